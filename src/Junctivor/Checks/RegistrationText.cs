@@ -1,0 +1,37 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>Writes registrations as a user would, for the cures.</summary>
+internal static class RegistrationText
+{
+    /// <summary>An entry that would register a service nobody registers yet.</summary>
+    public static string Suggest(TypeRef service, Level level)
+    {
+        if (service.IsValueType || service.Definition == "System.String")
+        {
+            return $"Singleton.Value<{service.Name}>(…), or better a settings class of your own that holds it";
+        }
+
+        string start = Start(level);
+        return CanBeConstructed(service)
+            ? $"{start}.Of<{service.Name}>()"
+            : $"{start}.Of<{service.Name}, TheClass>(), with the class that implements it";
+    }
+
+    /// <summary>The factory that makes a node through one of its constructors.</summary>
+    public static string Factory(Node node, Constructor constructor)
+    {
+        string made = node.Made.Name;
+        string parameters = string.Join(", ", constructor.Parameters.Select(parameter => $"{parameter.Type.Name} {parameter.Name}"));
+        string arguments = string.Join(", ", constructor.Parameters.Select(parameter => parameter.Name));
+        string returned = node.Services[0].Equals(node.Made) ? "" : $"{node.Services[0].Name} ";
+        return $"{Start(node.Level)}.From({returned}({parameters}) => new {made}({arguments}))";
+    }
+
+    /// <summary>The word that a registration of this lifetime starts with.</summary>
+    public static string Start(Level level) =>
+        level == Level.Singleton ? "Singleton" : level == Level.Scoped ? "Scoped" : level == Level.Transient ? "Transient" : level.Name;
+
+    private static bool CanBeConstructed(TypeRef type) => !type.IsInterface && !type.IsAbstract && !type.IsDelegate;
+}

@@ -1,0 +1,42 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV301: something long-lived holds something that ends earlier, directly or through transients.</summary>
+internal sealed class CaptiveRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph) =>
+        graph.Nodes
+            .Where(node => !node.Level.IsTransient && node.Level != Level.Scoped)
+            .SelectMany(holder => HeldWays.From(graph, holder)
+                .Where(way => way[way.Count - 1].To.Level.IsShorterThan(holder.Level))
+                .Select(way => Captive(graph, holder, way)));
+
+    private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<Edge> way)
+    {
+        Node held = way[way.Count - 1].To;
+        TypeRef wanted = way[way.Count - 1].Need.Supply is Supply.Deferred deferred
+            ? deferred.Wanted
+            : way[way.Count - 1].Need.Parameter.Type;
+        string lifetime = held.Level.Name;
+        string life = holder.Level == Level.Singleton ? "the process" : $"the {holder.Level}";
+        string through = way.Count == 1 ? "" : $", through {string.Join(" and ", way.Take(way.Count - 1).Select(edge => edge.To.Name))}";
+        return new Fault
+        {
+            Code = "JV301",
+            Name = "captive",
+            Summary = $"{holder.Name} ({holder.Level}) holds {wanted.Name} ({lifetime}){through}",
+            Path = new Steps(graph).Chain(way).Path,
+            Remarks = [$"The first {wanted.Name} would serve every scope for as long as {life} lives."],
+            Cures = [FreshScopeCure(holder, way, wanted), $"register {holder.Name} with {RegistrationText.Start(held.Level)}"],
+            Candidates = [holder.Name, held.Name],
+            Order = holder.Order,
+        };
+    }
+
+    private static string FreshScopeCure(Node holder, IReadOnlyList<Edge> way, TypeRef wanted)
+    {
+        TypeRef worker = way.Count == 1 ? wanted : way[0].Need.Parameter.Type;
+        return $"take FreshScope<{worker.Name}> in {holder.Name} and do the work inside RunAsync";
+    }
+}

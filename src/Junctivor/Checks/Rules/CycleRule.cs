@@ -1,0 +1,101 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>
+/// JV201: services that need each other in a ring. Every step that lies on a ring is shown in at least one;
+/// so nobody mends one ring and meets the next at the next start.
+/// </summary>
+internal sealed class CycleRule : IRule
+{
+    private const int ShownInSummary = 5;
+    private const int MostRings = 50;
+
+    public IEnumerable<Fault> Inspect(ServiceGraph graph)
+    {
+        foreach (IReadOnlyList<Node> knot in Knots.Of(graph))
+        {
+            foreach (IReadOnlyList<Edge> ring in Rings(graph, [.. knot]).Take(MostRings))
+            {
+                yield return Cycle(graph, ring);
+            }
+        }
+    }
+
+    /// <summary>A ring that only user code closes, which resolves while it constructs.</summary>
+    public static Fault AtRunTime(IReadOnlyList<FaultStep> ring) => new()
+    {
+        Code = "JV201",
+        Name = "cycle",
+        Summary = $"{ring[ring.Count - 1].Name} is wanted while it is being made",
+        Path = ring,
+        Remarks = ["No check could see this: one of these resolves at run time, while it is constructed."],
+        Cures = ["resolve what it needs after construction: take a Lazy<T>, and touch its Value later"],
+        Candidates = [.. ring.Select(step => step.Name).Distinct()],
+    };
+
+    private static IEnumerable<IReadOnlyList<Edge>> Rings(ServiceGraph graph, HashSet<Node> knot)
+    {
+        HashSet<Edge> shown = [];
+        foreach (Edge edge in knot.OrderBy(node => node.Order).SelectMany(graph.EdgesOf))
+        {
+            if (edge.IsDeferred || !knot.Contains(edge.To) || !shown.Add(edge))
+            {
+                continue;
+            }
+
+            IReadOnlyList<Edge> ring = [edge, .. WayBack(graph, knot, edge.To, edge.From)];
+            shown.UnionWith(ring);
+            yield return ring;
+        }
+    }
+
+    /// <summary>The shortest way from one node of a knot to another; there always is one.</summary>
+    private static List<Edge> WayBack(ServiceGraph graph, HashSet<Node> knot, Node start, Node goal)
+    {
+        Dictionary<Node, Edge> cameBy = [];
+        Queue<Node> open = new([start]);
+        while (open.Count > 0 && !(goal != start && cameBy.ContainsKey(goal)))
+        {
+            foreach (Edge edge in graph.EdgesOf(open.Dequeue()).Where(edge => !edge.IsDeferred && knot.Contains(edge.To)))
+            {
+                if (edge.To != start && !cameBy.ContainsKey(edge.To))
+                {
+                    cameBy.Add(edge.To, edge);
+                    open.Enqueue(edge.To);
+                }
+            }
+        }
+
+        List<Edge> way = [];
+        for (Node node = goal; node != start; node = cameBy[node].From)
+        {
+            way.Add(cameBy[node]);
+        }
+
+        way.Reverse();
+        return way;
+    }
+
+    private static Fault Cycle(ServiceGraph graph, IReadOnlyList<Edge> ring)
+    {
+        Edge closing = ring.Reverse().FirstOrDefault(edge => edge.From.Kind == NodeKind.Class) ?? ring[ring.Count - 1];
+        string way = ring.Count <= ShownInSummary
+            ? string.Join(" → ", ring.Select(edge => edge.From.Name).Append(ring[0].From.Name))
+            : $"a ring of {ring.Count} services, through {ring[0].From.Name} and {ring[1].From.Name}";
+        return new Fault
+        {
+            Code = "JV201",
+            Name = "cycle",
+            Summary = ring.Count == 1 ? $"{ring[0].From.Name} needs itself" : $"none of these can be made first: {way}",
+            Path = new Steps(graph).Chain(ring).Path,
+            Cures =
+            [
+                $"take Lazy<{closing.Need.Parameter.Type.Name}> {closing.Need.Parameter.Name} in {closing.From.Name}, and touch its Value only after construction",
+                "move what they want of each other into a class that each can take",
+            ],
+            Candidates = [.. ring.Select(edge => edge.From.Name)],
+            Order = ring.Max(edge => edge.From.Order),
+        };
+    }
+}

@@ -1,0 +1,21 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV302: something that lives in a scope was asked for where there is none.</summary>
+internal static class ScopeFaults
+{
+    public static Fault OutsideScope(Node node, IReadOnlyList<FaultStep> path, string askedIn) => new()
+    {
+        Code = "JV302",
+        Name = "scoped-outside-scope",
+        Summary = path.Count > 1
+            ? $"{path[0].Name} was asked for in {askedIn}, and needs {node.Name} ({node.Level})"
+            : $"{node.Name} ({node.Level}) was asked for in {askedIn}",
+        Path = path,
+        Remarks = ["A scoped service is made once for each unit of work: a request, a message, a job."],
+        Cures = [$"await using Scope scope = container.StartScope(); scope.Resolve<{path[0].Name}>()"],
+        Candidates = [node.Name],
+        Order = node.Order,
+    };
+}

@@ -1,0 +1,53 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>Builds the path of a fault, line by line.</summary>
+internal sealed class Steps(ServiceGraph graph)
+{
+    private readonly List<FaultStep> _steps = [];
+
+    public IReadOnlyList<FaultStep> Path => _steps;
+
+    /// <summary>A registration, as itself.</summary>
+    public Steps Node(Node node, int depth = 0) => Add(depth, null, node.Name, node.Level.Name, node.Place);
+
+    /// <summary>What a parameter asks for, with the registration that answers.</summary>
+    public Steps Need(Need need, Node answer, int depth) =>
+        Add(depth, need.Parameter.Name, Asked(need.Parameter), answer.Level.Name, answer.Place);
+
+    /// <summary>What a parameter asks for where nothing answers, or more than one.</summary>
+    public Steps Need(Need need, string remark, int depth) =>
+        Add(depth, need.Parameter.Name, Asked(need.Parameter), remark, default);
+
+    /// <summary>A registration that is being made for a parameter; null where user code asked for it.</summary>
+    public Steps Made(Node node, string? parameter, int depth) => Add(depth, parameter, node.Name, node.Level.Name, node.Place);
+
+    /// <summary>A line that is no registration.</summary>
+    public Steps Line(string name, int depth = 0, string lifetime = "") => Add(depth, null, name, lifetime, default);
+
+    /// <summary>A whole way down, each step below the one before it.</summary>
+    public Steps Chain(IEnumerable<Edge> edges)
+    {
+        int depth = 0;
+        foreach (Edge edge in edges)
+        {
+            if (depth == 0)
+            {
+                Node(edge.From);
+            }
+
+            Need(edge.Need, edge.To, ++depth);
+        }
+
+        return this;
+    }
+
+    private static string Asked(Parameter parameter) => new ServiceId(parameter.Type, parameter.Mark).ToString();
+
+    private Steps Add(int depth, string? parameter, string name, string lifetime, SourcePlace place)
+    {
+        _steps.Add(new FaultStep(depth, parameter, name, lifetime, place.File ?? "", place.Line, PlaceNames.Show(place, graph.SharedFolder)));
+        return this;
+    }
+}

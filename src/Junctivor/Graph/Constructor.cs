@@ -1,0 +1,12 @@
+namespace Junctivor.Graph;
+
+/// <summary>A public constructor of a class, as the reader found it.</summary>
+internal sealed class Constructor(bool isChosen, IReadOnlyList<Parameter> parameters)
+{
+    /// <summary>Whether it carries <c>[Inject]</c>.</summary>
+    public bool IsChosen { get; } = isChosen;
+
+    public IReadOnlyList<Parameter> Parameters { get; } = parameters;
+
+    public override string ToString() => string.Join(", ", Parameters.Select(parameter => parameter.Type.Name));
+}

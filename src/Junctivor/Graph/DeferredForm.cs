@@ -1,0 +1,14 @@
+namespace Junctivor.Graph;
+
+/// <summary>How a need comes to its service later than its consumer is made.</summary>
+internal enum DeferredForm
+{
+    /// <summary><c>Func&lt;T&gt;</c>: a fresh resolution at each call.</summary>
+    Func,
+
+    /// <summary><c>Lazy&lt;T&gt;</c>: resolved at first use.</summary>
+    Lazy,
+
+    /// <summary><c>FreshScope&lt;T&gt;</c>: resolved in a scope of its own at each run.</summary>
+    FreshScope,
+}

@@ -1,0 +1,48 @@
+namespace Junctivor.Graph;
+
+/// <summary>How long an instance lives: as long as the container, a scope of some level, or not shared at all.</summary>
+internal sealed class Level(string name, Level? within = null)
+{
+    public static readonly Level Singleton = new("singleton");
+
+    public static readonly Level Scoped = new("scoped");
+
+    public static readonly Level Transient = new("transient");
+
+    public string Name { get; } = name;
+
+    /// <summary>The level around a level of the user's own; null where it is entered from the container.</summary>
+    public Level? Within { get; } = within;
+
+    /// <summary>Whether each asking gets an instance of its own.</summary>
+    public bool IsTransient => this == Transient;
+
+    public bool IsUsersOwn => this != Singleton && this != Scoped && this != Transient;
+
+    /// <summary>Whether something of this level can end while a holder of <paramref name="holder"/> level lives on.</summary>
+    public bool IsShorterThan(Level holder) => this switch
+    {
+        _ when this == holder || this == Singleton || holder == Scoped => false,
+        _ when this == Scoped || holder == Singleton => true,
+        _ => IsInside(holder),
+    };
+
+    /// <summary>Whether no scope can hold both: two levels of which neither is around the other.</summary>
+    public bool IsApartFrom(Level other) =>
+        this != other && IsUsersOwn && other.IsUsersOwn && !IsInside(other) && !other.IsInside(this);
+
+    public override string ToString() => Name;
+
+    private bool IsInside(Level outer)
+    {
+        for (Level? level = Within; level is not null; level = level.Within)
+        {
+            if (level == outer)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

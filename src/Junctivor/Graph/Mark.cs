@@ -1,0 +1,21 @@
+namespace Junctivor.Graph;
+
+/// <summary>What tells apart several registrations of one type: a type or a text, never both.</summary>
+internal sealed record Mark
+{
+    private Mark(string? text, TypeRef? type)
+    {
+        Text = text;
+        Type = type;
+    }
+
+    public string? Text { get; }
+
+    public TypeRef? Type { get; }
+
+    public static Mark Of(string text) => new(text, null);
+
+    public static Mark Of(TypeRef type) => new(null, type);
+
+    public override string ToString() => Type is null ? $"\"{Text}\"" : Type.Name;
+}

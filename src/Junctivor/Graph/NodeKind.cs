@@ -1,0 +1,17 @@
+namespace Junctivor.Graph;
+
+/// <summary>What makes the instances of a node.</summary>
+internal enum NodeKind
+{
+    /// <summary>A constructor of a class.</summary>
+    Class,
+
+    /// <summary>A function of the user's.</summary>
+    Factory,
+
+    /// <summary>An object that existed before the container.</summary>
+    Value,
+
+    /// <summary>A value that somebody hands over later.</summary>
+    Incoming,
+}

@@ -1,0 +1,43 @@
+namespace Junctivor.Graph;
+
+/// <summary>How source places are shown: relative to the folder that all registrations share.</summary>
+internal static class PlaceNames
+{
+    /// <summary>The longest folder that all known places stand in, with its last separator; empty where there is none.</summary>
+    public static string SharedFolder(IEnumerable<SourcePlace> places)
+    {
+        string? shared = null;
+        foreach (string file in places.Where(place => place.IsKnown).Select(place => Folder(place.File)).Distinct())
+        {
+            shared = shared is null ? file : CommonFolder(shared, file);
+        }
+
+        return shared ?? "";
+    }
+
+    public static string Show(SourcePlace place, string sharedFolder)
+    {
+        if (!place.IsKnown)
+        {
+            return "";
+        }
+
+        string file = place.File.StartsWith(sharedFolder, StringComparison.Ordinal)
+            ? place.File.Substring(sharedFolder.Length)
+            : place.File;
+        return $"{file}:{place.Line}";
+    }
+
+    private static string Folder(string file) => file.Substring(0, file.LastIndexOfAny(['/', '\\']) + 1);
+
+    private static string CommonFolder(string one, string other)
+    {
+        int length = 0;
+        while (length < one.Length && length < other.Length && one[length] == other[length])
+        {
+            length++;
+        }
+
+        return Folder(one.Substring(0, length));
+    }
+}

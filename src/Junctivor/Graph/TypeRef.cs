@@ -1,0 +1,57 @@
+namespace Junctivor.Graph;
+
+/// <summary>
+/// A type as the graph knows it: a name and an identity. Where the facts come from (reflection, or the
+/// compiler's symbols) is the reader's business.
+/// </summary>
+internal sealed class TypeRef(string id, string simpleName, string qualifiedName, NameBook names) : IEquatable<TypeRef>
+{
+    private IReadOnlyList<TypeRef>? _supertypes;
+
+    /// <summary>What tells this type from every other one that the reader has met.</summary>
+    public string Id { get; } = id;
+
+    /// <summary>The short name, or the name with its namespace where two types share the short one.</summary>
+    public string Name => names.IsShared(SimpleName) ? QualifiedName : SimpleName;
+
+    public string SimpleName { get; } = simpleName;
+
+    public string QualifiedName { get; } = qualifiedName;
+
+    /// <summary>The name in metadata of the generic definition, such as <c>System.Func`2</c>; <c>[]</c> for an array.</summary>
+    public string Definition { get; init; } = id;
+
+    /// <summary>The type arguments, or the element type of an array.</summary>
+    public IReadOnlyList<TypeRef> Arguments { get; init; } = [];
+
+    public bool IsValueType { get; init; }
+
+    public bool IsOpen { get; init; }
+
+    public bool IsInterface { get; init; }
+
+    public bool IsAbstract { get; init; }
+
+    public bool IsStatic { get; init; }
+
+    public bool IsDelegate { get; init; }
+
+    public bool IsDisposable { get; init; }
+
+    /// <summary>Gives the base classes and interfaces; asked at most once, and only where a rule wants to know.</summary>
+    public required Func<IReadOnlyList<TypeRef>> ReadSupertypes { private get; init; }
+
+    /// <summary>Every base class and interface of the type.</summary>
+    public IReadOnlyList<TypeRef> Supertypes => _supertypes ??= ReadSupertypes();
+
+    /// <summary>Whether an instance of this type can stand where <paramref name="service"/> is wanted.</summary>
+    public bool Serves(TypeRef service) => Equals(service) || Supertypes.Contains(service);
+
+    public bool Equals(TypeRef? other) => other is not null && other.Id == Id;
+
+    public override bool Equals(object? obj) => Equals(obj as TypeRef);
+
+    public override int GetHashCode() => StringComparer.Ordinal.GetHashCode(Id);
+
+    public override string ToString() => Name;
+}

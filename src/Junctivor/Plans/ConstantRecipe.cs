@@ -1,0 +1,7 @@
+namespace Junctivor.Plans;
+
+/// <summary>Gives what existed before.</summary>
+internal sealed class ConstantRecipe(object? value) : Recipe
+{
+    public override object? Make(Resolver home, object?[] arguments) => value;
+}

@@ -1,0 +1,7 @@
+namespace Junctivor.Plans;
+
+/// <summary>Calls a function of the user's.</summary>
+internal sealed class FactoryRecipe(Func<object?[], object?> call) : Recipe
+{
+    public override object? Make(Resolver home, object?[] arguments) => call(arguments);
+}

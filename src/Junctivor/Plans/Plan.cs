@@ -1,0 +1,33 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Plans;
+
+/// <summary>The way to make one service with all it needs: a recipe, and the plans of its arguments.</summary>
+internal sealed class Plan(Recipe recipe)
+{
+    public const int NoSlot = -1;
+
+    public Recipe Recipe { get; } = recipe;
+
+    /// <summary>What it makes; null for a wrapper or a constant, which no registration stands for.</summary>
+    public Node? Node { get; init; }
+
+    /// <summary>In which scope it is made.</summary>
+    public Level Level { get; init; } = Level.Transient;
+
+    /// <summary>Where the instance is kept in the store of its scope; <see cref="NoSlot"/> where none is.</summary>
+    public int Slot { get; init; } = NoSlot;
+
+    /// <summary>Whether whoever makes it ends it.</summary>
+    public bool IsOwned { get; init; }
+
+    public Argument[] Arguments { get; init; } = [];
+
+    public bool IsShared => Slot != NoSlot;
+
+    /// <summary>Whether there is more to do than to ask the recipe.</summary>
+    public bool NeedsFrame => IsOwned || Arguments.Length > 0;
+
+    /// <summary>One argument, with the name of the parameter that it is for.</summary>
+    internal readonly record struct Argument(string Name, Plan Plan);
+}

@@ -1,0 +1,47 @@
+using System.Diagnostics.CodeAnalysis;
+using Junctivor.Graph;
+
+namespace Junctivor.Registering;
+
+/// <summary>Starts the entries behind <c>Singleton</c>, <c>Scoped</c> and <c>Transient</c>.</summary>
+internal static class Entries
+{
+    public static Registration<TService> Start<TService>(Level level, Making making, SourcePlace place)
+        where TService : notnull => For<TService, TService>(level, making, place);
+
+    public static Registration<object> Start(Level level, Type service, Making making, SourcePlace place) =>
+        new(new Entry { Service = service, Making = making, Level = level, Place = place });
+
+    public static Registration<TClass> OfClass<TService, [DynamicallyAccessedMembers(Kept.Members)] TClass>(Level level, SourcePlace place)
+        where TService : class
+        where TClass : class, TService => For<TService, TClass>(level, new Making.OfClass(typeof(TClass)), place);
+
+    public static Registration<object> OfClass(
+        Level level, Type service, [DynamicallyAccessedMembers(Kept.Members)] Type implementation, SourcePlace place)
+    {
+        ArgumentNullException.ThrowIfNull(service);
+        ArgumentNullException.ThrowIfNull(implementation);
+        return Start(level, service, new Making.OfClass(implementation), place);
+    }
+
+    public static Registration<TService> OfFactory<TService>(
+        Level level, Delegate factory, int parameterCount, Func<object?[], object?> call, SourcePlace place)
+        where TService : notnull =>
+        Start<TService>(level, new Making.OfFactory(typeof(TService), factory.Method, parameterCount, call), place);
+
+    public static Registration<object> Incoming(Level level, Type service, SourcePlace place)
+    {
+        ArgumentNullException.ThrowIfNull(service);
+        return Start(level, service, new Making.OfIncoming(service), place);
+    }
+
+    private static Registration<T> For<TService, T>(Level level, Making making, SourcePlace place)
+        where TService : notnull => new(new Entry
+        {
+            Service = typeof(TService),
+            Making = making,
+            Level = level,
+            Place = place,
+            Wrappers = [Wrappers<TService>.Instance],
+        });
+}

@@ -1,0 +1,40 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
+
+namespace Junctivor.Registering;
+
+/// <summary>What makes the instances of a registration.</summary>
+internal abstract record Making
+{
+    /// <summary>The type that is made, or that the user's code promises to give.</summary>
+    public abstract Type Made { get; }
+
+    /// <summary>A constructor of a class.</summary>
+    internal sealed record OfClass : Making
+    {
+        public OfClass([DynamicallyAccessedMembers(Kept.Members)] Type implementation) => Implementation = implementation;
+
+        [DynamicallyAccessedMembers(Kept.Members)]
+        public Type Implementation { get; }
+
+        public override Type Made => Implementation;
+    }
+
+    /// <summary>A function; <paramref name="Call"/> hands it its arguments without reflection.</summary>
+    internal sealed record OfFactory(Type Returned, MethodInfo Method, int ParameterCount, Func<object?[], object?> Call) : Making
+    {
+        public override Type Made => Returned;
+    }
+
+    /// <summary>An object that exists already.</summary>
+    internal sealed record OfValue(object Value) : Making
+    {
+        public override Type Made => Value.GetType();
+    }
+
+    /// <summary>A value handed over when the container or a scope starts.</summary>
+    internal sealed record OfIncoming(Type Promised) : Making
+    {
+        public override Type Made => Promised;
+    }
+}

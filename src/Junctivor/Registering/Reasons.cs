@@ -1,0 +1,8 @@
+namespace Junctivor.Registering;
+
+/// <summary>Why some entries do not go with ahead-of-time code.</summary>
+internal static class Reasons
+{
+    public const string RunTimeType =
+        "Wrappers such as Lazy<T> of a type known only at run time are made at run time. Name the type as a type argument instead.";
+}

@@ -1,0 +1,89 @@
+using System.Collections;
+using Junctivor.Checks;
+using Junctivor.Graph;
+using Junctivor.Plans;
+using Junctivor.Reading;
+using Junctivor.Runtime;
+
+namespace Junctivor;
+
+/// <summary>
+/// The list of registrations, built as a collection expression or with <see cref="Add"/>; a module is a wiring that
+/// another one spreads. Adding is not safe while another thread uses it; checking and building several times is.
+/// </summary>
+/// <example>
+/// <code>
+/// Wiring wiring =
+/// [
+///     Singleton.Of&lt;ITideTable, AlmanacTideTable&gt;(),
+///     Scoped.Of&lt;IBerthLedger, SqliteBerthLedger&gt;(),
+///     Transient.Of&lt;BerthPlanner&gt;(),
+/// ];
+/// await using Container container = wiring.Build();
+/// </code>
+/// </example>
+public sealed class Wiring : IReadOnlyCollection<Registration>
+{
+    private readonly List<Registration> _registrations = [];
+
+    /// <summary>How many entries there are.</summary>
+    public int Count => _registrations.Count;
+
+    /// <summary>Puts an entry behind the others.</summary>
+    /// <param name="registration">The entry; the same object twice counts once.</param>
+    /// <exception cref="ArgumentNullException"><paramref name="registration"/> is null.</exception>
+    public void Add(Registration registration)
+    {
+        ArgumentNullException.ThrowIfNull(registration);
+        _registrations.Add(registration);
+    }
+
+    /// <summary>Finds everything that is wrong, without making anything.</summary>
+    /// <returns>The report; it has no faults if the wiring is sound.</returns>
+    public CheckReport Check() => Check(new BuildOptions());
+
+    /// <summary>Finds everything that is wrong, without making anything.</summary>
+    /// <param name="options">How strictly.</param>
+    /// <returns>The report; it has no faults if the wiring is sound.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="options"/> is null.</exception>
+    public CheckReport Check(BuildOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        return Report(new WiringReader(_registrations).Graph, options, []);
+    }
+
+    /// <summary>Checks the whole wiring, and makes the container if it is sound. Nothing is constructed yet.</summary>
+    /// <param name="incoming">The values that the wiring promises with <c>Singleton.Incoming</c>.</param>
+    /// <returns>The container; end it with <c>await using</c>.</returns>
+    /// <exception cref="WiringException">There are faults: all of them are in its report.</exception>
+    public Container Build(params ReadOnlySpan<Incoming> incoming) => Build(new BuildOptions(), incoming);
+
+    /// <summary>Checks the whole wiring, and makes the container if it is sound. Nothing is constructed yet.</summary>
+    /// <param name="options">How strictly it is checked.</param>
+    /// <param name="incoming">The values that the wiring promises with <c>Singleton.Incoming</c>.</param>
+    /// <returns>The container; end it with <c>await using</c>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="options"/> is null.</exception>
+    /// <exception cref="WiringException">There are faults: all of them are in its report.</exception>
+    public Container Build(BuildOptions options, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        WiringReader reader = new(_registrations);
+        HandedOver values = HandedOver.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
+        CheckReport report = Report(reader.Graph, options, [.. unpromised, .. IncomingFaults.NotHandedOver(reader.Graph, values.Has)]);
+        return report.IsSound ? new Container(new PlanBook(reader), values) : throw new WiringException(report);
+    }
+
+    /// <summary>Goes through the entries in the order written.</summary>
+    /// <returns>An enumerator over the entries.</returns>
+    public IEnumerator<Registration> GetEnumerator() => _registrations.GetEnumerator();
+
+    IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();
+
+    private static CheckReport Report(ServiceGraph graph, BuildOptions options, IEnumerable<Fault> further)
+    {
+        IEnumerable<Fault> found = Checker.Inspect(graph).Concat(further);
+        return new CheckReport(options.WarningsAreFaults
+            ? found.Select(fault => fault.Severity == Severity.Warning ? fault with { Severity = Severity.Fault } : fault)
+            : found);
+    }
+}

@@ -1,0 +1,241 @@
+using System.Runtime.CompilerServices;
+using Junctivor.Checks;
+using Junctivor.Graph;
+using Junctivor.Plans;
+
+namespace Junctivor.Runtime;
+
+/// <summary>
+/// Makes one service with all it needs. It walks the plans with a stack of its own, so that a chain of any length is made;
+/// only user code that resolves in its turn nests on the thread's stack, and there a ring is found before the stack ends.
+/// </summary>
+internal sealed class Construction
+{
+    [ThreadStatic]
+    private static Construction? Innermost;
+
+    private readonly Resolver _asked;
+    private readonly Construction? _outer;
+    private readonly Stack<Frame> _frames = new();
+    private readonly List<Owned> _made = [];
+
+    private Construction(Resolver asked, Construction? outer)
+    {
+        _asked = asked;
+        _outer = outer;
+    }
+
+    /// <summary>The construction whose user code started this one, on the same thread.</summary>
+    public Construction? Outer => _outer;
+
+    /// <summary>What is being made, from what was asked for to what is made right now.</summary>
+    public IEnumerable<Frame> Frames => _frames.Reverse();
+
+    private ConstructionWay Way => new(this, _asked.Book.Graph);
+
+    /// <summary>Gives an instance, made in <paramref name="asked"/> or in the scope around it that it belongs to.</summary>
+    /// <exception cref="WiringException">It needs a scope or a value that is not there, or itself.</exception>
+    /// <exception cref="ConstructionException">User code threw.</exception>
+    /// <exception cref="ObjectDisposedException">The scope that it belongs to has ended.</exception>
+    public static object Run(Plan plan, Resolver asked)
+    {
+        if (plan.IsShared && asked.HomeOf(plan.Level)?.Store.Find(plan.Slot) is { } ready)
+        {
+            return ready;
+        }
+
+        Construction construction = new(asked, Innermost);
+        Innermost = construction;
+        try
+        {
+            return construction.Run(plan);
+        }
+        finally
+        {
+            Innermost = construction._outer;
+        }
+    }
+
+    private object Run(Plan plan)
+    {
+        if (!RuntimeHelpers.TryEnsureSufficientExecutionStack())
+        {
+            throw WiringException.AtRunTime(CycleRule.AtRunTime(Way.LastRing(plan)));
+        }
+
+        try
+        {
+            object? result = Take(plan, null, _asked);
+            while (_frames.TryPeek(out Frame? frame))
+            {
+                result = frame.IsReady ? Finish(frame) : TakeNext(frame);
+            }
+
+            HandOver(_asked);
+            return result!;
+        }
+        catch (ConstructionException failure)
+        {
+            failure.EndingFailures = [.. failure.EndingFailures, .. Abandon()];
+            throw;
+        }
+        catch
+        {
+            Abandon();
+            throw;
+        }
+    }
+
+    /// <summary>Fills the next argument of a frame, or puts a frame on top that will.</summary>
+    private object? TakeNext(Frame frame)
+    {
+        Plan.Argument argument = frame.Plan.Arguments[frame.Filled];
+        object? value = Take(argument.Plan, argument.Name, frame.Home);
+        if (_frames.Peek() == frame)
+        {
+            frame.Fill(value);
+        }
+
+        return value;
+    }
+
+    /// <summary>Gives what is there already; else puts a frame on top for it, and gives null.</summary>
+    private object? Take(Plan plan, string? parameter, Resolver asked)
+    {
+        Resolver home = asked.HomeOf(plan.Level)
+            ?? throw WiringException.AtRunTime(ScopeFaults.OutsideScope(plan.Node!, Way.To(plan, parameter), asked.Description));
+        if (plan.IsShared)
+        {
+            return TakeShared(plan, parameter, home);
+        }
+
+        if (plan.NeedsFrame)
+        {
+            _frames.Push(new Frame(plan, parameter, home, null, _made.Count));
+            return null;
+        }
+
+        object? given = plan.Recipe.Make(home, []);
+        return given is null && plan.Node is { Kind: NodeKind.Incoming } promise
+            ? throw WiringException.AtRunTime(IncomingFaults.NotHandedOver(promise, Way.To(plan, parameter)))
+            : given;
+    }
+
+    private object? TakeShared(Plan plan, string? parameter, Resolver home)
+    {
+        while (true)
+        {
+            if (home.Store.FindOrClaim(plan, out Claim? claim, out bool isNew) is { } instance)
+            {
+                return instance;
+            }
+
+            if (claim is null)
+            {
+                throw home.Ended();
+            }
+
+            if (isNew)
+            {
+                _frames.Push(new Frame(plan, parameter, home, claim, _made.Count));
+                return null;
+            }
+
+            if (claim.IsMine)
+            {
+                throw WiringException.AtRunTime(CycleRule.AtRunTime(Way.Ring(plan, parameter, home)));
+            }
+
+            if (!WaitingThreads.TryWait(claim, Way.To(plan, parameter), out IReadOnlyList<FaultStep>? ring))
+            {
+                throw WiringException.AtRunTime(CycleRule.AtRunTime(ring));
+            }
+        }
+    }
+
+    /// <summary>Makes the object of a frame whose arguments are there, and gives it to the frame below.</summary>
+    private object Finish(Frame frame)
+    {
+        object instance = Make(frame);
+        if (frame.Plan.IsOwned && Owned.Of(instance) is { } owned)
+        {
+            _made.Add(owned);
+        }
+
+        if (frame.Claim is not null)
+        {
+            Keep(frame, frame.Claim, instance);
+        }
+
+        _frames.Pop();
+        if (_frames.TryPeek(out Frame? below))
+        {
+            below.Fill(instance);
+        }
+
+        return instance;
+    }
+
+    private object Make(Frame frame)
+    {
+        try
+        {
+            return frame.Plan.Recipe.Make(frame.Home, frame.Arguments)
+                ?? throw new InvalidOperationException($"The factory of {frame.Plan.Node?.Name} returned null; a factory must return an instance.");
+        }
+        catch (WiringException fault) when (fault.IsFromRunTime)
+        {
+            throw;
+        }
+        catch (ConstructionException nested)
+        {
+            throw new ConstructionException([.. Way.Here, .. nested.Path], nested.InnerException!) { EndingFailures = nested.EndingFailures };
+        }
+        catch (Exception failure)
+        {
+            throw new ConstructionException(Way.Here, failure);
+        }
+    }
+
+    private void Keep(Frame frame, Claim claim, object instance)
+    {
+        if (!frame.Home.Store.Keep(claim, instance, _made[frame.MadeBefore..]))
+        {
+            throw frame.Home.Ended();
+        }
+
+        _made.RemoveRange(frame.MadeBefore, _made.Count - frame.MadeBefore);
+        frame.Home.Store.Release(claim);
+    }
+
+    private void HandOver(Resolver owner)
+    {
+        if (_made.Count > 0 && !owner.Store.Own(_made))
+        {
+            throw owner.Ended();
+        }
+
+        _made.Clear();
+    }
+
+    /// <summary>
+    /// Ends what was made for something that did not come to be. What can end only asynchronously stays with the scope,
+    /// and ends with it.
+    /// </summary>
+    /// <returns>What the ending threw.</returns>
+    private IReadOnlyList<Exception> Abandon()
+    {
+        IReadOnlyList<Exception> failures = Ending.End(_made.Where(made => !made.EndsOnlyAsynchronously).Reverse());
+        _asked.Store.TakeBack(_made.Where(made => made.EndsOnlyAsynchronously));
+        _made.Clear();
+        while (_frames.TryPop(out Frame? frame))
+        {
+            if (frame.Claim is not null)
+            {
+                frame.Home.Store.Release(frame.Claim);
+            }
+        }
+
+        return failures;
+    }
+}

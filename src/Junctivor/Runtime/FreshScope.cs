@@ -1,0 +1,133 @@
+using System.Runtime.CompilerServices;
+
+namespace Junctivor;
+
+/// <summary>
+/// Taken by something long-lived that works with something scoped: each run starts a scope, resolves a
+/// <typeparamref name="T"/> in it, works with it, and ends the scope. Safe for use by several threads; each run has a
+/// scope of its own.
+/// </summary>
+/// <typeparam name="T">What the work is done with.</typeparam>
+/// <example>
+/// <code>
+/// public sealed class NightlyInvoicing(FreshScope&lt;IBerthLedger&gt; ledger)
+/// {
+///     public Task RunAsync() => ledger.RunAsync(fresh => fresh.InvoiceAsync());
+/// }
+/// </code>
+/// </example>
+public sealed class FreshScope<T>
+    where T : notnull
+{
+    private readonly Resolver? _holder;
+    private readonly Func<Resolver, T> _resolve;
+
+    /// <summary>Makes one for a unit test, without a container. It starts no scope, and ends nothing.</summary>
+    /// <param name="make">Gives what each run works with.</param>
+    /// <exception cref="ArgumentNullException"><paramref name="make"/> is null.</exception>
+    public FreshScope(Func<T> make)
+    {
+        ArgumentNullException.ThrowIfNull(make);
+        _resolve = _ => make();
+    }
+
+    internal FreshScope(Resolver holder, Func<Resolver, T> resolve)
+    {
+        _holder = holder;
+        _resolve = resolve;
+    }
+
+    /// <summary>Works in a scope of its own.</summary>
+    /// <param name="work">What to do.</param>
+    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
+    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
+    /// <exception cref="WiringException">The scope or the service cannot be had.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
+    /// <exception cref="AggregateException">Something in the scope did not end well, or can end only asynchronously.</exception>
+    /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
+    public void Run(Action<T> work, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        using Scope? scope = _holder?.StartScope(incoming);
+        work(_resolve(scope!));
+    }
+
+    /// <summary>Works in a scope of its own, and gives what the work gave.</summary>
+    /// <typeparam name="TResult">What the work gives.</typeparam>
+    /// <param name="work">What to do. It must not give out what the scope made: that ends with the scope.</param>
+    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
+    /// <returns>What the work gave.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
+    /// <exception cref="WiringException">The scope or the service cannot be had.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
+    /// <exception cref="AggregateException">Something in the scope did not end well, or can end only asynchronously.</exception>
+    /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
+    public TResult Run<TResult>(Func<T, TResult> work, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        using Scope? scope = _holder?.StartScope(incoming);
+        return work(_resolve(scope!));
+    }
+
+    /// <summary>Works in a scope of its own, and ends it asynchronously when the work is done.</summary>
+    /// <param name="work">What to do.</param>
+    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
+    /// <returns>What completes when the work is done and the scope has ended; it carries what either threw.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
+    /// <exception cref="WiringException">The scope cannot be had.</exception>
+    /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
+    [OverloadResolutionPriority(1)]
+    public Task RunAsync(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return WorkAsync(_holder?.StartScope(incoming), async fresh =>
+        {
+            await work(fresh).ConfigureAwait(false);
+            return true;
+        });
+    }
+
+    /// <summary>Works in a scope of its own, ends it asynchronously when the work is done, and gives what the work gave.</summary>
+    /// <typeparam name="TResult">What the work gives.</typeparam>
+    /// <param name="work">What to do. It must not give out what the scope made: that ends with the scope.</param>
+    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
+    /// <returns>What the work gave, when the scope has ended.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
+    /// <exception cref="WiringException">The scope cannot be had.</exception>
+    /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
+    [OverloadResolutionPriority(1)]
+    public Task<TResult> RunAsync<TResult>(Func<T, Task<TResult>> work, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return WorkAsync(_holder?.StartScope(incoming), work);
+    }
+
+    /// <inheritdoc cref="RunAsync(Func{T, Task}, ReadOnlySpan{Incoming})"/>
+    public Task RunAsync(Func<T, ValueTask> work, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return RunAsync(fresh => work(fresh).AsTask(), incoming);
+    }
+
+    /// <inheritdoc cref="RunAsync{TResult}(Func{T, Task{TResult}}, ReadOnlySpan{Incoming})"/>
+    public Task<TResult> RunAsync<TResult>(Func<T, ValueTask<TResult>> work, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return RunAsync(fresh => work(fresh).AsTask(), incoming);
+    }
+
+    private async Task<TResult> WorkAsync<TResult>(Scope? scope, Func<T, Task<TResult>> work)
+    {
+        try
+        {
+            return await work(_resolve(scope!)).ConfigureAwait(false);
+        }
+        finally
+        {
+            if (scope is not null)
+            {
+                await scope.DisposeAsync().ConfigureAwait(false);
+            }
+        }
+    }
+}

@@ -1,0 +1,13 @@
+namespace Junctivor.Runtime;
+
+/// <summary>Something to end, with its number in the order of creation.</summary>
+internal readonly record struct Owned(long Number, object Instance)
+{
+    private static long LastNumber;
+
+    public bool EndsOnlyAsynchronously => Instance is IAsyncDisposable and not IDisposable;
+
+    /// <summary>Takes an object on, if there is anything to end.</summary>
+    public static Owned? Of(object instance) =>
+        instance is IDisposable or IAsyncDisposable ? new Owned(Interlocked.Increment(ref LastNumber), instance) : null;
+}

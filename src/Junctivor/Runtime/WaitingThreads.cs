@@ -1,0 +1,65 @@
+using System.Diagnostics.CodeAnalysis;
+using Junctivor.Checks;
+
+namespace Junctivor.Runtime;
+
+/// <summary>
+/// Knows which thread waits for which claim, so that two threads that would wait for each other are told of it instead.
+/// Reached only where a thread has to wait.
+/// </summary>
+internal static class WaitingThreads
+{
+    private static readonly Lock Gate = new();
+    private static readonly Dictionary<int, Waiting> ByThread = [];
+
+    /// <summary>Waits until the claim is over.</summary>
+    /// <param name="claim">What another thread is making.</param>
+    /// <param name="way">How this thread came to want it.</param>
+    /// <param name="ring">The steps that close the ring, where waiting would never end.</param>
+    /// <returns>False if waiting would never end; then it does not wait.</returns>
+    public static bool TryWait(Claim claim, IReadOnlyList<FaultStep> way, [NotNullWhen(false)] out IReadOnlyList<FaultStep>? ring)
+    {
+        int me = Environment.CurrentManagedThreadId;
+        lock (Gate)
+        {
+            ring = RingThrough(claim, me, way);
+            if (ring is not null)
+            {
+                return false;
+            }
+
+            ByThread[me] = new Waiting(claim, way);
+        }
+
+        try
+        {
+            claim.Wait();
+            return true;
+        }
+        finally
+        {
+            lock (Gate)
+            {
+                ByThread.Remove(me);
+            }
+        }
+    }
+
+    private static List<FaultStep>? RingThrough(Claim claim, int me, IReadOnlyList<FaultStep> way)
+    {
+        List<FaultStep> steps = [.. way];
+        while (ByThread.TryGetValue(claim.OwnerThread, out Waiting? other))
+        {
+            steps.AddRange(other.Way);
+            claim = other.For;
+            if (claim.OwnerThread == me)
+            {
+                return steps;
+            }
+        }
+
+        return null;
+    }
+
+    private sealed record Waiting(Claim For, IReadOnlyList<FaultStep> Way);
+}

@@ -1,0 +1,101 @@
+using Junctivor.Checks;
+
+namespace Junctivor.Tests.Checking;
+
+public class CaptiveTests
+{
+    [Fact]
+    public void A_singleton_that_takes_something_scoped_holds_it_captive()
+    {
+        Wiring wiring = [Scoped.Of<IBerthLedger, MemoryLedger>(), Singleton.Of<NightlyInvoicing>()];
+
+        Fault fault = Assert.Single(wiring.Check().Faults);
+
+        Assert.Equal("JV301", fault.Code);
+        Assert.Equal("NightlyInvoicing (singleton) holds IBerthLedger (scoped)", fault.Summary);
+        Assert.Equal(["NightlyInvoicing", "IBerthLedger"], fault.Path.Select(step => step.Name));
+        Assert.Contains("FreshScope<IBerthLedger> in NightlyInvoicing", fault.Cures[0], StringComparison.Ordinal);
+        Assert.Contains("NightlyInvoicing with Scoped", fault.Cures[1], StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Through_transients_and_factories_it_is_found_with_every_step()
+    {
+        Wiring wiring =
+        [
+            Scoped.Of<IBerthLedger, MemoryLedger>(),
+            Transient.Of<BerthPlanner>(),
+            Transient.From((BerthPlanner planner) => new Middle(planner)),
+            Singleton.From((Middle middle) => new Holder(middle)),
+        ];
+
+        Fault fault = Assert.Single(wiring.Check().Faults);
+
+        Assert.Equal("JV301", fault.Code);
+        Assert.Equal(["Holder", "Middle", "BerthPlanner", "IBerthLedger"], fault.Path.Select(step => step.Name));
+        Assert.Equal([null, "middle", "planner", "ledger"], fault.Path.Select(step => step.Parameter));
+        Assert.All(fault.Path, step => Assert.Equal("CaptiveTests.cs", step.Place.Split(':')[0]));
+    }
+
+    [Fact]
+    public void A_function_or_a_lazy_value_is_held_as_well()
+    {
+        Wiring wiring = [Scoped.Of<IBerthLedger, MemoryLedger>(), Singleton.Of<Postponing>()];
+
+        Assert.Equal("JV301", Assert.Single(wiring.Check().Faults).Code);
+    }
+
+    [Fact]
+    public void A_fresh_scope_is_the_cure()
+    {
+        Wiring wiring = [Scoped.Of<IBerthLedger, MemoryLedger>(), Singleton.Of<Curing>()];
+        using Container container = wiring.Build();
+        Curing curing = container.Resolve<Curing>();
+
+        IBerthLedger first = curing.Ledger.Run(ledger => ledger);
+        IBerthLedger second = curing.Ledger.Run(ledger => ledger);
+
+        Assert.NotSame(first, second);
+    }
+
+    [Fact]
+    public void A_scoped_service_may_hold_singletons_and_transients()
+    {
+        Wiring wiring = [Singleton.Of<IBerthLedger, MemoryLedger>(), Transient.Of<BerthPlanner>(), Scoped.Of<BookingDesk>()];
+
+        Assert.True(wiring.Check().IsSound);
+    }
+
+    [Fact]
+    public void Holding_the_caller_of_a_request_is_captive_too()
+    {
+        Wiring wiring = [Scoped.Incoming<Caller>(), Singleton.From((Caller caller) => new Holder(caller))];
+
+        Assert.Equal("JV301", Assert.Single(wiring.Check().Faults).Code);
+    }
+
+    public sealed class NightlyInvoicing(IBerthLedger ledger)
+    {
+        public IBerthLedger Ledger { get; } = ledger;
+    }
+
+    public sealed class Postponing(Lazy<IBerthLedger> ledger, Func<IBerthLedger> again)
+    {
+        public object Ledger { get; } = (ledger, again);
+    }
+
+    public sealed class Curing(FreshScope<IBerthLedger> ledger)
+    {
+        public FreshScope<IBerthLedger> Ledger { get; } = ledger;
+    }
+
+    public sealed class Middle(BerthPlanner planner)
+    {
+        public BerthPlanner Planner { get; } = planner;
+    }
+
+    public sealed class Holder(object held)
+    {
+        public object Held { get; } = held;
+    }
+}

@@ -1,0 +1,51 @@
+using System.Reflection;
+using System.Reflection.Emit;
+
+namespace Junctivor.Tests;
+
+/// <summary>Classes by the thousand, each of which takes the next one.</summary>
+internal static class EmittedClasses
+{
+    /// <summary>The first takes the second, and so on; the last takes nothing.</summary>
+    public static IReadOnlyList<Type> Chain(int length) => Emit(length, isClosed: false);
+
+    /// <summary>The last takes the first.</summary>
+    public static IReadOnlyList<Type> Ring(int length) => Emit(length, isClosed: true);
+
+    private static Type[] Emit(int length, bool isClosed)
+    {
+        ModuleBuilder module = AssemblyBuilder
+            .DefineDynamicAssembly(new AssemblyName("Emitted"), AssemblyBuilderAccess.RunAndCollect)
+            .DefineDynamicModule("Emitted");
+        TypeBuilder[] builders = [.. Enumerable.Range(0, length).Select(number => module.DefineType($"Link{number}", TypeAttributes.Public))];
+        for (int number = 0; number < length; number++)
+        {
+            Type[] parameters = number + 1 < length || isClosed ? [builders[(number + 1) % length]] : [];
+            EmitConstructor(builders[number], parameters);
+        }
+
+        return [.. builders.Select(builder => builder.CreateType())];
+    }
+
+    private static void EmitConstructor(TypeBuilder builder, Type[] parameters)
+    {
+        ConstructorBuilder constructor = builder.DefineConstructor(MethodAttributes.Public, CallingConventions.HasThis, parameters);
+        if (parameters.Length > 0)
+        {
+            constructor.DefineParameter(1, ParameterAttributes.None, "next");
+        }
+
+        ILGenerator code = constructor.GetILGenerator();
+        code.Emit(OpCodes.Ldarg_0);
+        code.Emit(OpCodes.Call, typeof(object).GetConstructor([])!);
+        if (parameters.Length > 0)
+        {
+            FieldBuilder field = builder.DefineField("Next", parameters[0], FieldAttributes.Public);
+            code.Emit(OpCodes.Ldarg_0);
+            code.Emit(OpCodes.Ldarg_1);
+            code.Emit(OpCodes.Stfld, field);
+        }
+
+        code.Emit(OpCodes.Ret);
+    }
+}
