@@ -1,5 +1,6 @@
 using System.Reflection;
 using System.Reflection.Emit;
+using System.Runtime.Loader;
 
 namespace Junctivor.Tests;
 
@@ -14,9 +15,8 @@ internal static class EmittedClasses
 
     private static Type[] Emit(int length, bool isClosed)
     {
-        ModuleBuilder module = AssemblyBuilder
-            .DefineDynamicAssembly(new AssemblyName("Emitted"), AssemblyBuilderAccess.RunAndCollect)
-            .DefineDynamicModule("Emitted");
+        PersistedAssemblyBuilder assembly = new(new AssemblyName("Emitted"), typeof(object).Assembly);
+        ModuleBuilder module = assembly.DefineDynamicModule("Emitted");
         TypeBuilder[] builders = [.. Enumerable.Range(0, length).Select(number => module.DefineType($"Link{number}", TypeAttributes.Public))];
         for (int number = 0; number < length; number++)
         {
@@ -24,7 +24,16 @@ internal static class EmittedClasses
             EmitConstructor(builders[number], parameters);
         }
 
-        return [.. builders.Select(builder => builder.CreateType())];
+        foreach (TypeBuilder builder in builders)
+        {
+            builder.CreateType();
+        }
+
+        using MemoryStream image = new();
+        assembly.Save(image);
+        image.Position = 0;
+        Assembly loaded = new AssemblyLoadContext("Emitted", isCollectible: true).LoadFromStream(image);
+        return [.. builders.Select(builder => loaded.GetType(builder.Name, throwOnError: true)!)];
     }
 
     private static void EmitConstructor(TypeBuilder builder, Type[] parameters)
@@ -40,7 +49,7 @@ internal static class EmittedClasses
         code.Emit(OpCodes.Call, typeof(object).GetConstructor([])!);
         if (parameters.Length > 0)
         {
-            FieldBuilder field = builder.DefineField("Next", parameters[0], FieldAttributes.Public);
+            FieldBuilder field = builder.DefineField("Next", typeof(object), FieldAttributes.Public);
             code.Emit(OpCodes.Ldarg_0);
             code.Emit(OpCodes.Ldarg_1);
             code.Emit(OpCodes.Stfld, field);

@@ -6,11 +6,13 @@ namespace Junctivor.Runtime;
 internal sealed class Claim(Plan plan)
 {
     private readonly object _gate = new();
-    private bool _isOver;
+    private volatile bool _isOver;
 
     public Plan Plan { get; } = plan;
 
     public int OwnerThread { get; } = Environment.CurrentManagedThreadId;
+
+    public bool IsOver => _isOver;
 
     public bool IsMine => OwnerThread == Environment.CurrentManagedThreadId;
 

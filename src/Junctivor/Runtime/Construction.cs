@@ -18,6 +18,7 @@ internal sealed class Construction
     private readonly Construction? _outer;
     private readonly Stack<Frame> _frames = new();
     private readonly List<Owned> _made = [];
+    private ConstructionException? _failure;
 
     private Construction(Resolver asked, Construction? outer)
     {
@@ -63,6 +64,7 @@ internal sealed class Construction
             throw WiringException.AtRunTime(CycleRule.AtRunTime(Way.LastRing(plan)));
         }
 
+        bool isDone = false;
         try
         {
             object? result = Take(plan, null, _asked);
@@ -72,17 +74,15 @@ internal sealed class Construction
             }
 
             HandOver(_asked);
+            isDone = true;
             return result!;
         }
-        catch (ConstructionException failure)
+        finally
         {
-            failure.EndingFailures = [.. failure.EndingFailures, .. Abandon()];
-            throw;
-        }
-        catch
-        {
-            Abandon();
-            throw;
+            if (!isDone)
+            {
+                Abandon();
+            }
         }
     }
 
@@ -176,6 +176,10 @@ internal sealed class Construction
         return instance;
     }
 
+    /// <summary>
+    /// Calls the recipe. What comes from deeper constructions is not caught but only told the way here: a handler runs on
+    /// top of the stack that threw, and after a deep ring there is little of it left.
+    /// </summary>
     private object Make(Frame frame)
     {
         try
@@ -183,18 +187,22 @@ internal sealed class Construction
             return frame.Plan.Recipe.Make(frame.Home, frame.Arguments)
                 ?? throw new InvalidOperationException($"The factory of {frame.Plan.Node?.Name} returned null; a factory must return an instance.");
         }
-        catch (WiringException fault) when (fault.IsFromRunTime)
+        catch (Exception failure) when (!IsFromDeeper(failure))
         {
-            throw;
+            throw _failure = new ConstructionException(Way.Here, failure);
         }
-        catch (ConstructionException nested)
+    }
+
+    private bool IsFromDeeper(Exception failure)
+    {
+        if (failure is ConstructionException deeper)
         {
-            throw new ConstructionException([.. Way.Here, .. nested.Path], nested.InnerException!) { EndingFailures = nested.EndingFailures };
+            deeper.CameThrough(Way.Here);
+            _failure = deeper;
+            return true;
         }
-        catch (Exception failure)
-        {
-            throw new ConstructionException(Way.Here, failure);
-        }
+
+        return failure is WiringException { IsFromRunTime: true };
     }
 
     private void Keep(Frame frame, Claim claim, object instance)
@@ -222,10 +230,10 @@ internal sealed class Construction
     /// Ends what was made for something that did not come to be. What can end only asynchronously stays with the scope,
     /// and ends with it.
     /// </summary>
-    /// <returns>What the ending threw.</returns>
-    private IReadOnlyList<Exception> Abandon()
+    private void Abandon()
     {
         IReadOnlyList<Exception> failures = Ending.End(_made.Where(made => !made.EndsOnlyAsynchronously).Reverse());
+        _failure?.AlsoFailed(failures);
         _asked.Store.TakeBack(_made.Where(made => made.EndsOnlyAsynchronously));
         _made.Clear();
         while (_frames.TryPop(out Frame? frame))
@@ -235,7 +243,5 @@ internal sealed class Construction
                 frame.Home.Store.Release(frame.Claim);
             }
         }
-
-        return failures;
     }
 }

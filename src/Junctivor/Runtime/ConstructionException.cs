@@ -8,18 +8,26 @@ namespace Junctivor;
 /// </summary>
 public sealed class ConstructionException : Exception
 {
+    private readonly List<Exception> _endingFailures = [];
+    private IReadOnlyList<FaultStep> _path;
+
     internal ConstructionException(IReadOnlyList<FaultStep> path, Exception failure)
-        : base(Describe(path, failure), failure) => Path = path;
+        : base(null, failure) => _path = path;
+
+    /// <summary>What failed, why, and the path to it.</summary>
+    public override string Message =>
+        $"{_path[^1].Name} could not be made: {InnerException!.GetType().Name}: {InnerException.Message}\n"
+        + string.Join('\n', FaultText.PathLines(_path).Select(line => "  " + line));
 
     /// <summary>From what was asked for to what failed.</summary>
-    public IReadOnlyList<FaultStep> Path { get; }
+    public IReadOnlyList<FaultStep> Path => _path;
 
     /// <summary>What was thrown when that was ended which had been made for the service that failed; mostly empty.</summary>
-    public IReadOnlyList<Exception> EndingFailures { get; internal set; } = [];
+    public IReadOnlyList<Exception> EndingFailures => _endingFailures;
 
-    private static string Describe(IReadOnlyList<FaultStep> path, Exception failure)
-    {
-        string what = path.Count == 0 ? "A service" : path[^1].Name;
-        return $"{what} could not be made: {failure.GetType().Name}: {failure.Message}\n{string.Join('\n', FaultText.PathLines(path).Select(line => "  " + line))}";
-    }
+    /// <summary>User code resolved this while it was constructed in its turn.</summary>
+    internal void CameThrough(IReadOnlyList<FaultStep> outer) =>
+        _path = [.. outer, .. _path.Select(step => step with { Depth = step.Depth + outer.Count })];
+
+    internal void AlsoFailed(IEnumerable<Exception> failures) => _endingFailures.AddRange(failures);
 }

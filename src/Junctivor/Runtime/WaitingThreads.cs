@@ -48,11 +48,13 @@ internal static class WaitingThreads
     private static List<FaultStep>? RingThrough(Claim claim, int me, IReadOnlyList<FaultStep> way)
     {
         List<FaultStep> steps = [.. way];
-        while (ByThread.TryGetValue(claim.OwnerThread, out Waiting? other))
+
+        // A claim that is over keeps nobody waiting: whoever waited for it is about to wake up.
+        while (!claim.IsOver && ByThread.TryGetValue(claim.OwnerThread, out Waiting? other))
         {
             steps.AddRange(other.Way);
             claim = other.For;
-            if (claim.OwnerThread == me)
+            if (claim.OwnerThread == me && !claim.IsOver)
             {
                 return steps;
             }
