@@ -5,18 +5,18 @@ namespace Junctivor.Checks;
 /// <summary>Writes registrations as a user would, for the cures.</summary>
 internal static class RegistrationText
 {
-    /// <summary>An entry that would register a service nobody registers yet.</summary>
-    public static string Suggest(TypeRef service, Level level)
+    /// <summary>What would register a service that nobody registers yet.</summary>
+    public static IReadOnlyList<string> Suggest(TypeRef service, Level level)
     {
         if (service.IsValueType || service.Definition == "System.String")
         {
-            return $"Singleton.Value<{service.Name}>(…), or better a settings class of your own that holds it";
+            return ["put it into a settings class of your own, and ask for that", $"register it: Singleton.Value<{service.Name}>(…)"];
         }
 
         string start = Start(level);
         return CanBeConstructed(service)
-            ? $"{start}.Of<{service.Name}>()"
-            : $"{start}.Of<{service.Name}, TheClass>(), with the class that implements it";
+            ? [$"register it: {start}.Of<{service.Name}>()", $"promise it, if only whoever builds knows it: Singleton.Incoming<{service.Name}>()"]
+            : [$"register it: {start}.Of<{service.Name}, TheClass>(), with the class that implements it"];
     }
 
     /// <summary>The factory that makes a node through one of its constructors.</summary>

@@ -28,14 +28,19 @@ internal sealed class CaptiveRule : IRule
             Summary = $"{holder.Name} ({holder.Level}) holds {wanted.Name} ({lifetime}){through}",
             Path = new Steps(graph).Chain(way).Path,
             Remarks = [$"The first {wanted.Name} would serve every scope for as long as {life} lives."],
-            Cures = [FreshScopeCure(holder, way, wanted), $"register {holder.Name} with {RegistrationText.Start(held.Level)}"],
+            Cures = [Cure(holder, held, way, wanted), $"register {holder.Name} with {RegistrationText.Start(held.Level)}"],
             Candidates = [holder.Name, held.Name],
             Order = holder.Order,
         };
     }
 
-    private static string FreshScopeCure(Node holder, IReadOnlyList<Edge> way, TypeRef wanted)
+    private static string Cure(Node holder, Node held, IReadOnlyList<Edge> way, TypeRef wanted)
     {
+        if (held.Kind == NodeKind.Incoming && way.Count == 1)
+        {
+            return $"pass the {wanted.Name} to the methods of {holder.Name} that work for one";
+        }
+
         TypeRef worker = way.Count == 1 ? wanted : way[0].Need.Parameter.Type;
         return $"take FreshScope<{worker.Name}> in {holder.Name} and do the work inside RunAsync";
     }

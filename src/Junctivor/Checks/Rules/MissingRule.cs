@@ -62,6 +62,6 @@ internal sealed class MissingRule : IRule
     private static IReadOnlyList<string> Cures(ServiceGraph graph, ServiceId service, Level level)
     {
         NearMisses near = NearMisses.Of(graph, service);
-        return near.Cures.Count > 0 ? near.Cures : [$"register it: {RegistrationText.Suggest(service.Type, level)}"];
+        return near.Cures.Count > 0 ? near.Cures : RegistrationText.Suggest(service.Type, level);
     }
 }

@@ -1,0 +1,45 @@
+using Harbour.Ledger;
+using Harbour.Office;
+using Junctivor;
+using Serilog;
+using Serilog.Events;
+
+namespace Harbour;
+
+/// <summary>The composition root: everything that the office is made of, and how long each part lives.</summary>
+public static class HarbourWiring
+{
+    [CheckedWiring("office")]
+    public static Wiring Office =>
+    [
+        Singleton.Incoming<HarbourSettings>(),
+        Scoped.Incoming<Caller>(),
+
+        .. Storage,
+
+        Singleton.Of<Muster>(),
+        Singleton.Of<IClock, SystemClock>(),
+        Singleton.Of<ITideTable, AlmanacTideTable>(),
+        Singleton.From((HarbourSettings settings) => new Quays(DataFile.Read<Berth[]>(settings, "quays.json"))),
+        Singleton.From((HarbourSettings settings) => DataFile.Read<TariffBook>(settings, "tariffs.json")),
+        Singleton.From(ILogger (HarbourSettings settings) => new LoggerConfiguration()
+            .MinimumLevel.Is(settings.IsQuiet ? LogEventLevel.Fatal : LogEventLevel.Information)
+            .WriteTo.Console()
+            .CreateLogger()),
+
+        Scoped.Of<Visit>(),
+        Scoped.Of<BookingDesk>(),
+        Scoped.Of<DepartureDesk>(),
+
+        Transient.Of<BerthPlanner>(),
+        Transient.Of<FeeCalculator>(),
+        Transient.Of<BerthRequestCheck>(),
+    ];
+
+    /// <summary>A module is a wiring that another one spreads.</summary>
+    private static Wiring Storage =>
+    [
+        Singleton.From<HarbourSettings, LedgerFile>(LedgerFile.Open),
+        Scoped.Of<SqliteBerthLedger>().Also<IBerthLedger>(),
+    ];
+}

@@ -1,0 +1,3 @@
+namespace Harbour.Office;
+
+public sealed record Berth(string Name, double LengthMetres, double DepthMetres);

@@ -1,0 +1,8 @@
+namespace Harbour.Office;
+
+public enum DepartureAnswer
+{
+    Gone,
+    AlreadyGone,
+    UnknownRequest,
+}

@@ -1,0 +1,6 @@
+namespace Harbour.Office;
+
+public interface IClock
+{
+    DateTimeOffset Now { get; }
+}

@@ -1,0 +1,23 @@
+using System.Collections.Concurrent;
+
+namespace Harbour.Office;
+
+/// <summary>Numbers the instances of each class, so that a reader can see which one served.</summary>
+public sealed class Muster
+{
+    private readonly ConcurrentDictionary<Type, int> _numbers = new();
+    private readonly ConcurrentDictionary<int, TaskCompletionSource<VisitEnd>> _ends = new();
+
+    public string Badge(object instance) =>
+        $"{instance.GetType().Name}#{_numbers.AddOrUpdate(instance.GetType(), 1, (_, last) => last + 1)}";
+
+    public int NextVisit() => _numbers.AddOrUpdate(typeof(Visit), 1, (_, last) => last + 1);
+
+    /// <summary>Completes when the scope of a visit has ended, with what it had made and ended by then.</summary>
+    public Task<VisitEnd> WhenEnded(int visit) => End(visit).Task;
+
+    public void HasEnded(int visit, VisitEnd end) => End(visit).TrySetResult(end);
+
+    private TaskCompletionSource<VisitEnd> End(int visit) =>
+        _ends.GetOrAdd(visit, _ => new TaskCompletionSource<VisitEnd>(TaskCreationOptions.RunContinuationsAsynchronously));
+}

@@ -1,0 +1,6 @@
+namespace Harbour.Office;
+
+public sealed class SystemClock : IClock
+{
+    public DateTimeOffset Now => DateTimeOffset.Now;
+}

@@ -1,0 +1,3 @@
+namespace Harbour.Office;
+
+public sealed record TariffBook(decimal PerMetreAndNight, decimal HarbourDues);

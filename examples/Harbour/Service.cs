@@ -1,0 +1,34 @@
+using Harbour.Office;
+
+namespace Harbour;
+
+/// <summary>The office as a service that stays.</summary>
+public static class Service
+{
+    private const int CannotStart = 2;
+
+    public static async Task<int> RunAsync(string url, string ledgerPath)
+    {
+        HarbourSettings settings = new(HarbourSettings.ShippedData, ledgerPath);
+        HarbourOffice office;
+        try
+        {
+            office = await HarbourOffice.OpenAsync(HarbourWiring.Office, settings, url);
+        }
+#pragma warning disable CA1031 // Whatever keeps the office from opening is told in a line, and the way to mend it.
+        catch (Exception failure)
+#pragma warning restore CA1031
+        {
+            await Console.Error.WriteLineAsync(
+                $"The office cannot open at {url} with the ledger {ledgerPath}: {failure.Message} Give another address with --urls, or another file with --ledger.");
+            return CannotStart;
+        }
+
+        await using (office)
+        {
+            Console.WriteLine($"The harbour office is open at {office.Address}; its ledger is {Path.GetFullPath(ledgerPath)}. Ctrl+C closes it.");
+            await office.WaitForShutdownAsync();
+            return 0;
+        }
+    }
+}

@@ -1,0 +1,40 @@
+using Harbour.Office;
+using Junctivor;
+using Microsoft.AspNetCore.Routing;
+
+namespace Harbour.Tests;
+
+/// <summary>An office on a free port, with an empty ledger of its own.</summary>
+internal sealed class OpenOffice : IAsyncDisposable
+{
+    private readonly HarbourOffice _office;
+    private readonly string _folder;
+
+    private OpenOffice(HarbourOffice office, string folder)
+    {
+        _office = office;
+        _folder = folder;
+        Client = new HttpClient { BaseAddress = office.Address };
+    }
+
+    public HttpClient Client { get; }
+
+    public Container Container => _office.Container;
+
+    public Muster Muster => Container.Resolve<Muster>();
+
+    public static async Task<OpenOffice> OpenAsync(Action<IEndpointRouteBuilder>? further = null, Wiring? changes = null)
+    {
+        string folder = Directory.CreateTempSubdirectory("harbour-tests-").FullName;
+        HarbourSettings settings = new(HarbourSettings.ShippedData, Path.Combine(folder, "ledger.db"), IsQuiet: true);
+        Wiring wiring = [.. HarbourWiring.Office, .. changes ?? []];
+        return new OpenOffice(await HarbourOffice.OpenAsync(wiring, settings, "http://127.0.0.1:0", further), folder);
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        Client.Dispose();
+        await _office.DisposeAsync();
+        Directory.Delete(_folder, recursive: true);
+    }
+}

@@ -1,0 +1,30 @@
+namespace Junctivor.Cli.Tests;
+
+// What the command finds when it is pointed at this assembly.
+public static class MarkedWirings
+{
+    [CheckedWiring]
+    public static Wiring Sound => [Singleton.Of<Buoy>()];
+
+    [CheckedWiring("faulty")]
+    public static Wiring Faulty() => [Singleton.Of<Mooring>(), Scoped.Of<Rope>(), Singleton.Of<Bollard>()];
+
+    [CheckedWiring("throwing")]
+    public static Wiring Throwing => throw new InvalidOperationException("The tide is out");
+
+    [CheckedWiring("empty-handed")]
+    public static Wiring EmptyHanded => null!;
+
+    [CheckedWiring("misplaced")]
+    public static string Misplaced => "no wiring";
+
+    public sealed class Buoy;
+
+    public sealed class Rope;
+
+    public sealed record Mooring(Anchor Anchor);
+
+    public sealed record Anchor;
+
+    public sealed record Bollard(Rope Rope);
+}

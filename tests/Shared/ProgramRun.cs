@@ -1,0 +1,44 @@
+using System.Diagnostics;
+
+namespace Junctivor.Tests.Shared;
+
+/// <summary>A program of this repository, run as a process.</summary>
+internal sealed record ProgramRun(int Status, string Output, string Errors)
+{
+    /// <summary>Runs what a project built, in the configuration that the tests were built in.</summary>
+    public static async Task<ProgramRun> Of(string project, params string[] arguments)
+    {
+        ProcessStartInfo start = new("dotnet", [OutputOf(project), .. arguments])
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
+        using Process process = Process.Start(start)!;
+        Task<string> output = process.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken);
+        Task<string> errors = process.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
+        await process.WaitForExitAsync(TestContext.Current.CancellationToken);
+        return new ProgramRun(process.ExitCode, await output, await errors);
+    }
+
+    /// <summary>The assembly that a project built.</summary>
+    /// <param name="project">Its folder, from the root of the repository.</param>
+    public static string OutputOf(string project)
+    {
+        string[] built = AppContext.BaseDirectory.TrimEnd(Path.DirectorySeparatorChar).Split(Path.DirectorySeparatorChar);
+        return Path.Combine([RepositoryRoot, .. project.Split('/'), "bin", .. built[^2..], $"{project.Split('/')[^1]}.dll"]);
+    }
+
+    public static string RepositoryRoot
+    {
+        get
+        {
+            DirectoryInfo? folder = new(AppContext.BaseDirectory);
+            while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "Junctivor.slnx")))
+            {
+                folder = folder.Parent;
+            }
+
+            return folder?.FullName ?? throw new DirectoryNotFoundException("Run the tests from within the repository.");
+        }
+    }
+}
