@@ -48,7 +48,7 @@ public partial class HouseTests
         Assert.NotEmpty(said);
     }
 
-    [GeneratedRegex(@"\btypeof\(|\.GetType\(\)|System\.Reflection|\bType [a-z]\w*[;,)]|\bSystem\.Type\b|using Junctivor\.(Registering|Reading|Plans|Runtime)")]
+    [GeneratedRegex(@"\btypeof\(|\.GetType\(\)|System\.Reflection|\bType [a-z]\w*[;,)]|(?<!"")\bSystem\.Type\b|using Junctivor\.(Registering|Reading|Plans|Runtime)")]
     private static partial Regex ReflectionWords();
 
     [GeneratedRegex("Code = \"(JV\\d+)\",\\s+Name = \"([a-z-]+)\"")]

@@ -5,16 +5,57 @@ namespace Junctivor.Checks;
 /// <summary>Holds the rules, and runs them all.</summary>
 internal static class Checker
 {
-    private static readonly IRule[] Rules =
+    /// <summary>What is wrong with a registration by itself, or with a class that is constructed without one.</summary>
+    private static readonly IRule[] AboutRegistrations =
     [
-        new MissingRule(),
         new NotConstructibleRule(),
         new SeveralConstructorsRule(),
         new DoesNotServeRule(),
-        new AmbiguousRule(),
-        new CycleRule(),
-        new CaptiveRule(),
+        new ArgumentRule(),
+        new DoesNotApplyRule(),
     ];
 
-    public static IEnumerable<Fault> Inspect(ServiceGraph graph) => Rules.SelectMany(rule => rule.Inspect(graph));
+    /// <summary>What is wrong between registrations, whoever asks for them.</summary>
+    private static readonly IRule[] AboutTheWiring =
+    [
+        new ReplacesNothingRule(),
+        new RegisteredTwiceRule(),
+        new DecoratesNothingRule(),
+        new UnreachedRule(),
+    ];
+
+    /// <summary>What is wrong with what something needs.</summary>
+    private static readonly IRule[] AboutNeeds =
+    [
+        new MissingRule(),
+        new GenericConstraintRule(),
+        new AmbiguousRule(),
+        new UntakenArgumentRule(),
+        new ArgumentsForSharedRule(),
+        new CycleRule(),
+        new CaptiveRule(),
+        new LevelRule(),
+        new LateValueRule(),
+        new AskingClassRule(),
+        new FrozenTransientRule(),
+        new UnreleasedTransientRule(),
+        new TakesScopeRule(),
+    ];
+
+    /// <summary>Everything that is wrong with a wiring.</summary>
+    public static IEnumerable<Fault> Inspect(ServiceGraph graph)
+    {
+        IReadOnlyList<Node> counting = [.. graph.Written.Where(graph.Arrangement.Counts)];
+        return AboutTheWiring.SelectMany(rule => rule.Inspect(graph, counting))
+            .Concat(AboutRegistrations.SelectMany(rule => rule.Inspect(graph, counting)))
+            .Concat(Inspect(graph, graph.Nodes));
+    }
+
+    /// <summary>Everything that is wrong with some nodes.</summary>
+    public static IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
+        IReadOnlyList<Node> unregistered = [.. nodes.Where(node => node.Written.Order == int.MaxValue)];
+        return AboutRegistrations.SelectMany(rule => rule.Inspect(graph, unregistered))
+            .Concat(AboutNeeds.SelectMany(rule => rule.Inspect(graph, nodes)));
+    }
 }

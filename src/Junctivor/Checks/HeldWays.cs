@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>The shortest way from a holder to each shared thing that it holds: directly, or through transients.</summary>
+/// <summary>The shortest way from a holder to each shared thing that it holds: directly, or through transients and aliases.</summary>
 internal static class HeldWays
 {
     public static IEnumerable<IReadOnlyList<Edge>> From(ServiceGraph graph, Node holder)

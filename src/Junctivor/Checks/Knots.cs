@@ -18,10 +18,10 @@ internal sealed class Knots
     private Knots(ServiceGraph graph) => _graph = graph;
 
     /// <summary>The groups of more than one node, and the single nodes that need themselves.</summary>
-    public static IReadOnlyList<IReadOnlyList<Node>> Of(ServiceGraph graph)
+    public static IReadOnlyList<IReadOnlyList<Node>> Of(ServiceGraph graph, IEnumerable<Node> start)
     {
         Knots knots = new(graph);
-        foreach (Node node in graph.Nodes)
+        foreach (Node node in start)
         {
             if (!knots._entered.ContainsKey(node))
             {

@@ -21,14 +21,14 @@ internal sealed class NearMisses
     public static NearMisses Of(ServiceGraph graph, ServiceId service)
     {
         NearMisses found = new();
-        foreach (Node node in graph.Nodes)
+        foreach (Node node in graph.Written.Where(node => graph.Arrangement.Counts(node) && !node.IsDecorator))
         {
             string place = At(graph, node);
             if (node.Services.Contains(service.Type))
             {
-                found.AddOtherMark(service, node, place);
+                found.AddOther(service, node, place);
             }
-            else if (node.Made.Serves(service.Type))
+            else if (service.Type.DefinitionName != TypeRef.Anything && node.Made.Serves(service.Type))
             {
                 found.AddUnsaid(service, node, place);
             }
@@ -44,8 +44,14 @@ internal sealed class NearMisses
     private static string At(ServiceGraph graph, Node node) =>
         node.Place.IsKnown ? $" at {PlaceNames.Show(node.Place, graph.SharedFolder)}" : "";
 
-    private void AddOtherMark(ServiceId service, Node node, string place)
+    private void AddOther(ServiceId service, Node node, string place)
     {
+        if (node.Endings.OnlyFor is { } only && node.Mark == service.Mark)
+        {
+            _remarks.Add($"{service.Type.Name} is registered{place} only for {only.Name}.");
+            return;
+        }
+
         _remarks.Add(node.Mark is null
             ? $"{service.Type.Name} is registered{place} without a mark."
             : $"{service.Type.Name} is registered{place}, marked {node.Mark}.");
@@ -53,6 +59,10 @@ internal sealed class NearMisses
         {
             string attribute = node.Mark.Type is null ? $"[Marked({node.Mark})]" : $"[Marked<{node.Mark}>]";
             _cures.Add($"ask by the mark: {attribute} {service.Type.Name}");
+        }
+        else
+        {
+            _cures.Add($"ask without a mark, or mark the registration{place}");
         }
     }
 
@@ -70,7 +80,7 @@ internal sealed class NearMisses
     {
         foreach (TypeRef registered in node.Services)
         {
-            if (registered.Arguments.Count > 0 && registered.Definition == service.Type.Definition)
+            if (registered.Arguments.Count > 0 && registered.DefinitionName == service.Type.DefinitionName)
             {
                 _remarks.Add($"{registered.Name} is registered{place}: the same generic type with other arguments.");
             }

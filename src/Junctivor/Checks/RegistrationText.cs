@@ -8,7 +8,7 @@ internal static class RegistrationText
     /// <summary>What would register a service that nobody registers yet.</summary>
     public static IReadOnlyList<string> Suggest(TypeRef service, Level level)
     {
-        if (service.IsValueType || service.Definition == "System.String")
+        if (service.IsValueType || service.DefinitionName == TypeRef.Text)
         {
             return ["put it into a settings class of your own, and ask for that", $"register it: Singleton.Value<{service.Name}>(…)"];
         }
@@ -26,7 +26,7 @@ internal static class RegistrationText
         string parameters = string.Join(", ", constructor.Parameters.Select(parameter => $"{parameter.Type.Name} {parameter.Name}"));
         string arguments = string.Join(", ", constructor.Parameters.Select(parameter => parameter.Name));
         string returned = node.Services[0].Equals(node.Made) ? "" : $"{node.Services[0].Name} ";
-        return $"{Start(node.Level)}.From({returned}({parameters}) => new {made}({arguments}))";
+        return $"{(node.IsDecorator ? "Decorator" : Start(node.Level))}.From({returned}({parameters}) => new {made}({arguments}))";
     }
 
     /// <summary>The word that a registration of this lifetime starts with.</summary>

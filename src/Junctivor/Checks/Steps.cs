@@ -10,18 +10,18 @@ internal sealed class Steps(ServiceGraph graph)
     public IReadOnlyList<FaultStep> Path => _steps;
 
     /// <summary>A registration, as itself.</summary>
-    public Steps Node(Node node, int depth = 0) => Add(depth, null, node.Name, node.Level.Name, node.Place);
+    public Steps Node(Node node, int depth = 0) => Add(depth, null, node.Name, node.Lifetime, node.Place);
 
     /// <summary>What a parameter asks for, with the registration that answers.</summary>
     public Steps Need(Need need, Node answer, int depth) =>
-        Add(depth, need.Parameter.Name, Asked(need.Parameter), answer.Level.Name, answer.Place);
+        Add(depth, need.Parameter.Name, Asked(need.Parameter), answer.Lifetime, answer.Place);
 
     /// <summary>What a parameter asks for where nothing answers, or more than one.</summary>
     public Steps Need(Need need, string remark, int depth) =>
         Add(depth, need.Parameter.Name, Asked(need.Parameter), remark, default);
 
     /// <summary>A registration that is being made for a parameter; null where user code asked for it.</summary>
-    public Steps Made(Node node, string? parameter, int depth) => Add(depth, parameter, node.Name, node.Level.Name, node.Place);
+    public Steps Made(Node node, string? parameter, int depth) => Add(depth, parameter, node.Name, node.Lifetime, node.Place);
 
     /// <summary>A line that is no registration.</summary>
     public Steps Line(string name, int depth = 0, string lifetime = "") => Add(depth, null, name, lifetime, default);

@@ -6,6 +6,9 @@ internal enum DeferredForm
     /// <summary><c>Func&lt;T&gt;</c>: a fresh resolution at each call.</summary>
     Func,
 
+    /// <summary><c>Func&lt;A, T&gt;</c>: constructs with arguments at each call.</summary>
+    FuncWithArguments,
+
     /// <summary><c>Lazy&lt;T&gt;</c>: resolved at first use.</summary>
     Lazy,
 

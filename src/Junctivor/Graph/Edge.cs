@@ -1,7 +1,7 @@
 namespace Junctivor.Graph;
 
 /// <summary>From a need to a node that meets it.</summary>
-internal sealed class Edge(Need need, Node to, bool isDeferred)
+internal sealed class Edge(Need need, Node to, DeferredForm? by)
 {
     /// <summary>Who asks, and by which parameter.</summary>
     public Need Need { get; } = need;
@@ -10,6 +10,8 @@ internal sealed class Edge(Need need, Node to, bool isDeferred)
 
     public Node To { get; } = to;
 
-    /// <summary>Whether it is asked for later, through <c>Lazy</c> or <c>Func</c>.</summary>
-    public bool IsDeferred { get; } = isDeferred;
+    /// <summary>Through which wrapper it is asked for later; null where it must be there at once.</summary>
+    public DeferredForm? By { get; } = by;
+
+    public bool IsDeferred => By is not null;
 }

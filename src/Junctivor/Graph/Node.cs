@@ -1,8 +1,10 @@
 namespace Junctivor.Graph;
 
-/// <summary>One registration as the graph knows it: what it serves, what makes it and what that needs.</summary>
-internal sealed class Node
+/// <summary>One way to get instances: a registration, or what follows from one (a closed generic, a decorated service).</summary>
+internal sealed record Node
 {
+    private Node? _written;
+
     /// <summary>The place in the order written.</summary>
     public required int Order { get; init; }
 
@@ -20,11 +22,29 @@ internal sealed class Node
 
     public SourcePlace Place { get; init; }
 
+    /// <summary>What the user wrote behind the entry.</summary>
+    public Endings Endings { get; init; } = Endings.None;
+
     /// <summary>The public constructors, for a class; empty for the rest.</summary>
     public IReadOnlyList<Constructor> Constructors { get; init; } = [];
 
-    /// <summary>What the factory asks for; empty for the rest.</summary>
+    /// <summary>What the factory asks for, or what an alias stands for; empty for the rest.</summary>
     public IReadOnlyList<Parameter> FactoryParameters { get; init; } = [];
+
+    /// <summary>The properties that are filled once it is constructed.</summary>
+    public IReadOnlyList<Parameter> Properties { get; init; } = [];
+
+    /// <summary>Whether it was written as a decorator of its service.</summary>
+    public bool IsDecorator { get; init; }
+
+    /// <summary>What a decorator wraps; null for the rest.</summary>
+    public Node? Inner { get; init; }
+
+    /// <summary>The registration that this follows from; itself for a registration.</summary>
+    public Node Written => _written ?? this;
+
+    /// <summary>Whether it is a registration, and not something that follows from one.</summary>
+    public bool IsWritten => _written is null;
 
     /// <summary>The constructor to call, or null where the class leaves it open.</summary>
     public Constructor? ChosenConstructor => Constructors.Count == 1
@@ -34,17 +54,29 @@ internal sealed class Node
             : null;
 
     /// <summary>What must be there before one can be made; nothing where no constructor is settled.</summary>
-    public IReadOnlyList<Parameter> Parameters => Kind switch
-    {
-        NodeKind.Class => ChosenConstructor?.Parameters ?? [],
-        NodeKind.Factory => FactoryParameters,
-        _ => [],
-    };
+    public IReadOnlyList<Parameter> Parameters =>
+        Kind == NodeKind.Class ? [.. ChosenConstructor?.Parameters ?? [], .. Properties] : FactoryParameters;
+
+    /// <summary>Whether it makes its instances, and so owns them unless told otherwise.</summary>
+    public bool Makes => Kind is NodeKind.Class or NodeKind.Factory;
+
+    /// <summary>Whether it stands for all closings of a generic class.</summary>
+    public bool IsOpen => Services[0].IsDefinition;
 
     /// <summary>How messages call it: the class, or for the rest the service.</summary>
     public string Name => Kind == NodeKind.Class ? Made.Name : Services[0].Name;
 
+    /// <summary>How messages call its lifetime.</summary>
+    public string Lifetime => Kind == NodeKind.Alias ? "alias" : IsDecorator && Inner is null ? "decorator" : Level.Name;
+
     public IEnumerable<ServiceId> Offers => Services.Select(service => new ServiceId(service, Mark));
 
-    public override string ToString() => $"{Name} ({Level})";
+    /// <summary>Something that follows from this registration, to be changed with <c>with</c>.</summary>
+    public Node Following() => this with { _written = Written };
+
+    public bool Equals(Node? other) => ReferenceEquals(this, other);
+
+    public override int GetHashCode() => System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(this);
+
+    public override string ToString() => $"{Name} ({Lifetime})";
 }

@@ -14,4 +14,7 @@ internal enum NodeKind
 
     /// <summary>A value that somebody hands over later.</summary>
     Incoming,
+
+    /// <summary>Nothing: it gives what another service gives.</summary>
+    Alias,
 }

@@ -1,118 +1,133 @@
 namespace Junctivor.Graph;
 
-/// <summary>What a wiring means: its nodes, and for each of their needs what meets it.</summary>
+/// <summary>
+/// What a wiring means: its nodes, and for each of their needs what meets it. It grows when something is asked for at
+/// run time that no registration asked for; whoever asks sees to it that one thread does so at a time.
+/// </summary>
 internal sealed class ServiceGraph
 {
-    private static readonly Dictionary<string, DeferredForm> DeferredForms = new(StringComparer.Ordinal)
-    {
-        ["System.Func`1"] = DeferredForm.Func,
-        ["System.Lazy`1"] = DeferredForm.Lazy,
-        ["Junctivor.FreshScope`1"] = DeferredForm.FreshScope,
-    };
-
-    private readonly Dictionary<ServiceId, List<Node>> _offers = [];
     private readonly Dictionary<Node, IReadOnlyList<Need>> _needs = [];
     private readonly Dictionary<Node, IReadOnlyList<Edge>> _edges = [];
+    private readonly List<Node> _nodes = [];
+    private readonly Candidates _candidates;
+    private readonly Binder _binder;
+    private readonly ITypeReader _reader;
 
-    public ServiceGraph(IReadOnlyList<Node> nodes)
+    public ServiceGraph(IReadOnlyList<Node> written, ITypeReader reader)
     {
-        Nodes = nodes;
-        SharedFolder = PlaceNames.SharedFolder(nodes.Select(node => node.Place));
-
-        foreach (Node node in nodes)
-        {
-            foreach (ServiceId service in node.Offers)
-            {
-                Offer(service, node);
-            }
-        }
-
-        foreach (Node node in nodes)
-        {
-            List<Need> needs = [.. node.Parameters.Select(parameter => new Need(node, parameter, SupplyFor(parameter)))];
-            _needs.Add(node, needs);
-            _edges.Add(node, [.. needs.SelectMany(EdgesOf)]);
-        }
+        Written = written;
+        _reader = reader;
+        SharedFolder = PlaceNames.SharedFolder(written.Select(node => node.Place));
+        Arrangement = new Arrangement(written);
+        _candidates = new Candidates(Arrangement, reader);
+        _binder = new Binder(_candidates, reader);
+        Complete([.. written.Where(node => !node.IsDecorator && !node.IsOpen && Arrangement.Counts(node)).SelectMany(Fronts)]);
     }
 
-    /// <summary>Every registration, in the order written.</summary>
-    public IReadOnlyList<Node> Nodes { get; }
+    /// <summary>Every registration, in the order written, whether it counts or not.</summary>
+    public IReadOnlyList<Node> Written { get; }
 
-    public IEnumerable<Need> Needs => Nodes.SelectMany(NeedsOf);
+    public Arrangement Arrangement { get; }
+
+    /// <summary>Everything that instances come from: the registrations that count, and what follows from them.</summary>
+    public IReadOnlyList<Node> Nodes => _nodes;
+
+    /// <summary>The decorators that found something to wrap.</summary>
+    public IReadOnlyCollection<Node> AppliedDecorators => _candidates.AppliedDecorators;
 
     /// <summary>The folder that all places share, with its last separator; left away where places are shown.</summary>
     public string SharedFolder { get; }
 
-    public IReadOnlyList<Node> Candidates(ServiceId service) =>
-        _offers.TryGetValue(service, out List<Node>? nodes) ? nodes : [];
-
     public IReadOnlyList<Need> NeedsOf(Node node) => _needs[node];
 
+    /// <summary>What a node needs while it lives: at once, or through <c>Lazy</c> or <c>Func</c>.</summary>
     public IReadOnlyList<Edge> EdgesOf(Node node) => _edges[node];
 
-    /// <summary>What somebody gets who asks for a service, by a parameter or at run time.</summary>
-    public Supply SupplyFor(ServiceId service)
+    /// <summary>How long an instance of a node lives.</summary>
+    public Level LevelOf(Node node) => _candidates.LevelOf(node);
+
+    /// <summary>What somebody gets who asks at run time.</summary>
+    public Supply SupplyFor(ServiceId service) => Completed(_binder.SupplyFor(service, null));
+
+    /// <summary>What somebody gets who constructs a class with arguments at run time, and owns it then.</summary>
+    public Supply Construct(TypeRef type, IReadOnlyList<TypeRef> arguments)
     {
-        IReadOnlyList<Node> candidates = Candidates(service);
-        if (candidates.Count == 1)
-        {
-            return new Supply.Single(candidates[0]);
-        }
-
-        if (candidates.Count > 1)
-        {
-            return new Supply.Ambiguous(service, candidates);
-        }
-
-        return DeferredForms.TryGetValue(service.Type.Definition, out DeferredForm form)
-            ? Defer(form, service)
-            : new Supply.Missing(service);
+        Node filled = ArgumentPassing.Fill(_reader.ReadUnregistered(type), arguments, out IReadOnlyList<TypeRef> untaken);
+        return untaken.Count > 0
+            ? new Supply.Untaken(type, untaken)
+            : Completed(new Supply.Single(filled with { Endings = filled.Endings with { IsOwned = false } }));
     }
 
-    private Supply SupplyFor(Parameter parameter)
+    /// <summary>The registrations that promise a value.</summary>
+    public IEnumerable<Node> Promises(ServiceId service) =>
+        Arrangement.Of(service).Select(offer => offer.Node).Where(node => node.Kind == NodeKind.Incoming);
+
+    /// <summary>The registration that promises a value for after the container is built; null where none does.</summary>
+    public Node? LatePromise(ServiceId service) => Promises(service).FirstOrDefault(node => node.Endings.IsLate);
+
+    /// <summary>A node with what decorates it around, under one service.</summary>
+    public Node FrontOf(Node node, ServiceId service)
     {
-        Supply supply = SupplyFor(new ServiceId(parameter.Type, parameter.Mark));
-        return supply.Core is Supply.Missing missing && parameter.IsOptional ? new Supply.Nothing(missing.Service) : supply;
+        Node front = _candidates.Front(node, service);
+        Complete([front]);
+        return front;
     }
 
-    private Supply.Deferred Defer(DeferredForm form, ServiceId service)
-    {
-        TypeRef inner = service.Type.Arguments[0];
-        return new Supply.Deferred(form, inner, SupplyFor(new ServiceId(inner, service.Mark)));
-    }
+    /// <summary>Takes in a node that no registration stands for, such as a call with wired parameters.</summary>
+    public void Add(Node node) => Complete([node]);
 
-    private void Offer(ServiceId service, Node node)
+    /// <summary>All nodes that can be reached from some, these included; also through scopes of their own.</summary>
+    public IReadOnlyCollection<Node> ReachableFrom(IEnumerable<Node> start)
     {
-        if (!_offers.TryGetValue(service, out List<Node>? nodes))
+        HashSet<Node> reached = [];
+        Stack<Node> open = new(start);
+        while (open.Count > 0)
         {
-            _offers.Add(service, nodes = []);
-        }
-
-        if (!nodes.Contains(node))
-        {
-            nodes.Add(node);
-        }
-    }
-
-    /// <summary>What is reached in a scope of its own is no edge: it neither closes a cycle nor is held.</summary>
-    private static IEnumerable<Edge> EdgesOf(Need need)
-    {
-        bool isDeferred = false;
-        Supply supply = need.Supply;
-        while (supply is Supply.Deferred deferred)
-        {
-            if (deferred.Form == DeferredForm.FreshScope)
+            Node node = open.Pop();
+            if (reached.Add(node) && _needs.TryGetValue(node, out IReadOnlyList<Need>? needs))
             {
-                yield break;
+                foreach (Node next in needs.SelectMany(need => NodesIn(need.Supply)))
+                {
+                    open.Push(next);
+                }
+            }
+        }
+
+        return reached;
+    }
+
+    /// <summary>The nodes that a supply names itself.</summary>
+    public static IEnumerable<Node> NodesIn(Supply supply) => supply.All().OfType<Supply.Single>().Select(single => single.Node);
+
+    private IEnumerable<Node> Fronts(Node node) =>
+        node.Offers.Where(service => Arrangement.Of(service).Any(offer => offer.Node == node)).Select(service => _candidates.Front(node, service)).Append(node);
+
+    private Supply Completed(Supply supply)
+    {
+        Complete([.. NodesIn(supply)]);
+        return supply;
+    }
+
+    /// <summary>Binds the needs of these nodes, of the nodes that meet them, and so on.</summary>
+    private void Complete(IReadOnlyList<Node> start)
+    {
+        Queue<Node> open = new(start);
+        while (open.Count > 0)
+        {
+            Node node = open.Dequeue();
+            if (_needs.ContainsKey(node))
+            {
+                continue;
             }
 
-            isDeferred = true;
-            supply = deferred.Inner;
-        }
-
-        if (supply is Supply.Single single)
-        {
-            yield return new Edge(need, single.Node, isDeferred);
+            List<Need> needs = [.. node.Parameters.Select(parameter => new Need(node, parameter, _binder.SupplyFor(node, parameter)))];
+            _needs.Add(node, needs);
+            _edges.Add(node, [.. needs.SelectMany(Edges.Of)]);
+            _nodes.Add(node);
+            foreach (Node next in needs.SelectMany(need => NodesIn(need.Supply)))
+            {
+                open.Enqueue(next);
+            }
         }
     }
 }

@@ -6,6 +6,15 @@ namespace Junctivor.Graph;
 /// </summary>
 internal sealed class TypeRef(string id, string simpleName, string qualifiedName, NameBook names) : IEquatable<TypeRef>
 {
+    /// <summary>The definition name of <c>string</c>.</summary>
+    public const string Text = "System.String";
+
+    /// <summary>The definition name of <c>object</c>, which everything serves and nobody means.</summary>
+    public const string Anything = "System.Object";
+
+    /// <summary>The definition name of the base library's class for types.</summary>
+    public const string ReflectedType = "System.Type";
+
     private IReadOnlyList<TypeRef>? _supertypes;
 
     /// <summary>What tells this type from every other one that the reader has met.</summary>
@@ -19,13 +28,20 @@ internal sealed class TypeRef(string id, string simpleName, string qualifiedName
     public string QualifiedName { get; } = qualifiedName;
 
     /// <summary>The name in metadata of the generic definition, such as <c>System.Func`2</c>; <c>[]</c> for an array.</summary>
-    public string Definition { get; init; } = id;
+    public string DefinitionName { get; init; } = id;
+
+    /// <summary>The generic definition; null for everything but a closed generic type.</summary>
+    public TypeRef? Definition { get; init; }
 
     /// <summary>The type arguments, or the element type of an array.</summary>
     public IReadOnlyList<TypeRef> Arguments { get; init; } = [];
 
     public bool IsValueType { get; init; }
 
+    /// <summary>Whether it is a generic definition, such as <c>IArchive&lt;&gt;</c>.</summary>
+    public bool IsDefinition { get; init; }
+
+    /// <summary>Whether a type parameter stands somewhere in it.</summary>
     public bool IsOpen { get; init; }
 
     public bool IsInterface { get; init; }
@@ -38,14 +54,20 @@ internal sealed class TypeRef(string id, string simpleName, string qualifiedName
 
     public bool IsDisposable { get; init; }
 
+    /// <summary>How deep generic types are nested in it.</summary>
+    public int Nesting => Arguments.Count == 0 ? 0 : 1 + Arguments.Max(argument => argument.Nesting);
+
     /// <summary>Gives the base classes and interfaces; asked at most once, and only where a rule wants to know.</summary>
     public required Func<IReadOnlyList<TypeRef>> ReadSupertypes { private get; init; }
 
-    /// <summary>Every base class and interface of the type.</summary>
+    /// <summary>Every base class and interface of the type; of a generic definition, those of its supertypes.</summary>
     public IReadOnlyList<TypeRef> Supertypes => _supertypes ??= ReadSupertypes();
 
     /// <summary>Whether an instance of this type can stand where <paramref name="service"/> is wanted.</summary>
     public bool Serves(TypeRef service) => Equals(service) || Supertypes.Contains(service);
+
+    /// <summary>Whether it is this class, or a closing of it.</summary>
+    public bool IsClosingOf(TypeRef definition) => Equals(definition) || Definition?.Equals(definition) == true;
 
     public bool Equals(TypeRef? other) => other is not null && other.Id == Id;
 

@@ -3,5 +3,5 @@ namespace Junctivor.Plans;
 /// <summary>Gives what existed before.</summary>
 internal sealed class ConstantRecipe(object? value) : Recipe
 {
-    public override object? Make(Resolver home, object?[] arguments) => value;
+    public override object? Make(in Surroundings surroundings, object?[] arguments) => value;
 }

@@ -7,16 +7,21 @@ namespace Junctivor.Plans;
 /// <summary>Makes a wrapper that comes to the service later. The plan below is asked for then, as it may lie on a ring.</summary>
 internal sealed class DeferredRecipe(DeferredForm form, Wrappers wrappers, Lazy<Plan> planBelow) : Recipe
 {
-    public override object Make(Resolver home, object?[] arguments) => form switch
+    public override object Make(in Surroundings surroundings, object?[] arguments)
     {
-        DeferredForm.Func => wrappers.Func(() => Resolve(home)),
-        DeferredForm.Lazy => wrappers.Lazy(() => Resolve(home)),
-        _ => wrappers.FreshScope(home, Resolve),
-    };
+        Resolver home = surroundings.Home;
+        Type? consumer = surroundings.Consumer;
+        return form switch
+        {
+            DeferredForm.Func => wrappers.Func(() => Resolve(home)),
+            DeferredForm.Lazy => wrappers.Lazy(() => Resolve(home)),
+            _ => wrappers.FreshScope(home, Resolve),
+        };
 
-    private object Resolve(Resolver home)
-    {
-        home.ThrowIfEnded();
-        return Construction.Run(planBelow.Value, home);
+        object Resolve(Resolver scope)
+        {
+            scope.ThrowIfEnded();
+            return Construction.Run(planBelow.Value, scope, consumer);
+        }
     }
 }

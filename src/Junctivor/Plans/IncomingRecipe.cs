@@ -5,9 +5,9 @@ namespace Junctivor.Plans;
 /// <summary>Finds a value that was handed over to the scope it is wanted in, or to one around it; null where it was not.</summary>
 internal sealed class IncomingRecipe(Node promise) : Recipe
 {
-    public override object? Make(Resolver home, object?[] arguments)
+    public override object? Make(in Surroundings surroundings, object?[] arguments)
     {
-        for (Resolver? holder = home; holder is not null; holder = holder.Outer)
+        for (Resolver? holder = surroundings.Home; holder is not null; holder = holder.Outer)
         {
             if (holder.Values.Find(promise) is { } value)
             {

@@ -9,8 +9,14 @@ internal sealed class Plan(Recipe recipe)
 
     public Recipe Recipe { get; } = recipe;
 
-    /// <summary>What it makes; null for a wrapper or a constant, which no registration stands for.</summary>
+    /// <summary>What it makes; null for a wrapper, a list or a constant, which no registration stands for.</summary>
     public Node? Node { get; init; }
+
+    /// <summary>The class of <see cref="Node"/>, as whom it asks.</summary>
+    public Type? Class { get; init; }
+
+    /// <summary>Whether it gives the scope itself, and so needs one.</summary>
+    public bool IsScope { get; init; }
 
     /// <summary>In which scope it is made.</summary>
     public Level Level { get; init; } = Level.Transient;

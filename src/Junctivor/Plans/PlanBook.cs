@@ -1,30 +1,137 @@
 using System.Collections.Concurrent;
+using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
 using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Reading;
+using Junctivor.Registering;
 using Junctivor.Runtime;
 
 namespace Junctivor.Plans;
 
-/// <summary>Finds the plan for what somebody asks for at run time. Safe for use by several threads.</summary>
-internal sealed class PlanBook(WiringReader reader)
+/// <summary>
+/// Finds the plan for what somebody asks for at run time. What no registration asked for is read, bound and checked then.
+/// Safe for use by several threads.
+/// </summary>
+internal sealed class PlanBook
 {
-    private readonly PlanCompiler _compiler = new(reader);
-    private readonly ConcurrentDictionary<Type, Plan?> _plans = new();
+    private readonly Lock _gate = new();
+    private readonly WiringReader _reader;
+    private readonly SharedNodes? _shared;
+    private readonly PlanCompiler _compiler;
+    private readonly HashSet<Node> _checked;
+    private readonly ConcurrentDictionary<Key, Plan?> _plans = new();
+    private readonly ConcurrentDictionary<(Type, TypeList), Plan> _constructions = new();
+    private readonly ConcurrentDictionary<MethodInfo, Plan> _calls = new();
+    private readonly ConcurrentDictionary<Type, (Plan Plan, PropertyInfo[] Properties)> _fillings = new();
 
-    public TypeCatalog Types => reader.Types;
+    /// <param name="reader">The wiring, checked and sound.</param>
+    /// <param name="shared">What a branch shares with its parent; null where there is none.</param>
+    public PlanBook(WiringReader reader, SharedNodes? shared = null)
+    {
+        _reader = reader;
+        _shared = shared;
+        _compiler = new PlanCompiler(reader, this, shared);
+        _checked = [.. reader.Graph.Nodes];
+    }
 
-    public ServiceGraph Graph => reader.Graph;
+    public TypeCatalog Types => _reader.Types;
+
+    public ServiceGraph Graph => _reader.Graph;
+
+    public WiringReader Reader => _reader;
+
+    /// <summary>The values of the wiring that the container ends.</summary>
+    public IEnumerable<object> OwnedValues => Graph.Nodes
+        .Where(node => node is { Kind: NodeKind.Value, Endings.IsOwned: true } && _shared?.IsShared(node) != true)
+        .Select(node => ((Making.OfValue)_reader.MakingOf(node)).Value);
 
     /// <summary>The plan, or null where nobody registers the service.</summary>
-    /// <exception cref="WiringException">Several registrations serve it.</exception>
-    public Plan? Find(Type service) => _plans.GetOrAdd(service, Look);
+    /// <param name="service">The service.</param>
+    /// <param name="mark">A string or a type; null for none.</param>
+    /// <exception cref="WiringException">It is registered, and not as it should be.</exception>
+    public Plan? Find(Type service, object? mark)
+    {
+        Key key = new(service, mark);
+        return _plans.TryGetValue(key, out Plan? known) ? known : _plans.GetOrAdd(key, Look);
+    }
 
-    /// <exception cref="WiringException">None, or several, registrations serve it.</exception>
-    public Plan Require(Type service) =>
-        Find(service) ?? throw WiringException.AtRunTime(MissingRule.AskedFor(Graph, new ServiceId(Types[service])));
+    /// <exception cref="WiringException">Nobody registers it, or not as it should be.</exception>
+    public Plan Require(Type service, object? mark) =>
+        Find(service, mark) ?? throw WiringException.AtRunTime(MissingRule.AskedFor(Graph, IdOf(new Key(service, mark))));
 
-    /// <summary>Takes what a scope is started with.</summary>
+    /// <summary>The plan to construct a class with some arguments given.</summary>
+    /// <exception cref="WiringException">It cannot be constructed so.</exception>
+    public Plan Construct(Type type, ReadOnlySpan<object> arguments)
+    {
+        TypeList types = TypeList.Of(arguments);
+        return _constructions.TryGetValue((type, types), out Plan? known) ? known : _constructions.GetOrAdd((type, types), PlanConstruction);
+    }
+
+    /// <summary>The plan for the arguments of a method.</summary>
+    /// <exception cref="WiringException">A parameter cannot be had.</exception>
+    public Plan Call(MethodInfo method, int parameterCount) => _calls.GetOrAdd(method, _ => PlanFor(_reader.ReadCall(method, parameterCount)));
+
+    /// <summary>The plan for the values of the properties of an object, and the properties.</summary>
+    /// <exception cref="WiringException">A property cannot be filled.</exception>
+    public (Plan Plan, PropertyInfo[] Properties) Fill([DynamicallyAccessedMembers(Kept.Members)] Type type)
+    {
+        if (_fillings.TryGetValue(type, out (Plan, PropertyInfo[]) known))
+        {
+            return known;
+        }
+
+        lock (_gate)
+        {
+            Node node = _reader.ReadFilling(type);
+            return _fillings.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(_reader.PropertyOf)]));
+        }
+    }
+
+    public Plan PlanFor(Supply supply)
+    {
+        lock (_gate)
+        {
+            return _compiler.PlanFor(supply);
+        }
+    }
+
+    /// <summary>The plan of a node that a branch shares.</summary>
+    public Plan PlanOf(Node node)
+    {
+        lock (_gate)
+        {
+            return _compiler.PlanFor(node);
+        }
+    }
+
+    /// <summary>The node that is this registration, closed for a service of which a branch has a closing.</summary>
+    public Node? FindClosing(Node written, Type service)
+    {
+        lock (_gate)
+        {
+            TypeRef closed = Types[service];
+            Node? node = _reader.Close(written, closed);
+            if (node is not null)
+            {
+                Graph.FrontOf(node, new ServiceId(closed, node.Mark));
+                Graph.Add(node);
+            }
+
+            return node;
+        }
+    }
+
+    /// <summary>The node that is this decorator around that node.</summary>
+    public Node? FindAround(Node inner, Node decorator)
+    {
+        lock (_gate)
+        {
+            return Graph.Nodes.FirstOrDefault(node => node.Written == decorator && node.Inner == inner);
+        }
+    }
+
+    /// <summary>Takes what a container or scope is started with.</summary>
     /// <exception cref="WiringException">The wiring does not promise it.</exception>
     public HandedOver TakeValues(Level level, ReadOnlySpan<Incoming> incoming)
     {
@@ -32,14 +139,68 @@ internal sealed class PlanBook(WiringReader reader)
         return faults.Count == 0 ? values : throw WiringException.AtRunTime(faults);
     }
 
-    private Plan? Look(Type service)
+    private Plan PlanConstruction((Type Made, TypeList Arguments) construction)
     {
-        Supply supply = Graph.SupplyFor(new ServiceId(Types[service]));
-        return supply.Core switch
+        lock (_gate)
         {
-            Supply.Missing => null,
-            Supply.Ambiguous ambiguous => throw WiringException.AtRunTime(AmbiguousRule.AskedFor(Graph, ambiguous)),
-            _ => _compiler.PlanFor(supply),
-        };
+            TypeRef made = Types[construction.Made];
+            return _compiler.PlanFor(Sound(Graph.Construct(made, [.. construction.Arguments.Select(type => Types[type])]), new ServiceId(made)));
+        }
     }
+
+    private Plan PlanFor(Node node)
+    {
+        lock (_gate)
+        {
+            Graph.Add(node);
+            ThrowIfFaulty([node]);
+            return _compiler.PlanFor(node);
+        }
+    }
+
+    private Plan? Look(Key key)
+    {
+        lock (_gate)
+        {
+            ServiceId service = IdOf(key);
+            Supply supply = Graph.SupplyFor(service);
+            return supply.All().OfType<Supply.Missing>().Any(missing => missing.Unfitting.Count == 0)
+                ? null
+                : _compiler.PlanFor(Sound(supply, service));
+        }
+    }
+
+    private Supply Sound(Supply supply, ServiceId service)
+    {
+        Fault? unmet = supply.All().Select(each => AskedForFaults.Of(Graph, each, service)).FirstOrDefault(fault => fault is not null);
+        if (unmet is not null)
+        {
+            throw WiringException.AtRunTime(unmet);
+        }
+
+        ThrowIfFaulty(ServiceGraph.NodesIn(supply));
+        return supply;
+    }
+
+    /// <summary>Checks what has come into the graph since it was built; a faulty part is told to whoever asks for it.</summary>
+    private void ThrowIfFaulty(IEnumerable<Node> start)
+    {
+        IReadOnlyList<Node> newcomers = [.. Graph.ReachableFrom(start).Where(node => !_checked.Contains(node))];
+        if (newcomers.Count == 0)
+        {
+            return;
+        }
+
+        IReadOnlyList<Fault> faults = [.. Checker.Inspect(Graph, newcomers).Where(fault => fault.Severity == Severity.Fault)];
+        if (faults.Count > 0)
+        {
+            throw WiringException.AtRunTime(faults);
+        }
+
+        _checked.UnionWith(newcomers);
+    }
+
+    private ServiceId IdOf(Key key) => new(Types[key.Service], Types.MarkOf(key.Mark));
+
+    private readonly record struct Key(Type Service, object? Mark);
 }

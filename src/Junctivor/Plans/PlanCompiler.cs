@@ -1,28 +1,32 @@
 using Junctivor.Graph;
 using Junctivor.Reading;
 using Junctivor.Registering;
+using Junctivor.Runtime;
 
 namespace Junctivor.Plans;
 
-/// <summary>Makes plans of the nodes of a sound graph, bottom up and without recursion. Safe for use by several threads.</summary>
-internal sealed class PlanCompiler(WiringReader reader)
+/// <summary>Makes plans of the nodes of a sound graph, bottom up and without recursion. Whoever calls holds the gate of the book.</summary>
+internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNodes? shared)
 {
-    private readonly Lock _gate = new();
     private readonly Dictionary<Node, Plan> _plans = [];
     private readonly Dictionary<Level, int> _slots = [];
 
     /// <summary>The plan for what somebody gets who asks; the supply must be met.</summary>
     public Plan PlanFor(Supply supply)
     {
-        lock (_gate)
+        foreach (Node node in NodesNow(supply))
         {
-            if (supply is Supply.Single single)
-            {
-                Compile(single.Node);
-            }
-
-            return Plan(supply, null);
+            Compile(node);
         }
+
+        return Compose(supply, null);
+    }
+
+    /// <summary>The plan for a node that nobody asks for by a service.</summary>
+    public Plan PlanFor(Node node)
+    {
+        Compile(node);
+        return _plans[node];
     }
 
     private void Compile(Node root)
@@ -30,9 +34,9 @@ internal sealed class PlanCompiler(WiringReader reader)
         Stack<Node> open = new([root]);
         while (open.TryPeek(out Node? node))
         {
-            List<Node> needed = _plans.ContainsKey(node)
+            List<Node> needed = _plans.ContainsKey(node) || shared?.IsShared(node) == true
                 ? []
-                : [.. reader.Graph.EdgesOf(node).Where(edge => !edge.IsDeferred && !_plans.ContainsKey(edge.To)).Select(edge => edge.To)];
+                : [.. reader.Graph.NeedsOf(node).SelectMany(need => NodesNow(need.Supply)).Where(next => !_plans.ContainsKey(next))];
             if (needed.Count > 0)
             {
                 needed.ForEach(open.Push);
@@ -47,37 +51,82 @@ internal sealed class PlanCompiler(WiringReader reader)
         }
     }
 
+    /// <summary>What must be there when the supply is asked for; not what a wrapper comes to later.</summary>
+    private static IEnumerable<Node> NodesNow(Supply supply) => supply switch
+    {
+        Supply.Single single => [single.Node],
+        Supply.Many many => many.Elements.SelectMany(NodesNow),
+        Supply.Keyed keyed => keyed.Elements.SelectMany(element => NodesNow(element.Supply)),
+        _ => [],
+    };
+
     private Plan Compose(Node node)
     {
-        bool isMade = node.Kind is NodeKind.Class or NodeKind.Factory;
+        if (shared?.CounterpartOf(node) is { } counterpart)
+        {
+            return new Plan(new SharedRecipe(shared.Parent, new Lazy<Plan>(() => shared.Parent.Book.PlanOf(counterpart))))
+            {
+                Node = node,
+                Class = reader.Types[node.Made],
+                Level = node.Level,
+            };
+        }
+
+        Plan.Argument[] arguments = [.. reader.Graph.NeedsOf(node).Select(need => new Plan.Argument(need.Parameter.Name, Compose(need.Supply, need.Parameter)))];
+        if (node.Kind == NodeKind.Alias)
+        {
+            return arguments[0].Plan;
+        }
+
         return new Plan(RecipeOf(node))
         {
             Node = node,
+            Class = reader.Types[node.Made],
             Level = node.Level,
-            Slot = isMade && !node.Level.IsTransient ? NextSlot(node.Level) : Plans.Plan.NoSlot,
-            IsOwned = isMade,
-            Arguments = [.. reader.Graph.NeedsOf(node).Select(need => new Plan.Argument(need.Parameter.Name, Plan(need.Supply, need.Parameter)))],
+            Slot = node.Makes && !node.Level.IsTransient ? NextSlot(node.Level) : Plan.NoSlot,
+            IsOwned = node.Makes && node.Endings.IsOwned != false,
+            Arguments = arguments,
         };
     }
 
-    private Recipe RecipeOf(Node node) => reader.MakingOf(node) switch
+    private Recipe RecipeOf(Node node)
     {
-        Making.OfClass => new ConstructorRecipe(reader.ConstructorOf(node)),
-        Making.OfFactory factory => new FactoryRecipe(factory.Call),
-        Making.OfValue value => new ConstantRecipe(value.Value),
-        _ => new IncomingRecipe(node),
-    };
+        Recipe recipe = reader.MakingOf(node) switch
+        {
+            Making.OfClass => new ConstructorRecipe(reader.ConstructorOf(node)),
+            Making.OfFactory factory => new FactoryRecipe(factory.Call),
+            Making.OfValue value => new ConstantRecipe(value.Value),
+            _ => new IncomingRecipe(node),
+        };
+        return node.Properties.Count == 0 ? recipe : new PropertyFillingRecipe(recipe, [.. node.Properties.Select(reader.PropertyOf)]);
+    }
 
-    private Plan Plan(Supply supply, Parameter? parameter) => supply switch
+    private Plan Compose(Supply supply, Parameter? parameter) => supply switch
     {
         Supply.Single single => _plans[single.Node],
-        Supply.Deferred deferred => new Plan(Wrapper(deferred)),
-        Supply.Nothing when parameter is not null => new Plan(new ConstantRecipe(reader.DefaultOf(parameter))),
+        Supply.Deferred { Form: DeferredForm.FuncWithArguments } function =>
+            new Plan(new ArgumentFuncRecipe(reader.Types[function.Wrapper], Later(function.Inner))),
+        Supply.Deferred deferred => new Plan(new DeferredRecipe(deferred.Form, reader.WrappersOf(deferred.Wanted), Later(deferred.Inner))),
+        Supply.Many many => new Plan(new ListRecipe(reader.WrappersOf(many.Element.Type))) { Arguments = Elements(many.Elements) },
+        Supply.Keyed keyed => new Plan(Keyed(keyed)) { Arguments = Elements([.. keyed.Elements.Select(element => element.Supply)]) },
+        Supply.Ambient ambient => new Plan(new AmbientRecipe(ambient.Form)) { IsScope = ambient.Form == AmbientForm.Scope },
+        Supply.Argument argument => new Plan(new ArgumentRecipe(argument.Number)),
+        Supply.Passed or Supply.Nothing => new Plan(new ConstantRecipe(parameter is null ? null : reader.ConstantOf(parameter))),
         _ => throw new InvalidOperationException($"Only a sound graph is compiled, and this is not met: {supply}."),
     };
 
-    private DeferredRecipe Wrapper(Supply.Deferred deferred) =>
-        new(deferred.Form, reader.WrappersOf(deferred.Wanted), new Lazy<Plan>(() => PlanFor(deferred.Inner)));
+    private Plan.Argument[] Elements(IReadOnlyList<Supply> elements) =>
+        [.. elements.Select((element, number) => new Plan.Argument($"[{number}]", Compose(element, null)))];
+
+    private Recipe Keyed(Supply.Keyed keyed)
+    {
+        Wrappers wrappers = reader.WrappersOf(keyed.Element.Type);
+        return keyed.Elements.All(element => element.Mark.Type is null) && reader.Types[keyed.Key] == typeof(string)
+            ? new DictionaryRecipe<string>(wrappers, [.. keyed.Elements.Select(element => element.Mark.Text!)])
+            : new DictionaryRecipe<Type>(wrappers, [.. keyed.Elements.Select(element => reader.Types[element.Mark.Type!])]);
+    }
+
+    private Lazy<Plan> Later(Supply supply) => new(() => book.PlanFor(supply));
 
     private int NextSlot(Level level) => _slots[level] = _slots.GetValueOrDefault(level, -1) + 1;
 }

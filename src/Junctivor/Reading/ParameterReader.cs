@@ -5,33 +5,73 @@ using Junctivor.Graph;
 
 namespace Junctivor.Reading;
 
-/// <summary>Reads what constructors and factories ask for.</summary>
+/// <summary>Reads what constructors, factories and properties ask for.</summary>
 internal sealed class ParameterReader(TypeCatalog types)
 {
-    private readonly Dictionary<Parameter, object?> _defaults = [];
+    private readonly Dictionary<Parameter, object?> _constants = [];
     private readonly NullabilityInfoContext _nullability = new();
+
+    /// <summary>What a parameter gets that is passed a constant, or that is optional and registered by nobody.</summary>
+    public object? ConstantOf(Parameter parameter) => _constants.GetValueOrDefault(parameter);
 
     public IReadOnlyList<Parameter> Read(IEnumerable<ParameterInfo> infos) => [.. infos.Select(Read)];
 
-    /// <summary>What an optional parameter gets where nobody registers the service.</summary>
-    public object? DefaultOf(Parameter parameter) => _defaults.GetValueOrDefault(parameter);
-
-    private Parameter Read(ParameterInfo info)
+    public Parameter Read(ParameterInfo info)
     {
         Type type = info.ParameterType;
-        Type? underlying = Nullable.GetUnderlyingType(type);
-        bool isNullable = underlying is not null || (!type.IsValueType && !type.IsByRef && _nullability.Create(info).WriteState == NullabilityState.Nullable);
-        Parameter parameter = new(info.Name ?? $"parameter {info.Position + 1}", types[underlying ?? type])
+        bool isNullable = !type.IsValueType && !type.IsByRef && _nullability.Create(info).WriteState == NullabilityState.Nullable;
+        Parameter parameter = new(info.Name ?? $"parameter {info.Position + 1}", Wanted(type))
         {
-            IsOptional = isNullable || info.HasDefaultValue,
+            Mark = MarkOf(info),
+            IsOptional = isNullable || Nullable.GetUnderlyingType(type) is not null || info.HasDefaultValue,
             Obstacle = ObstacleOf(type),
         };
         if (info.HasDefaultValue)
         {
-            _defaults.Add(parameter, DefaultValue(info));
+            _constants.Add(parameter, DefaultValue(info));
         }
 
         return parameter;
+    }
+
+    public Parameter Read(PropertyInfo info)
+    {
+        bool isNullable = !info.PropertyType.IsValueType && _nullability.Create(info).WriteState == NullabilityState.Nullable;
+        return new Parameter(info.Name, Wanted(info.PropertyType))
+        {
+            Mark = MarkOf(info),
+            IsOptional = isNullable || Nullable.GetUnderlyingType(info.PropertyType) is not null,
+            Obstacle = info.SetMethod is { IsPublic: true } ? ObstacleOf(info.PropertyType) : "has no public setter",
+        };
+    }
+
+    /// <summary>The same parameter, met by a constant.</summary>
+    public Parameter Passing(Parameter parameter, object? constant)
+    {
+        Parameter passed = new(parameter.Name, parameter.Type) { IsPassed = true };
+        _constants.Add(passed, constant);
+        return passed;
+    }
+
+    private TypeRef Wanted(Type type) => types[Nullable.GetUnderlyingType(type) ?? type];
+
+    private Mark? MarkOf(ICustomAttributeProvider place)
+    {
+        foreach (object attribute in place.GetCustomAttributes(inherit: true))
+        {
+            if (attribute is MarkedAttribute text)
+            {
+                return Mark.Of(text.Mark);
+            }
+
+            Type type = attribute.GetType();
+            if (type.IsConstructedGenericType && type.GetGenericTypeDefinition() == typeof(MarkedAttribute<>))
+            {
+                return Mark.Of(types[type.GenericTypeArguments[0]]);
+            }
+        }
+
+        return null;
     }
 
     /// <summary>Reflection gives null for the default of a structure, and the number for that of an enumeration.</summary>

@@ -37,14 +37,24 @@ internal sealed class TypeCatalog
         }
     }
 
+    /// <summary>The mark that a string or a type stands for; null for none.</summary>
+    public Mark? MarkOf(object? mark) => mark switch
+    {
+        string text => Mark.Of(text),
+        Type type => Mark.Of(this[type]),
+        _ => null,
+    };
+
     private TypeRef Enter(Type type)
     {
         string id = UniqueId(type);
         TypeRef entered = new(id, TypeNames.Short(type), TypeNames.Qualified(type), _names)
         {
-            Definition = TypeNames.Definition(type),
+            DefinitionName = TypeNames.Definition(type),
+            Definition = type.IsConstructedGenericType ? this[type.GetGenericTypeDefinition()] : null,
             Arguments = Arguments(type),
             IsValueType = type.IsValueType,
+            IsDefinition = type.IsGenericTypeDefinition,
             IsOpen = type.ContainsGenericParameters,
             IsInterface = type.IsInterface,
             IsAbstract = type.IsAbstract && !type.IsInterface,
@@ -66,16 +76,32 @@ internal sealed class TypeCatalog
         _ => [],
     };
 
-    [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = "An interface that was trimmed away is one that nobody asks for.")]
     private List<TypeRef> Supertypes(Type type)
     {
-        List<TypeRef> supertypes = [.. type.GetInterfaces().Select(implemented => this[implemented])];
+        IEnumerable<Type> supertypes = AllSupertypes(type);
+        return [.. (type.IsGenericTypeDefinition ? supertypes.Select(OfDefinition) : supertypes).Distinct().Select(supertype => this[supertype])];
+
+        static Type OfDefinition(Type supertype) => supertype.IsGenericType ? supertype.GetGenericTypeDefinition() : supertype;
+    }
+
+    /// <summary>The base classes and interfaces of a type.</summary>
+    [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = "An interface that was trimmed away is one that nobody asks for.")]
+    public static IEnumerable<Type> AllSupertypes(Type type)
+    {
         for (Type? parent = type.BaseType; parent is not null; parent = parent.BaseType)
         {
-            supertypes.Add(this[parent]);
+            yield return parent;
         }
 
-        return supertypes;
+        foreach (Type implemented in type.GetInterfaces())
+        {
+            yield return implemented;
+        }
+
+        if (type.IsInterface)
+        {
+            yield return typeof(object);
+        }
     }
 
     /// <summary>Plug-ins can bring two types of one name, each in a load context of its own.</summary>

@@ -29,6 +29,14 @@ internal static class Entries
         where TService : notnull =>
         Start<TService>(level, new Making.OfFactory(typeof(TService), factory.Method, parameterCount, call), place);
 
+    public static Registration<TService> Decorating<TService>(
+        Delegate factory, int parameterCount, Func<object?[], object?> call, SourcePlace place)
+        where TService : class =>
+        AsDecorator(OfFactory<TService>(Level.Transient, factory, parameterCount, call, place));
+
+    /// <summary>The lifetime of a decorator is that of what it wraps; the one it starts with is never looked at.</summary>
+    public static Registration<T> AsDecorator<T>(Registration<T> registration) => new(registration.Entry with { IsDecorator = true });
+
     public static Registration<object> Incoming(Level level, Type service, SourcePlace place)
     {
         ArgumentNullException.ThrowIfNull(service);

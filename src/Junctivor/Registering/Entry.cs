@@ -16,6 +16,29 @@ internal sealed record Entry
     /// <summary>What <c>Also</c> added.</summary>
     public IReadOnlyList<Type> AlsoServes { get; init; } = [];
 
+    /// <summary>A string or a type; null for none.</summary>
+    public object? Mark { get; init; }
+
+    /// <summary>The mark of what an alias stands for.</summary>
+    public object? TargetMark { get; init; }
+
+    public bool IsDecorator { get; init; }
+
+    public bool IsEnabled { get; init; } = true;
+
+    public Endings Endings { get; init; } = Endings.None;
+
+    public Type? OnlyFor { get; init; }
+
+    /// <summary>The constants for constructor parameters.</summary>
+    public IReadOnlyList<PassedValue> Passed { get; init; } = [];
+
     /// <summary>The wrappers of the service types whose types were known where the entry was written.</summary>
     public IReadOnlyList<Wrappers> Wrappers { get; init; } = [];
+
+    /// <summary>The plug-in that it came with, which must stay loaded as long as a container uses it.</summary>
+    public PluginContext? Plugin { get; init; }
+
+    /// <summary>What a folder of plug-ins could not bring, to be told with the faults.</summary>
+    public string? Trouble { get; init; }
 }

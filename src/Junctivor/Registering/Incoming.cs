@@ -6,15 +6,19 @@ namespace Junctivor;
 /// </summary>
 public sealed class Incoming
 {
-    private Incoming(Type service, object given)
+    private Incoming(Type service, object given, object? mark)
     {
         Service = service;
         Given = given;
+        Mark = mark;
     }
 
     internal Type Service { get; }
 
     internal object Given { get; }
+
+    /// <summary>A string or a type; null for none.</summary>
+    internal object? Mark { get; }
 
     /// <summary>Hands over a value for exactly the type <typeparamref name="T"/>.</summary>
     /// <typeparam name="T">The type that the wiring promises.</typeparam>
@@ -25,7 +29,7 @@ public sealed class Incoming
         where T : notnull
     {
         ArgumentNullException.ThrowIfNull(value);
-        return new Incoming(typeof(T), value);
+        return new Incoming(typeof(T), value, null);
     }
 
     /// <summary>Hands over a value for exactly a type known only at run time.</summary>
@@ -43,6 +47,31 @@ public sealed class Incoming
             throw new ArgumentException($"{value.GetType()} is no {service}: hand over a value of the type that the wiring promises.", nameof(value));
         }
 
-        return new Incoming(service, value);
+        return new Incoming(service, value, null);
+    }
+
+    /// <summary>Hands it over for the promise with this mark.</summary>
+    /// <typeparam name="TMark">The mark of the promise.</typeparam>
+    /// <returns>A copy with the mark.</returns>
+    public Incoming Marked<TMark>() => Marked(typeof(TMark));
+
+    /// <summary>Hands it over for the promise with this mark.</summary>
+    /// <param name="mark">The mark of the promise.</param>
+    /// <returns>A copy with the mark.</returns>
+    /// <exception cref="ArgumentException"><paramref name="mark"/> is null or empty.</exception>
+    public Incoming Marked(string mark)
+    {
+        ArgumentException.ThrowIfNullOrEmpty(mark);
+        return new(Service, Given, mark);
+    }
+
+    /// <summary>Hands it over for the promise with this mark.</summary>
+    /// <param name="mark">The mark of the promise.</param>
+    /// <returns>A copy with the mark.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="mark"/> is null.</exception>
+    public Incoming Marked(Type mark)
+    {
+        ArgumentNullException.ThrowIfNull(mark);
+        return new(Service, Given, mark);
     }
 }

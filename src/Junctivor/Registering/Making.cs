@@ -21,7 +21,7 @@ internal abstract record Making
     }
 
     /// <summary>A function; <paramref name="Call"/> hands it its arguments without reflection.</summary>
-    internal sealed record OfFactory(Type Returned, MethodInfo Method, int ParameterCount, Func<object?[], object?> Call) : Making
+    internal sealed record OfFactory(Type Returned, MethodInfo? Method, int ParameterCount, Func<object?[], object?> Call) : Making
     {
         public override Type Made => Returned;
     }
@@ -36,5 +36,11 @@ internal abstract record Making
     internal sealed record OfIncoming(Type Promised) : Making
     {
         public override Type Made => Promised;
+    }
+
+    /// <summary>Nothing of its own: what serves another service serves this one too.</summary>
+    internal sealed record OfAlias(Type Target) : Making
+    {
+        public override Type Made => Target;
     }
 }

@@ -1,3 +1,4 @@
+using Junctivor.Reading;
 using Junctivor.Registering;
 
 namespace Junctivor;
@@ -23,7 +24,20 @@ public abstract class Registration
 
     /// <summary>What the entry says, for people.</summary>
     /// <returns>The lifetime, the class and the service, such as <c>singleton AlmanacTideTable for ITideTable</c>.</returns>
-    public override string ToString() => Entry.Making.Made == Service
-        ? $"{Entry.Level} {Service.Name}"
-        : $"{Entry.Level} {Entry.Making.Made.Name} for {Service.Name}";
+    public override string ToString()
+    {
+        string services = string.Join(", ", Entry.AlsoServes.Prepend(Service).Select(TypeNames.Short));
+        string made = TypeNames.Short(Entry.Making.Made);
+        string kind = Entry.IsDecorator ? "decorator" : Entry.Making is Making.OfAlias ? "alias" : Entry.Level.Name;
+        string mark = Entry.Mark switch
+        {
+            Type type => $" marked {TypeNames.Short(type)}",
+            string text => $" marked \"{text}\"",
+            _ => "",
+        };
+        return (services == made ? $"{kind} {made}" : $"{kind} {made} for {services}") + mark;
+    }
+
+    /// <summary>The same entry, brought by a plug-in.</summary>
+    internal abstract Registration From(PluginContext plugin);
 }

@@ -1,10 +1,11 @@
+using Junctivor.Graph;
 using Junctivor.Registering;
 
 namespace Junctivor;
 
 /// <summary>
 /// One entry of a <see cref="Wiring"/>, and what can be said further of it. Every verb returns a changed copy,
-/// so a registration can be shared.
+/// so a registration can be shared. A verb that means nothing on an entry is reported (JV109), not passed over.
 /// </summary>
 /// <typeparam name="T">The class, or what the factory returns; <see cref="object"/> for types known only at run time.</typeparam>
 public sealed class Registration<T> : Registration
@@ -30,9 +31,127 @@ public sealed class Registration<T> : Registration
         return Also(service, null);
     }
 
+    /// <summary>Tells it apart from others of its type: only who asks by this mark gets it.</summary>
+    /// <typeparam name="TMark">The mark: any class that is not static.</typeparam>
+    /// <returns>A copy with the mark, for all that it serves; a second mark takes the place of the first.</returns>
+    public Registration<T> Marked<TMark>() => Marked(typeof(TMark));
+
+    /// <summary>Tells it apart from others of its type: only who asks by this mark gets it.</summary>
+    /// <param name="mark">The mark, compared letter by letter.</param>
+    /// <returns>A copy with the mark, for all that it serves; a second mark takes the place of the first.</returns>
+    /// <exception cref="ArgumentException"><paramref name="mark"/> is null or empty.</exception>
+    public Registration<T> Marked(string mark)
+    {
+        ArgumentException.ThrowIfNullOrEmpty(mark);
+        return new(Entry with { Mark = mark });
+    }
+
+    /// <summary>Tells it apart from others of its type: only who asks by this mark gets it.</summary>
+    /// <param name="mark">The mark.</param>
+    /// <returns>A copy with the mark, for all that it serves; a second mark takes the place of the first.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="mark"/> is null.</exception>
+    public Registration<T> Marked(Type mark)
+    {
+        ArgumentNullException.ThrowIfNull(mark);
+        return new(Entry with { Mark = mark });
+    }
+
+    /// <summary>Lets an alias stand for the registration with this mark.</summary>
+    /// <typeparam name="TMark">The mark of what the alias stands for.</typeparam>
+    /// <returns>A copy that stands for the marked registration.</returns>
+    public Registration<T> TargetMarked<TMark>() => new(Entry with { TargetMark = typeof(TMark) });
+
+    /// <summary>Lets an alias stand for the registration with this mark.</summary>
+    /// <param name="mark">The mark of what the alias stands for.</param>
+    /// <returns>A copy that stands for the marked registration.</returns>
+    /// <exception cref="ArgumentException"><paramref name="mark"/> is null or empty.</exception>
+    public Registration<T> TargetMarked(string mark)
+    {
+        ArgumentException.ThrowIfNullOrEmpty(mark);
+        return new(Entry with { TargetMark = mark });
+    }
+
+    /// <summary>
+    /// Takes the place of all earlier registrations of the service with the same mark; JV203 if there is none. Where it, or
+    /// one that it replaces, serves several services, each service is looked at by itself.
+    /// </summary>
+    /// <returns>A copy that replaces.</returns>
+    public Registration<T> Replacing() => With(Entry.Endings with { IsReplacing = true });
+
+    /// <summary>Counts only if nobody else in the whole wiring registers the service with the same mark.</summary>
+    /// <returns>A copy that stands back.</returns>
+    public Registration<T> IfMissing() => With(Entry.Endings with { IsIfMissing = true });
+
+    /// <summary>Is the one to take where one is wanted and several are registered; lists have all the same.</summary>
+    /// <returns>A copy that comes first.</returns>
+    public Registration<T> FirstChoice() => With(Entry.Endings with { IsFirstChoice = true });
+
+    /// <summary>Serves only where this class asks, and there before the others; absent everywhere else.</summary>
+    /// <typeparam name="TConsumer">The class that asks: exactly that class.</typeparam>
+    /// <returns>A copy for that class only.</returns>
+    public Registration<T> OnlyFor<TConsumer>() => OnlyFor(typeof(TConsumer));
+
+    /// <summary>Serves only where this class asks, and there before the others; absent everywhere else.</summary>
+    /// <param name="consumer">The class that asks: exactly that class, or any closing of a generic definition.</param>
+    /// <returns>A copy for that class only.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="consumer"/> is null.</exception>
+    public Registration<T> OnlyFor(Type consumer)
+    {
+        ArgumentNullException.ThrowIfNull(consumer);
+        return new(Entry with { OnlyFor = consumer });
+    }
+
+    /// <summary>Passes a constant for the one constructor parameter of exactly this type; JV106 if there is none, or are two.</summary>
+    /// <typeparam name="TValue">The type of the parameter.</typeparam>
+    /// <param name="value">The constant.</param>
+    /// <returns>A copy that passes it.</returns>
+    public Registration<T> Passing<TValue>(TValue value) => Passing(new PassedValue(null, typeof(TValue), value));
+
+    /// <summary>Passes a constant for the constructor parameter of this name; JV106 if there is none, or it is of another type.</summary>
+    /// <typeparam name="TValue">The type of the constant.</typeparam>
+    /// <param name="parameter">The name of the parameter.</param>
+    /// <param name="value">The constant.</param>
+    /// <returns>A copy that passes it.</returns>
+    /// <exception cref="ArgumentException"><paramref name="parameter"/> is null or empty.</exception>
+    public Registration<T> Passing<TValue>(string parameter, TValue value)
+    {
+        ArgumentException.ThrowIfNullOrEmpty(parameter);
+        return Passing(new PassedValue(parameter, typeof(TValue), value));
+    }
+
+    /// <summary>Says that it is resolved from outside. Where any entry says so, what no such entry reaches is reported (JV501).</summary>
+    /// <returns>A copy that is a root.</returns>
+    public Registration<T> ResolvedDirectly() => With(Entry.Endings with { IsRoot = true });
+
+    /// <summary>Lets the container or scope end the object when it ends; for values, which it otherwise leaves alone.</summary>
+    /// <returns>A copy that is owned.</returns>
+    public Registration<T> DisposeAtEnd() => With(Entry.Endings with { IsOwned = true });
+
+    /// <summary>Leaves the object alone when the container or scope ends; for made things, which it otherwise ends.</summary>
+    /// <returns>A copy that is not owned.</returns>
+    public Registration<T> LeaveUndisposed() => With(Entry.Endings with { IsOwned = false });
+
+    /// <summary>
+    /// Lets a value that is promised for the container be handed over after it is built, with <see cref="Container.HandOver"/>.
+    /// Who needs it takes <see cref="Lazy{T}"/>; a direct need is JV402.
+    /// </summary>
+    /// <returns>A copy for a late value.</returns>
+    public Registration<T> Later() => With(Entry.Endings with { IsLate = true });
+
+    /// <summary>Leaves the entry out if the condition does not hold.</summary>
+    /// <param name="condition">Whether it counts.</param>
+    /// <returns>A copy that counts or not.</returns>
+    public Registration<T> Enabled(bool condition) => new(Entry with { IsEnabled = condition });
+
+    internal override Registration From(PluginContext plugin) => new Registration<T>(Entry with { Plugin = plugin });
+
     private Registration<T> Also(Type service, Wrappers? wrappers) => new(Entry with
     {
         AlsoServes = [.. Entry.AlsoServes, service],
         Wrappers = wrappers is null ? Entry.Wrappers : [.. Entry.Wrappers, wrappers],
     });
+
+    private Registration<T> Passing(PassedValue value) => new(Entry with { Passed = [.. Entry.Passed, value] });
+
+    private Registration<T> With(Endings endings) => new(Entry with { Endings = endings });
 }

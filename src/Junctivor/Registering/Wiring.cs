@@ -38,6 +38,17 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
         _registrations.Add(registration);
     }
 
+    /// <summary>Gives a module on a condition, to be spread: <c>.. Wiring.If(rehearsal, [ … ])</c>.</summary>
+    /// <param name="condition">Whether it counts.</param>
+    /// <param name="wiring">The module.</param>
+    /// <returns>The module, or an empty wiring.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="wiring"/> is null.</exception>
+    public static Wiring If(bool condition, Wiring wiring)
+    {
+        ArgumentNullException.ThrowIfNull(wiring);
+        return condition ? wiring : [];
+    }
+
     /// <summary>Finds everything that is wrong, without making anything.</summary>
     /// <returns>The report; it has no faults if the wiring is sound.</returns>
     public CheckReport Check() => Check(new BuildOptions());
@@ -49,7 +60,7 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
     public CheckReport Check(BuildOptions options)
     {
         ArgumentNullException.ThrowIfNull(options);
-        return Report(new WiringReader(_registrations).Graph, options, []);
+        return Report(Read(), options, []);
     }
 
     /// <summary>Checks the whole wiring, and makes the container if it is sound. Nothing is constructed yet.</summary>
@@ -67,10 +78,10 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
     public Container Build(BuildOptions options, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(options);
-        WiringReader reader = new(_registrations);
+        WiringReader reader = Read();
         HandedOver values = HandedOver.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
-        CheckReport report = Report(reader.Graph, options, [.. unpromised, .. IncomingFaults.NotHandedOver(reader.Graph, values.Has)]);
-        return report.IsSound ? new Container(new PlanBook(reader), values) : throw new WiringException(report);
+        CheckReport report = Report(reader, options, [.. unpromised, .. IncomingFaults.NotHandedOver(reader.Graph, values.Has)]);
+        return report.IsSound ? new Container(new PlanBook(reader), values, report) : throw new WiringException(report);
     }
 
     /// <summary>Goes through the entries in the order written.</summary>
@@ -79,9 +90,11 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
 
     IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();
 
-    private static CheckReport Report(ServiceGraph graph, BuildOptions options, IEnumerable<Fault> further)
+    private WiringReader Read() => new(_registrations.Select(registration => registration.Entry));
+
+    private static CheckReport Report(WiringReader reader, BuildOptions options, IEnumerable<Fault> further)
     {
-        IEnumerable<Fault> found = Checker.Inspect(graph).Concat(further);
+        IEnumerable<Fault> found = [.. Checker.Inspect(reader.Graph), .. further, .. PluginFaults.Of(reader.Entries.Select(entry => entry.Trouble))];
         return new CheckReport(options.WarningsAreFaults
             ? found.Select(fault => fault.Severity == Severity.Warning ? fault with { Severity = Severity.Fault } : fault)
             : found);

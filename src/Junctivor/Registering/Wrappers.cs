@@ -12,5 +12,12 @@ internal abstract class Wrappers
 
     public abstract object Lazy(Func<object> resolve);
 
+    /// <summary>A fresh array, which serves as every kind of list.</summary>
+    public abstract object Array(object?[] elements);
+
+    /// <summary>A fresh dictionary by text, or by type.</summary>
+    public abstract object Dictionary<TKey>(TKey[] keys, object?[] elements)
+        where TKey : notnull;
+
     public abstract object FreshScope(Resolver holder, Func<Resolver, object> resolve);
 }

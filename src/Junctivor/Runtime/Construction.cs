@@ -15,15 +15,21 @@ internal sealed class Construction
     private static Construction? Innermost;
 
     private readonly Resolver _asked;
+    private readonly ServiceGraph _graph;
     private readonly Construction? _outer;
+    private readonly Type? _consumer;
+    private readonly object[] _given;
     private readonly Stack<Frame> _frames = new();
     private readonly List<Owned> _made = [];
     private ConstructionException? _failure;
 
-    private Construction(Resolver asked, Construction? outer)
+    private Construction(Resolver asked, Construction? outer, Type? consumer, object[] given)
     {
         _asked = asked;
+        _graph = asked.Book.Graph;
         _outer = outer;
+        _consumer = consumer;
+        _given = given;
     }
 
     /// <summary>The construction whose user code started this one, on the same thread.</summary>
@@ -32,20 +38,31 @@ internal sealed class Construction
     /// <summary>What is being made, from what was asked for to what is made right now.</summary>
     public IEnumerable<Frame> Frames => _frames.Reverse();
 
-    private ConstructionWay Way => new(this, _asked.Book.Graph);
+    private ConstructionWay Way => new(this, _graph);
 
     /// <summary>Gives an instance, made in <paramref name="asked"/> or in the scope around it that it belongs to.</summary>
     /// <exception cref="WiringException">It needs a scope or a value that is not there, or itself.</exception>
     /// <exception cref="ConstructionException">User code threw.</exception>
     /// <exception cref="ObjectDisposedException">The scope that it belongs to has ended.</exception>
-    public static object Run(Plan plan, Resolver asked)
+    public static object Run(Plan plan, Resolver asked) => Run(plan, asked, null, []);
+
+    /// <param name="plan">What to make.</param>
+    /// <param name="asked">Who is asked for it.</param>
+    /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
+    public static object Run(Plan plan, Resolver asked, Type? consumer) => Run(plan, asked, consumer, []);
+
+    /// <param name="plan">What to make.</param>
+    /// <param name="asked">Who is asked for it.</param>
+    /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
+    /// <param name="given">The arguments of the call that constructs.</param>
+    public static object Run(Plan plan, Resolver asked, Type? consumer, object[] given)
     {
         if (plan.IsShared && asked.HomeOf(plan.Level)?.Store.Find(plan.Slot) is { } ready)
         {
             return ready;
         }
 
-        Construction construction = new(asked, Innermost);
+        Construction construction = new(asked, Innermost, consumer, given);
         Innermost = construction;
         try
         {
@@ -102,8 +119,7 @@ internal sealed class Construction
     /// <summary>Gives what is there already; else puts a frame on top for it, and gives null.</summary>
     private object? Take(Plan plan, string? parameter, Resolver asked)
     {
-        Resolver home = asked.HomeOf(plan.Level)
-            ?? throw WiringException.AtRunTime(ScopeFaults.OutsideScope(plan.Node!, Way.To(plan, parameter), asked.Description));
+        Resolver home = asked.HomeOf(plan.Level) ?? throw WiringException.AtRunTime(Outside(plan.Node!, Way.To(plan, parameter), asked));
         if (plan.IsShared)
         {
             return TakeShared(plan, parameter, home);
@@ -115,10 +131,49 @@ internal sealed class Construction
             return null;
         }
 
-        object? given = plan.Recipe.Make(home, []);
-        return given is null && plan.Node is { Kind: NodeKind.Incoming } promise
-            ? throw WiringException.AtRunTime(IncomingFaults.NotHandedOver(promise, Way.To(plan, parameter)))
-            : given;
+        object? given = plan.Recipe.Make(SurroundingsIn(home), []);
+        return given is null ? Nothing(plan, parameter, home) : given;
+    }
+
+    /// <summary>Some may be nothing; a promised value and a scope may not.</summary>
+    private object? Nothing(Plan plan, string? parameter, Resolver home)
+    {
+        if (plan.Node is { Kind: NodeKind.Incoming } promise)
+        {
+            throw WiringException.AtRunTime(IncomingFaults.NotHandedOver(promise, Way.To(plan, parameter)));
+        }
+
+        return plan.IsScope
+            ? throw WiringException.AtRunTime(_frames.TryPeek(out Frame? taker) && taker.Plan.Node is { } node
+                ? ScopeFaults.TakesScope(node, Way.Here, home.Description)
+                : ScopeFaults.NoScope(home.Description))
+            : null;
+    }
+
+    private static Fault Outside(Node node, IReadOnlyList<FaultStep> path, Resolver asked) => node.Level.IsUsersOwn
+        ? LevelFaults.OutsideLevel(node, path, asked.Description)
+        : ScopeFaults.OutsideScope(node, path, asked.Description);
+
+    /// <summary>Where something is made that no registration stands for.</summary>
+    private Surroundings SurroundingsIn(Resolver home)
+    {
+        Type? consumer = null;
+        foreach (Frame frame in _frames)
+        {
+            if (frame.Plan.Class is { } asking)
+            {
+                if (consumer is not null)
+                {
+                    return new Surroundings(home, consumer, asking, _given);
+                }
+
+                consumer = asking;
+            }
+        }
+
+        return consumer is null
+            ? new Surroundings(home, _consumer, null, _given)
+            : new Surroundings(home, consumer, _consumer, _given);
     }
 
     private object? TakeShared(Plan plan, string? parameter, Resolver home)
@@ -184,7 +239,7 @@ internal sealed class Construction
     {
         try
         {
-            return frame.Plan.Recipe.Make(frame.Home, frame.Arguments)
+            return frame.Plan.Recipe.Make(new Surroundings(frame.Home, null, null, _given), frame.Arguments)
                 ?? throw new InvalidOperationException($"The factory of {frame.Plan.Node?.Name} returned null; a factory must return an instance.");
         }
         catch (Exception failure) when (!IsFromDeeper(failure))

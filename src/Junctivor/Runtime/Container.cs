@@ -1,5 +1,8 @@
+using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Plans;
+using Junctivor.Reading;
+using Junctivor.Registering;
 using Junctivor.Runtime;
 
 namespace Junctivor;
@@ -17,12 +20,100 @@ namespace Junctivor;
 /// </example>
 public sealed class Container : Resolver
 {
-    internal Container(PlanBook book, HandedOver values)
+    private readonly Container? _parent;
+    private readonly PluginContext[] _plugins;
+
+    internal Container(PlanBook book, HandedOver values, CheckReport report, Container? parent = null)
         : base(book, null, values)
     {
+        Report = report;
+        _parent = parent;
+        _plugins = [.. book.Reader.Entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()];
+        foreach (PluginContext plugin in _plugins)
+        {
+            plugin.Use();
+        }
+
+        OwnValues(values.Owned.Concat(book.OwnedValues));
     }
 
-    internal override string Description => "the container";
+    /// <summary>What the check found when this was built: warnings and notes, as faults stop a build.</summary>
+    public CheckReport Report { get; }
+
+    internal override Container Root => this;
+
+    internal override string Description => _parent is null ? "the container" : "the branch";
+
+    /// <summary>
+    /// Makes a container that shares this one's singletons, with some registrations added or replaced. What the branch
+    /// registers lives and ends with the branch; scoped and transient services resolved through it see what it replaces.
+    /// Singletons of this container do not; where that matters, <see cref="Report"/> of the branch warns (JV503).
+    /// </summary>
+    /// <param name="changes">The registrations to add; <c>Replacing</c> takes the place of those of this container.</param>
+    /// <param name="incoming">The values that <paramref name="changes"/> promise with <c>Singleton.Incoming</c>.</param>
+    /// <returns>The branch; end it before this container, with <c>await using</c>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="changes"/> is null.</exception>
+    /// <exception cref="WiringException">The wiring with the changes has faults: all of them are in its report.</exception>
+    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    public Container Branch(Wiring changes, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(changes);
+        ThrowIfEnded();
+        WiringReader reader = new(Book.Reader.Entries.Concat(changes.Select(registration => registration.Entry)));
+        SharedNodes shared = new(this, reader);
+        HandedOver values = HandedOver.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
+        CheckReport report = new(
+        [
+            .. Checker.Inspect(reader.Graph),
+            .. unpromised,
+            .. IncomingFaults.NotHandedOver(reader.Graph, promise => values.Has(promise) || shared.IsShared(promise)),
+            .. BranchFaults.NotSeen(reader.Graph, shared.IsShared),
+        ]);
+        return report.IsSound
+            ? new Container(new PlanBook(reader, shared), values, report, this)
+            : throw new WiringException(report);
+    }
+
+    /// <summary>Hands over a value that the wiring promises with <c>Singleton.Incoming&lt;T&gt;().Later()</c>: once.</summary>
+    /// <typeparam name="T">The type that the wiring promises.</typeparam>
+    /// <param name="value">The value.</param>
+    /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
+    /// <exception cref="WiringException">The wiring does not promise it for later (JV107).</exception>
+    /// <exception cref="InvalidOperationException">It was handed over before.</exception>
+    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    public void HandOver<T>(T value)
+        where T : notnull
+    {
+        ArgumentNullException.ThrowIfNull(value);
+        ThrowIfEnded();
+        ServiceId service = new(Book.Types[typeof(T)]);
+        Node promise = Book.Graph.LatePromise(service) ?? throw WiringException.AtRunTime(IncomingFaults.NobodyPromisedLater(Book.Graph, service));
+        if (!Values.TryAdd(promise, value))
+        {
+            throw new InvalidOperationException($"{service} was handed over before: a late value is handed over once.");
+        }
+
+        if (promise.Endings.IsOwned == true)
+        {
+            OwnValues([value]);
+        }
+    }
 
     internal override Resolver? HomeOf(Level level) => level == Level.Singleton || level.IsTransient ? this : null;
+
+    internal override bool CanStart(Level level) => level.Within is null;
+
+    internal override void ThrowIfEnded()
+    {
+        base.ThrowIfEnded();
+        _parent?.ThrowIfEnded();
+    }
+
+    private protected override void Leave()
+    {
+        foreach (PluginContext plugin in _plugins)
+        {
+            plugin.Leave();
+        }
+    }
 }

@@ -7,11 +7,15 @@ namespace Junctivor.Runtime;
 /// <summary>The values that a container or a scope was started with, by the registrations that promise them.</summary>
 internal sealed class HandedOver
 {
-    public static readonly HandedOver Nothing = new([]);
+    private static readonly HandedOver Nothing = new([]);
 
-    private readonly (Node Promise, object Value)[] _values;
+    private readonly Lock _gate = new();
+    private (Node Promise, object Value)[] _values;
 
     private HandedOver((Node Promise, object Value)[] values) => _values = values;
+
+    /// <summary>The values that end with the container or scope.</summary>
+    public IEnumerable<object> Owned => _values.Where(each => each.Promise.Endings.IsOwned == true).Select(each => each.Value);
 
     /// <summary>Takes what was handed over, and says what of it nobody promised.</summary>
     public static HandedOver Take(
@@ -21,22 +25,20 @@ internal sealed class HandedOver
         List<(Node Promise, object Value)> values = [];
         foreach (Incoming value in incoming)
         {
-            ServiceId service = new(types[value.Service]);
+            ServiceId service = new(types[value.Service], types.MarkOf(value.Mark));
             services.Add(service);
-            values.AddRange(graph.Candidates(service)
-                .Where(node => node.Kind == NodeKind.Incoming && node.Level == level)
-                .Select(promise => (promise, value.Given)));
+            values.AddRange(graph.Promises(service).Where(node => node.Level == level && !node.Endings.IsLate).Select(promise => (promise, value.Given)));
         }
 
         faults = services.Count == 0 ? [] : [.. IncomingFaults.AtStart(graph, level, services)];
-        return values.Count == 0 ? Nothing : new HandedOver([.. values]);
+        return values.Count == 0 && level != Level.Singleton ? Nothing : new HandedOver([.. values]);
     }
 
     public bool Has(Node promise) => Find(promise) is not null;
 
     public object? Find(Node promise)
     {
-        foreach ((Node known, object value) in _values)
+        foreach ((Node known, object value) in Volatile.Read(ref _values))
         {
             if (known == promise)
             {
@@ -45,5 +47,20 @@ internal sealed class HandedOver
         }
 
         return null;
+    }
+
+    /// <summary>Adds a value that came later; false if it is there already.</summary>
+    public bool TryAdd(Node promise, object value)
+    {
+        lock (_gate)
+        {
+            if (Has(promise))
+            {
+                return false;
+            }
+
+            Volatile.Write(ref _values, [.. _values, (promise, value)]);
+            return true;
+        }
     }
 }

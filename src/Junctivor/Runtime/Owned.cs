@@ -7,6 +7,9 @@ internal readonly record struct Owned(long Number, object Instance)
 
     public bool EndsOnlyAsynchronously => Instance is IAsyncDisposable and not IDisposable;
 
+    /// <summary>A value that was there before anything was made, and so ends last.</summary>
+    public static Owned First(object instance) => new(0, instance);
+
     /// <summary>Takes an object on, if there is anything to end.</summary>
     public static Owned? Of(object instance) =>
         instance is IDisposable or IAsyncDisposable ? new Owned(Interlocked.Increment(ref LastNumber), instance) : null;

@@ -9,7 +9,6 @@ public class ClassTests
     [InlineData(typeof(Ground), "is abstract")]
     [InlineData(typeof(Shelf), "is static")]
     [InlineData(typeof(Locked), "has no public constructor")]
-    [InlineData(typeof(List<>), "has an open type argument")]
     [InlineData(typeof(Action), "is a delegate type")]
     [InlineData(typeof(ByReference), "is passed by reference")]
     [InlineData(typeof(ByPointer), "is a pointer")]
@@ -22,6 +21,17 @@ public class ClassTests
 
         Assert.Contains(why, fault.Summary, StringComparison.Ordinal);
         Assert.NotEmpty(fault.Cures);
+    }
+
+    [Fact]
+    public void An_open_class_for_a_closed_service_is_not_constructible()
+    {
+        Wiring wiring = [Singleton.Of(typeof(IClock), typeof(OpenClock<>))];
+
+        Fault fault = Assert.Single(wiring.Check().Faults);
+
+        Assert.Equal("JV102", fault.Code);
+        Assert.Contains("has an open type argument", fault.Summary, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -85,6 +95,8 @@ public class ClassTests
 
         Assert.Equal(["JV104", "JV104"], wiring.Check().Faults.Select(fault => fault.Code));
     }
+
+    public sealed class OpenClock<T> : IClock;
 
     public static class Shelf;
 

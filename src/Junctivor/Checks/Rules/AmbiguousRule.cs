@@ -7,15 +7,16 @@ internal sealed class AmbiguousRule : IRule
 {
     private const int ShownConsumers = 5;
 
-    public IEnumerable<Fault> Inspect(ServiceGraph graph)
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        var ambiguous = graph.Needs
-            .Where(need => need.Supply.Core is Supply.Ambiguous)
-            .GroupBy(need => ((Supply.Ambiguous)need.Supply.Core).Service);
+        var ambiguous =
+            from need in nodes.SelectMany(graph.NeedsOf)
+            from supply in need.Supply.All().OfType<Supply.Ambiguous>()
+            group (need, supply) by supply.Service;
 
-        foreach (IGrouping<ServiceId, Need> needs in ambiguous)
+        foreach (var asking in ambiguous)
         {
-            yield return Ambiguous(graph, needs.Key, [.. needs]);
+            yield return Ambiguous(graph, asking.First().supply, [.. asking.Select(each => each.need)]);
         }
     }
 
@@ -23,9 +24,8 @@ internal sealed class AmbiguousRule : IRule
     public static Fault AskedFor(ServiceGraph graph, Supply.Ambiguous supply) =>
         Found(graph, supply, $"one {supply.Service} was asked for", [], new Steps(graph).Line(supply.Service.ToString()), depth: 1);
 
-    private static Fault Ambiguous(ServiceGraph graph, ServiceId service, IReadOnlyList<Need> needs)
+    private static Fault Ambiguous(ServiceGraph graph, Supply.Ambiguous supply, IReadOnlyList<Need> needs)
     {
-        Supply.Ambiguous supply = (Supply.Ambiguous)needs[0].Supply.Core;
         Need first = needs[0];
         Steps steps = new Steps(graph).Node(first.Consumer).Need(first, "", 1);
         IReadOnlyList<string> others =
@@ -33,7 +33,7 @@ internal sealed class AmbiguousRule : IRule
             .. needs.Skip(1).Take(ShownConsumers).Select(need => $"{need.Consumer.Name} asks for it too, by {need.Parameter.Name}."),
             .. needs.Count > ShownConsumers + 1 ? new[] { $"So do {needs.Count - ShownConsumers - 1} more." } : [],
         ];
-        return Found(graph, supply, $"{first.Consumer.Name} wants one {service}", others, steps, depth: 2);
+        return Found(graph, supply, $"{first.Consumer.Name} wants one {supply.Service}", others, steps, depth: 2);
     }
 
     private static Fault Found(
@@ -51,9 +51,23 @@ internal sealed class AmbiguousRule : IRule
             Summary = $"{who}, and {supply.Candidates.Count} are registered",
             Path = steps.Path,
             Remarks = remarks,
-            Cures = ["keep one of them", "let each serve a type of its own, and ask for that"],
+            Cures = CuresOf(supply),
             Candidates = [.. supply.Candidates.Select(candidate => candidate.Name)],
             Order = supply.Candidates[supply.Candidates.Count - 1].Order,
         };
+    }
+
+    private static IReadOnlyList<string> CuresOf(Supply.Ambiguous supply)
+    {
+        string service = supply.Service.Type.Name;
+        return supply.Candidates.Count(candidate => candidate.Endings.IsFirstChoice) > 1
+            ? ["leave .FirstChoice() on one of them only"]
+            :
+            [
+                "keep one of them",
+                $"mark them with .Marked<TMark>(), and ask for [Marked<TMark>] {service}",
+                "put .FirstChoice() behind the one to take where one is wanted",
+                $"ask for all of them: IReadOnlyList<{service}>",
+            ];
     }
 }

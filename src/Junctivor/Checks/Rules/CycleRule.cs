@@ -11,9 +11,9 @@ internal sealed class CycleRule : IRule
     private const int ShownInSummary = 5;
     private const int MostRings = 50;
 
-    public IEnumerable<Fault> Inspect(ServiceGraph graph)
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        foreach (IReadOnlyList<Node> knot in Knots.Of(graph))
+        foreach (IReadOnlyList<Node> knot in Knots.Of(graph, nodes))
         {
             foreach (IReadOnlyList<Edge> ring in Rings(graph, [.. knot]).Take(MostRings))
             {

@@ -5,15 +5,16 @@ namespace Junctivor.Checks;
 /// <summary>JV104: a registration for a service that what it makes does not implement.</summary>
 internal sealed class DoesNotServeRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph) =>
-        from node in graph.Nodes
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        from node in nodes
+        where node.Kind != NodeKind.Class || node.Made.IsOpen == node.IsOpen || node.IsOpen
         from service in node.Services
         where !node.Made.Serves(service)
         select Found(graph, node, service);
 
     private static Fault Found(ServiceGraph graph, Node node, TypeRef service)
     {
-        IReadOnlyList<Node> implementing = [.. graph.Nodes.Where(other => other != node && other.Made.Serves(service))];
+        IReadOnlyList<Node> implementing = [.. graph.Written.Where(other => other != node && other.Made.Serves(service))];
         string verb = service.IsInterface ? "implement" : "derive from";
         return new Fault
         {

@@ -8,7 +8,7 @@ internal static class IncomingFaults
     /// <summary>Compares what is handed over to a container or a scope with what the wiring promises for that level.</summary>
     public static IEnumerable<Fault> AtStart(ServiceGraph graph, Level level, IReadOnlyList<ServiceId> handedOver)
     {
-        foreach (ServiceId service in handedOver.Where(service => !PromisesOf(graph, service).Any(node => node.Level == level)).Distinct())
+        foreach (ServiceId service in handedOver.Where(service => !graph.Promises(service).Any(node => node.Level == level && !node.Endings.IsLate)).Distinct())
         {
             yield return NobodyPromised(graph, level, service);
         }
@@ -29,7 +29,7 @@ internal static class IncomingFaults
     /// <summary>Values for the container that its start did not bring.</summary>
     public static IEnumerable<Fault> NotHandedOver(ServiceGraph graph, Func<Node, bool> isHandedOver) =>
         graph.Nodes
-            .Where(node => node.Kind == NodeKind.Incoming && node.Level == Level.Singleton && !isHandedOver(node))
+            .Where(node => node.Kind == NodeKind.Incoming && node.Level == Level.Singleton && !node.Endings.IsLate && !isHandedOver(node))
             .Select(node => NotHandedOver(node, new Steps(graph).Node(node).Path, "given to Build"));
 
     /// <summary>A value that something on the way needs, and that no scope around it has.</summary>
@@ -39,20 +39,28 @@ internal static class IncomingFaults
         Name = "not-handed-over",
         Summary = $"{node.Name} is promised, and was not {when}",
         Path = path,
-        Cures = [$"{StartOf(node.Level)}({HandOver(node)})"],
+        Cures = [node.Endings.IsLate ? $"container.HandOver<{node.Services[0].Name}>(…), before it is asked for" : $"{StartOf(node.Level)}({HandOver(node)})"],
         Candidates = [node.Name],
         Order = node.Order,
     };
 
-    private static IEnumerable<Node> PromisesOf(ServiceGraph graph, ServiceId service) =>
-        graph.Candidates(service).Where(node => node.Kind == NodeKind.Incoming);
+    /// <summary>A value was handed over to a container that is built, and no promise says <c>Later</c>.</summary>
+    public static Fault NobodyPromisedLater(ServiceGraph graph, ServiceId service) =>
+        NobodyPromised(graph, Level.Singleton, service) with
+        {
+            Cures = [$"promise it in the wiring: Singleton.Incoming<{service.Type.Name}>().Later()"],
+        };
 
     private static Fault NobodyPromised(ServiceGraph graph, Level level, ServiceId service)
     {
-        Node? otherLevel = PromisesOf(graph, service).FirstOrDefault();
-        IReadOnlyList<Node> wider = [.. graph.Nodes.Where(node => node.Kind == NodeKind.Incoming && service.Type.Serves(node.Services[0]))];
+        Node? otherLevel = graph.Promises(service).FirstOrDefault();
+        IReadOnlyList<Node> wider = [.. graph.Written.Where(node => node.Kind == NodeKind.Incoming && service.Type.Serves(node.Services[0]))];
         List<string> cures = [];
-        if (otherLevel is not null)
+        if (otherLevel is { Endings.IsLate: true })
+        {
+            cures.Add($"it is promised for later, so hand it over there: container.HandOver<{service.Type.Name}>(…)");
+        }
+        else if (otherLevel is not null)
         {
             cures.Add($"it is promised with {RegistrationText.Start(otherLevel.Level)}, so hand it over there: {StartOf(otherLevel.Level)}({HandOver(otherLevel)})");
         }
@@ -82,7 +90,10 @@ internal static class IncomingFaults
     }
 
     private static string StartOf(Level level) =>
-        level == Level.Singleton ? "wiring.Build" : level == Level.Scoped ? "container.StartScope" : $"container.StartScope({level}, …)";
+        level == Level.Singleton ? "wiring.Build" : level == Level.Scoped ? "container.StartScope" : $"container.StartScope";
 
-    private static string HandOver(Node node) => $"Incoming.Value<{node.Services[0].Name}>(…)";
+    private static string HandOver(Node node) => $"Incoming.Value<{node.Services[0].Name}>(…){MarkOf(node)}";
+
+    private static string MarkOf(Node node) =>
+        node.Mark is null ? "" : node.Mark.Type is null ? $".Marked({node.Mark})" : $".Marked<{node.Mark}>()";
 }

@@ -5,13 +5,13 @@ namespace Junctivor.Checks;
 /// <summary>JV102: a class that nobody can construct, or not with what a container can hand over.</summary>
 internal sealed class NotConstructibleRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph) =>
-        graph.Nodes.Select(node => Inspect(graph, node)).OfType<Fault>();
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        nodes.Select(node => Inspect(graph, node)).OfType<Fault>();
 
     private static Fault? Inspect(ServiceGraph graph, Node node)
     {
         TypeRef made = node.Made;
-        string start = RegistrationText.Start(node.Level);
+        string start = node.IsDecorator ? "Decorator" : RegistrationText.Start(node.Level);
         string factory = $"{start}.From(() => …), with whatever makes one";
 
         if (node.Kind == NodeKind.Class)
@@ -21,7 +21,7 @@ internal sealed class NotConstructibleRule : IRule
                 { IsStatic: true } => Found(graph, node, "is static, so there are no instances", [$"register an ordinary class instead of {made.Name}"]),
                 { IsInterface: true } => Found(graph, node, "is an interface", [ImplementationOf(graph, node, start), factory]),
                 { IsAbstract: true } => Found(graph, node, "is abstract", [ImplementationOf(graph, node, start), factory]),
-                { IsOpen: true } => Found(graph, node, "has an open type argument", ["name its type arguments"]),
+                { IsOpen: true } when !node.IsOpen => Found(graph, node, "has an open type argument", ["name its type arguments"]),
                 { IsDelegate: true } => Found(graph, node, "is a delegate type", ["register the delegate itself with Singleton.Value(…)"]),
                 _ when node.Constructors.Count == 0 => Found(graph, node, "has no public constructor", [$"make a constructor of {made.Name} public", factory]),
                 _ => InspectParameters(graph, node),
@@ -45,7 +45,7 @@ internal sealed class NotConstructibleRule : IRule
 
     private static string ImplementationOf(ServiceGraph graph, Node node, string start)
     {
-        TypeRef? implementing = graph.Nodes
+        TypeRef? implementing = graph.Written
             .Where(other => other.Kind == NodeKind.Class && !other.Made.IsAbstract && !other.Made.IsInterface)
             .FirstOrDefault(other => other.Made.Serves(node.Made))?.Made;
         return $"{start}.Of<{node.Made.Name}, {implementing?.Name ?? "TheClass"}>(){(implementing is null ? ", with the class that implements it" : "")}";

@@ -18,4 +18,17 @@ internal static class ScopeFaults
         Candidates = [node.Name],
         Order = node.Order,
     };
+
+    public static Fault TakesScope(Node node, IReadOnlyList<FaultStep> path, string askedIn) => OutsideScope(node, path, askedIn) with
+    {
+        Summary = $"{node.Name} takes the scope that it is made in, and was asked for in {askedIn}",
+    };
+
+    public static Fault NoScope(string askedIn) => new()
+    {
+        Code = "JV302",
+        Name = "scoped-outside-scope",
+        Summary = $"a scope was asked for in {askedIn}",
+        Cures = ["await using Scope scope = container.StartScope();"],
+    };
 }

@@ -5,9 +5,9 @@ namespace Junctivor.Checks;
 /// <summary>JV103: several public constructors, and none, or more than one, is chosen.</summary>
 internal sealed class SeveralConstructorsRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph)
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        foreach (Node node in graph.Nodes.Where(node => node.Constructors.Count > 1 && node.ChosenConstructor is null))
+        foreach (Node node in nodes.Where(node => node.Constructors.Count > 1 && node.ChosenConstructor is null))
         {
             int chosen = node.Constructors.Count(constructor => constructor.IsChosen);
             Steps steps = new Steps(graph).Node(node);

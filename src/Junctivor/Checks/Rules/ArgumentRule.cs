@@ -1,0 +1,41 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV106: a constant that no parameter takes; and what is said of an argument that none takes.</summary>
+internal sealed class ArgumentRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
+        foreach (Node node in nodes)
+        {
+            foreach (string misfit in node.Endings.Misfits)
+            {
+                yield return Found(misfit, new Steps(graph).Node(node).Path, $"pass it by a name and type that stand in {node.Made.Name}({node.ChosenConstructor})") with
+                {
+                    Candidates = [node.Name],
+                    Order = node.Order,
+                };
+            }
+        }
+    }
+
+    public static Fault Untaken(Supply.Untaken supply, IReadOnlyList<FaultStep> path)
+    {
+        string arguments = string.Join(" and ", supply.Arguments.Select(argument => argument.Name));
+        return Found(
+            $"{supply.Made.Name} takes no {arguments}, which is given as an argument",
+            path,
+            $"give only arguments for which {supply.Made.Name} has a constructor parameter of that type") with
+        { Candidates = [supply.Made.Name] };
+    }
+
+    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, string cure) => new()
+    {
+        Code = "JV106",
+        Name = "argument-mismatch",
+        Summary = summary,
+        Path = path,
+        Cures = [cure],
+    };
+}

@@ -1,0 +1,24 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV306: something shared takes the class that asks, of which there is not one but many.</summary>
+internal sealed class AskingClassRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        from node in nodes
+        where !node.Level.IsTransient
+        from need in graph.NeedsOf(node)
+        where need.Supply.All().Any(supply => supply is Supply.Ambient { Form: AmbientForm.AskingClass })
+        select new Fault
+        {
+            Code = "JV306",
+            Name = "asking-class-shared",
+            Summary = $"{node.Name} ({node.Level}) takes the class that asks for it, and is shared by several",
+            Path = new Steps(graph).Node(node).Need(need, "", 1).Path,
+            Remarks = ["It would keep the name of whoever asked first."],
+            Cures = [$"register {node.Name} with Transient"],
+            Candidates = [node.Name],
+            Order = node.Order,
+        };
+}

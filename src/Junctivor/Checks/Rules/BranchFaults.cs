@@ -1,0 +1,27 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV503: singletons that a branch shares with its parent, and that do not see what the branch replaces.</summary>
+internal static class BranchFaults
+{
+    /// <param name="graph">The graph of the branch.</param>
+    /// <param name="isShared">Whether a node is the parent's.</param>
+    public static IEnumerable<Fault> NotSeen(ServiceGraph graph, Func<Node, bool> isShared) =>
+        from holder in graph.Nodes
+        where holder.Makes && isShared(holder)
+        from way in HeldWays.From(graph, holder)
+        let own = way[way.Count - 1].To
+        where own.Level == Level.Singleton && !isShared(own)
+        select new Fault
+        {
+            Code = "JV503",
+            Name = "branch-not-seen",
+            Severity = Severity.Warning,
+            Summary = $"{holder.Name} is shared with the parent, and does not see the {own.Name} of the branch",
+            Path = new Steps(graph).Chain(way).Path,
+            Cures = [$"register {holder.Name} in the branch too: .Replacing()"],
+            Candidates = [holder.Name, own.Name],
+            Order = own.Order,
+        };
+}

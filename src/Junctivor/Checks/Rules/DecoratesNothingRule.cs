@@ -1,0 +1,46 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV205: a decorator that finds nothing to wrap, or that has no place for it.</summary>
+internal sealed class DecoratesNothingRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
+        foreach (Node decorator in graph.Arrangement.Decorators)
+        {
+            TypeRef service = decorator.Services[0];
+            bool isOpenAndWaiting = decorator.IsOpen && graph.Arrangement.All.Any(offer => offer.Service.Type.IsClosingOf(service));
+            if (!graph.AppliedDecorators.Contains(decorator) && !isOpenAndWaiting)
+            {
+                string mark = decorator.Mark is null ? "" : $" marked {decorator.Mark}";
+                yield return Found(graph, decorator, $"{decorator.Name} decorates {service.Name}{mark}, and nobody registers that", NearMisses.Of(graph, new ServiceId(service, decorator.Mark)).Remarks, $"register {service.Name}, or take the decorator away");
+            }
+
+            if (decorator.Kind == NodeKind.Class && decorator.ChosenConstructor is { } constructor && !constructor.Parameters.Any(parameter => parameter.IsInner))
+            {
+                int takers = constructor.Parameters.Count(parameter => parameter.Mark is null && parameter.Type.IsClosingOf(service));
+                yield return Found(
+                    graph,
+                    decorator,
+                    takers == 0
+                        ? $"{decorator.Name} decorates {service.Name}, and its constructor does not take one"
+                        : $"{decorator.Name} decorates {service.Name}, and its constructor takes {takers} of them without a mark",
+                    [],
+                    $"let exactly one unmarked parameter of {decorator.Made.Name} be {service.Name}");
+            }
+        }
+    }
+
+    private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, string cure) => new()
+    {
+        Code = "JV205",
+        Name = "decorates-nothing",
+        Summary = summary,
+        Path = new Steps(graph).Node(decorator).Path,
+        Remarks = remarks,
+        Cures = [cure],
+        Candidates = [decorator.Name],
+        Order = decorator.Order,
+    };
+}

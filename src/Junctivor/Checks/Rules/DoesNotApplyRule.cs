@@ -1,0 +1,35 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV109: something was written that means nothing where it stands; and what is said of arguments for something shared.</summary>
+internal sealed class DoesNotApplyRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
+        foreach (Node node in nodes)
+        {
+            foreach (string idle in node.Endings.Idle)
+            {
+                yield return Found($"{node.Name}: {idle}", new Steps(graph).Node(node).Path, "take it away", node);
+            }
+        }
+    }
+
+    public static Fault SharedWithArguments(Node node, IReadOnlyList<FaultStep> path) => Found(
+        $"{node.Name} ({node.Lifetime}) is asked for with arguments, and is made once for all who ask",
+        path,
+        $"register {node.Name} with Transient, or ask without arguments",
+        node);
+
+    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, string cure, Node node) => new()
+    {
+        Code = "JV109",
+        Name = "does-not-apply",
+        Summary = summary,
+        Path = path,
+        Cures = [cure],
+        Candidates = [node.Name],
+        Order = node.Order,
+    };
+}

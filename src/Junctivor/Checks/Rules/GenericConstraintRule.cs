@@ -1,0 +1,56 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV206: a closed generic service is wanted, and the open registrations of it cannot be closed so.</summary>
+internal sealed class GenericConstraintRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
+        var unfitting =
+            from need in nodes.SelectMany(graph.NeedsOf)
+            from supply in need.Supply.All().OfType<Supply.Missing>()
+            where supply.Unfitting.Count > 0
+            group (need, supply) by supply.Service;
+
+        foreach (var asking in unfitting)
+        {
+            Need first = asking.First().need;
+            yield return Found(
+                graph,
+                asking.First().supply,
+                $"{first.Consumer.Name} asks for {asking.Key}",
+                new Steps(graph).Node(first.Consumer).Need(first, "", 1),
+                2) with
+            { Order = first.Consumer.Order };
+        }
+    }
+
+    /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
+    public static Fault AskedFor(ServiceGraph graph, Supply.Missing supply) =>
+        Found(graph, supply, $"{supply.Service} was asked for", new Steps(graph).Line(supply.Service.ToString()), 1);
+
+    private static Fault Found(ServiceGraph graph, Supply.Missing supply, string who, Steps steps, int depth)
+    {
+        foreach (Node open in supply.Unfitting)
+        {
+            steps.Node(open, depth);
+        }
+
+        TypeRef service = supply.Service.Type;
+        return new Fault
+        {
+            Code = "JV206",
+            Name = "generic-constraint",
+            Summary = $"{who}, and no open registration can be closed so",
+            Path = steps.Path,
+            Remarks = ["A constraint of the class does not hold for these type arguments, or the service does not settle all of its type parameters."],
+            Cures =
+            [
+                $"register this closing: Singleton.Of<{service.Name}, TheClass>()",
+                "loosen the constraint of the class",
+            ],
+            Candidates = [.. supply.Unfitting.Select(open => open.Name)],
+        };
+    }
+}

@@ -1,0 +1,22 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV402: a value that comes later is needed at once.</summary>
+internal sealed class LateValueRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        from node in nodes
+        from edge in graph.EdgesOf(node)
+        where edge.To.Endings.IsLate && !edge.IsDeferred
+        select new Fault
+        {
+            Code = "JV402",
+            Name = "late-value-needed-early",
+            Summary = $"{node.Name} takes {edge.To.Name} directly, and it is handed over only after the container is built",
+            Path = new Steps(graph).Chain([edge]).Path,
+            Cures = [$"take Lazy<{edge.To.Name}> {edge.Need.Parameter.Name}, and touch its Value only when work is done"],
+            Candidates = [node.Name, edge.To.Name],
+            Order = node.Order,
+        };
+}

@@ -1,0 +1,46 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV305, as the check sees it: something needs two levels of which neither is around the other.</summary>
+internal sealed class LevelRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
+        foreach (Node node in nodes.Where(node => node.Kind != NodeKind.Alias))
+        {
+            IReadOnlyList<IReadOnlyList<Edge>> ways = [.. HeldWays.From(graph, node).Where(way => way[way.Count - 1].To.Level.IsUsersOwn)];
+            if (FirstApart(node, ways) is { } apart)
+            {
+                yield return Found(graph, node, apart.One, apart.Other, apart.Way);
+            }
+        }
+    }
+
+    private static (Level One, Level Other, IReadOnlyList<Edge> Way)? FirstApart(Node node, IReadOnlyList<IReadOnlyList<Edge>> ways)
+    {
+        IReadOnlyList<Level> levels = [.. ways.Select(way => way[way.Count - 1].To.Level).Prepend(node.Level).Where(level => level.IsUsersOwn).Distinct()];
+        foreach (IReadOnlyList<Edge> way in ways)
+        {
+            Level held = way[way.Count - 1].To.Level;
+            if (levels.FirstOrDefault(level => level.IsApartFrom(held)) is { } other)
+            {
+                return (other, held, way);
+            }
+        }
+
+        return null;
+    }
+
+    private static Fault Found(ServiceGraph graph, Node node, Level one, Level other, IReadOnlyList<Edge> way) => new()
+    {
+        Code = "JV305",
+        Name = "level-out-of-place",
+        Summary = $"{node.Name} needs the levels {one} and {other}, and neither is entered within the other",
+        Path = new Steps(graph).Chain(way).Path,
+        Remarks = ["No scope is inside both, so nobody could resolve it."],
+        Cures = [$"make one level within the other: new ScopeLevel(\"{other}\", within: …)", "split what belongs to the two levels"],
+        Candidates = [node.Name],
+        Order = node.Order,
+    };
+}

@@ -1,0 +1,18 @@
+namespace Junctivor.Checks;
+
+/// <summary>JV207: a file among the plug-ins that could not be loaded; the rest is.</summary>
+internal static class PluginFaults
+{
+    public static IEnumerable<Fault> Of(IEnumerable<string?> troubles) =>
+        from trouble in troubles
+        where trouble is not null
+        select new Fault
+        {
+            Code = "JV207",
+            Name = "plug-in-left-out",
+            Severity = Severity.Warning,
+            Summary = trouble,
+            Cures = ["take the file out of the folder, or put in one that is built for this program"],
+            Order = int.MaxValue,
+        };
+}

@@ -1,0 +1,43 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV204: the same class for the same service, twice; each is an instance of its own.</summary>
+internal sealed class RegisteredTwiceRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
+        var twice =
+            from offer in graph.Arrangement.All
+            where offer.Node.Kind == NodeKind.Class
+            group offer.Node by (offer.Service, offer.Node.Made, offer.Node.Endings.OnlyFor) into same
+            where same.Count() > 1
+            select same;
+
+        foreach (var same in twice)
+        {
+            Steps steps = new(graph);
+            foreach (Node node in same)
+            {
+                steps.Node(node);
+            }
+
+            yield return new Fault
+            {
+                Code = "JV204",
+                Name = "registered-twice",
+                Severity = Severity.Warning,
+                Summary = $"{same.Key.Made.Name} is registered for {same.Key.Service} {same.Count()} times",
+                Path = steps.Path,
+                Remarks = ["Each registration makes instances of its own."],
+                Cures =
+                [
+                    "keep one of them",
+                    "let one registration serve several services: .Also<TService>(), or Alias.Of<TService, TTarget>()",
+                ],
+                Candidates = [same.Key.Made.Name],
+                Order = same.Last().Order,
+            };
+        }
+    }
+}

@@ -1,0 +1,30 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV304: a disposable transient that a singleton makes again and again, and that ends only with the container.</summary>
+internal sealed class UnreleasedTransientRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        from node in nodes
+        where node.Level == Level.Singleton
+        from edge in graph.EdgesOf(node)
+        where edge.By is DeferredForm.Func or DeferredForm.FuncWithArguments
+        where edge.To.Level.IsTransient && edge.To.Makes && edge.To.Made.IsDisposable && edge.To.Endings.IsOwned != false
+        select new Fault
+        {
+            Code = "JV304",
+            Name = "unreleased-transient",
+            Severity = Severity.Warning,
+            Summary = $"{node.Name} (singleton) makes {edge.To.Name} by a function, and each one lives as long as the container",
+            Path = new Steps(graph).Chain([edge]).Path,
+            Remarks = [$"{edge.To.Name} holds something to end, and the container keeps it until then."],
+            Cures =
+            [
+                $"take FreshScope<{edge.To.Services[0].Name}> in {node.Name}: what a run makes ends with the run",
+                $"end each one yourself, and say so with .LeaveUndisposed() behind {edge.To.Name}",
+            ],
+            Candidates = [node.Name, edge.To.Name],
+            Order = node.Order,
+        };
+}

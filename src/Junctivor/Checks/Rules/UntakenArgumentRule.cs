@@ -1,0 +1,12 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV106: a function is asked for with an argument that no parameter takes.</summary>
+internal sealed class UntakenArgumentRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        from need in nodes.SelectMany(graph.NeedsOf)
+        from supply in need.Supply.All().OfType<Supply.Untaken>()
+        select ArgumentRule.Untaken(supply, new Steps(graph).Node(need.Consumer).Need(need, "", 1).Path) with { Order = need.Consumer.Order };
+}

@@ -1,0 +1,14 @@
+namespace Junctivor.Graph;
+
+/// <summary>What a place has, whoever asks.</summary>
+internal enum AmbientForm
+{
+    /// <summary>The scope that the asking service is made in.</summary>
+    Scope,
+
+    /// <summary>The container.</summary>
+    Container,
+
+    /// <summary>The class that asks for the asking service.</summary>
+    AskingClass,
+}

@@ -1,0 +1,111 @@
+namespace Junctivor.Graph;
+
+/// <summary>Finds who serves what, for whom: closes open generics, and puts decorators around.</summary>
+internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
+{
+    private const int DeepestNesting = 16;
+
+    private readonly Dictionary<(Node Open, TypeRef Service), Node?> _closings = [];
+    private readonly Dictionary<(Node Node, ServiceId Service), Node> _fronts = [];
+    private readonly HashSet<Node> _appliedDecorators = [];
+
+    /// <summary>The decorators that found something to wrap.</summary>
+    public IReadOnlyCollection<Node> AppliedDecorators => _appliedDecorators;
+
+    /// <summary>All that serve it, in the order written, whoever asks: bare, not decorated.</summary>
+    public IReadOnlyList<Node> Bare(ServiceId service, TypeRef? consumer) => Find(service, consumer);
+
+    /// <summary>All that serve it, in the order written, each with its decorators around.</summary>
+    public IReadOnlyList<Node> All(ServiceId service, TypeRef? consumer) =>
+        [.. Find(service, consumer).Select(node => Front(node, service))];
+
+    /// <summary>Those between which to choose where one is wanted.</summary>
+    public IReadOnlyList<Node> ForOne(ServiceId service, TypeRef? consumer)
+    {
+        List<Node> found = Prefer(Prefer(Find(service, consumer), node => node.Endings.OnlyFor is not null), node => node.Endings.IsFirstChoice);
+        return found.Count == 1 ? [Front(found[0], service)] : found;
+    }
+
+    /// <summary>The marks of one kind under which a type is served, in the order written.</summary>
+    public IReadOnlyList<Mark> MarksOf(TypeRef type, bool areTexts) =>
+    [
+        .. arrangement.All
+            .Where(offer => offer.Service.Mark is { } mark && mark.Type is null == areTexts && type.IsClosingOf(offer.Service.Type))
+            .OrderBy(offer => offer.Position)
+            .Select(offer => offer.Service.Mark!)
+            .Distinct(),
+    ];
+
+    /// <summary>The open registrations of the definition, for a message that none can be closed so.</summary>
+    public IReadOnlyList<Node> Unfitting(ServiceId service) => service.Type.Definition is null
+        ? []
+        : [.. arrangement.Of(service with { Type = service.Type.Definition }).Select(offer => offer.Node)];
+
+    /// <summary>Puts around a node what decorates it, under one service; the last written is outermost.</summary>
+    public Node Front(Node node, ServiceId service)
+    {
+        if (_fronts.TryGetValue((node, service), out Node? known))
+        {
+            return known;
+        }
+
+        Node front = node;
+        foreach (Node decorator in arrangement.Decorators.Where(decorator => decorator.Mark is null || decorator.Mark == service.Mark))
+        {
+            if (Fitting(decorator, service.Type) is { } fitting)
+            {
+                _appliedDecorators.Add(decorator);
+                front = fitting.Following() with { Level = LevelOf(node), Services = [service.Type], Mark = service.Mark, Inner = front };
+            }
+        }
+
+        _fronts.Add((node, service), front);
+        return front;
+    }
+
+    /// <summary>How long an instance lives; an alias gives what lives as long as its target.</summary>
+    public Level LevelOf(Node node)
+    {
+        HashSet<Node> met = [];
+        while (node.Kind == NodeKind.Alias && met.Add(node))
+        {
+            List<Node> targets = Find(node.FactoryParameters[0].Service, null);
+            node = targets.Count == 1 ? targets[0] : node;
+        }
+
+        return node.Level;
+    }
+
+    private Node? Fitting(Node decorator, TypeRef service) =>
+        decorator.Services[0].Equals(service) ? decorator
+        : decorator.IsOpen && service.IsClosingOf(decorator.Services[0]) ? Close(decorator, service)
+        : null;
+
+    private List<Node> Find(ServiceId service, TypeRef? consumer)
+    {
+        List<Node> found = [.. For(consumer, arrangement.Of(service)).Select(offer => offer.Node)];
+        return found.Count == 0 && service.Type.Definition is { } definition && service.Type.Nesting <= DeepestNesting
+            ? [.. For(consumer, arrangement.Of(service with { Type = definition })).Select(offer => Close(offer.Node, service.Type)).OfType<Node>()]
+            : found;
+    }
+
+    private static List<Node> Prefer(List<Node> found, Func<Node, bool> isPreferred)
+    {
+        List<Node> preferred = found.Count > 1 ? [.. found.Where(isPreferred)] : [];
+        return preferred.Count > 0 ? preferred : found;
+    }
+
+    private static IEnumerable<Offer> For(TypeRef? consumer, IEnumerable<Offer> offers) =>
+        offers.Where(offer => offer.Node.Endings.OnlyFor is not { } only || consumer?.IsClosingOf(only) == true);
+
+    private Node? Close(Node open, TypeRef service)
+    {
+        if (!_closings.TryGetValue((open, service), out Node? closed))
+        {
+            closed = reader.Close(open, service);
+            _closings.Add((open, service), closed);
+        }
+
+        return closed;
+    }
+}

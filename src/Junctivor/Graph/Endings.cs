@@ -1,0 +1,31 @@
+namespace Junctivor.Graph;
+
+/// <summary>What can be written behind an entry, as far as the graph and the rules want to know.</summary>
+internal sealed record Endings
+{
+    public static readonly Endings None = new();
+
+    public bool IsReplacing { get; init; }
+
+    public bool IsIfMissing { get; init; }
+
+    public bool IsFirstChoice { get; init; }
+
+    /// <summary>Whether it is resolved from outside, and so needs nobody that asks for it.</summary>
+    public bool IsRoot { get; init; }
+
+    /// <summary>Whether the value is handed over only after the container is built.</summary>
+    public bool IsLate { get; init; }
+
+    /// <summary>Whether whoever made it ends it; null for the default: made things are owned, values are not.</summary>
+    public bool? IsOwned { get; init; }
+
+    /// <summary>The only class that gets it, by its definition; null for all.</summary>
+    public TypeRef? OnlyFor { get; init; }
+
+    /// <summary>The endings that mean nothing on this entry, as written.</summary>
+    public IReadOnlyList<string> Idle { get; init; } = [];
+
+    /// <summary>What was passed, and fits no parameter or more than one: whole sentences.</summary>
+    public IReadOnlyList<string> Misfits { get; init; } = [];
+}

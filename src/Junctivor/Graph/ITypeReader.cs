@@ -1,0 +1,12 @@
+namespace Junctivor.Graph;
+
+/// <summary>What the graph asks of whoever read it, when something new follows from a registration.</summary>
+internal interface ITypeReader
+{
+    /// <summary>Closes an open generic registration so that it serves a closed service.</summary>
+    /// <returns>The closed node; null where it cannot be closed so.</returns>
+    Node? Close(Node open, TypeRef service);
+
+    /// <summary>Reads a class that nobody registers, to construct it with arguments.</summary>
+    Node ReadUnregistered(TypeRef type);
+}

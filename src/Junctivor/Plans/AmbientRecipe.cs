@@ -1,0 +1,14 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Plans;
+
+/// <summary>Gives what the place has; null for a scope where there is none.</summary>
+internal sealed class AmbientRecipe(AmbientForm form) : Recipe
+{
+    public override object? Make(in Surroundings surroundings, object?[] arguments) => form switch
+    {
+        AmbientForm.Scope => surroundings.Home as Scope,
+        AmbientForm.Container => surroundings.Home.Root,
+        _ => new AskingClass(surroundings.Asking),
+    };
+}

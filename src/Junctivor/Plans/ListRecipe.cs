@@ -1,0 +1,9 @@
+using Junctivor.Registering;
+
+namespace Junctivor.Plans;
+
+/// <summary>Makes a fresh array of what the arguments gave.</summary>
+internal sealed class ListRecipe(Wrappers wrappers) : Recipe
+{
+    public override object Make(in Surroundings surroundings, object?[] arguments) => wrappers.Array(arguments);
+}

@@ -1,0 +1,8 @@
+namespace Junctivor.Plans;
+
+/// <summary>Where an object is made.</summary>
+/// <param name="Home">The container or scope that it is made in.</param>
+/// <param name="Consumer">The class that asks for it; null from outside.</param>
+/// <param name="Asking">The class that asks for what asks for it; null from outside.</param>
+/// <param name="Given">The arguments of the call that constructs; empty where there are none.</param>
+internal readonly record struct Surroundings(Resolver Home, Type? Consumer, Type? Asking, object[] Given);

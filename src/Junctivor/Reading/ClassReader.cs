@@ -1,0 +1,107 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
+using System.Runtime.CompilerServices;
+using Junctivor.Graph;
+using Junctivor.Registering;
+
+namespace Junctivor.Reading;
+
+/// <summary>Reads the constructors and the properties of a class, and the constants that an entry passes for them.</summary>
+internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
+{
+    private readonly Dictionary<Constructor, ConstructorInfo> _constructors = [];
+    private readonly Dictionary<Parameter, PropertyInfo> _properties = [];
+
+    public ConstructorInfo InfoOf(Constructor constructor) => _constructors[constructor.Read];
+
+    public PropertyInfo InfoOf(Parameter property) => _properties[property];
+
+    /// <summary>A node with what the class asks for.</summary>
+    /// <param name="node">The node, without constructors.</param>
+    /// <param name="implementation">The class.</param>
+    /// <param name="passed">The constants for its parameters.</param>
+    public Node Read(Node node, [DynamicallyAccessedMembers(Kept.Members)] Type implementation, IReadOnlyList<PassedValue> passed)
+    {
+        Node read = node with
+        {
+            Constructors = [.. implementation.GetConstructors().Select(Read)],
+            Properties = ReadProperties(implementation),
+        };
+        if (node.IsDecorator && read.ChosenConstructor is { } chosen)
+        {
+            read = read with { Constructors = [chosen.With(WithInner(chosen.Parameters, node.Services[0]))] };
+        }
+
+        return passed.Count == 0 ? read : Pass(read, passed);
+    }
+
+    /// <summary>The properties that are filled: those marked, and those required where the constructor does not see to them.</summary>
+    public IReadOnlyList<Parameter> ReadProperties([DynamicallyAccessedMembers(Kept.Members)] Type type)
+    {
+        bool isRequiredSeenTo = type.GetConstructors() is [ConstructorInfo only] && only.IsDefined(typeof(SetsRequiredMembersAttribute));
+        List<Parameter> properties = [];
+        foreach (PropertyInfo info in type.GetProperties(BindingFlags.Public | BindingFlags.Instance))
+        {
+            bool isRequired = info.IsDefined(typeof(RequiredMemberAttribute)) && !isRequiredSeenTo;
+            if (isRequired || info.IsDefined(typeof(InjectAttribute)))
+            {
+                Parameter property = parameters.Read(info);
+                _properties.Add(property, info);
+                properties.Add(property);
+            }
+        }
+
+        return properties;
+    }
+
+    private Constructor Read(ConstructorInfo info)
+    {
+        Constructor constructor = new(info.IsDefined(typeof(InjectAttribute)), parameters.Read(info.GetParameters()));
+        _constructors.Add(constructor, info);
+        return constructor;
+    }
+
+    /// <summary>Marks the parameter that takes what a decorator wraps: the one unmarked parameter of the service's type.</summary>
+    private static IReadOnlyList<Parameter> WithInner(IReadOnlyList<Parameter> all, TypeRef service)
+    {
+        IReadOnlyList<Parameter> inner = [.. all.Where(parameter => parameter.Mark is null && parameter.Type.IsClosingOf(service))];
+        return inner.Count == 1 ? [.. all.Select(parameter => parameter == inner[0] ? parameter.AsInner() : parameter)] : all;
+    }
+
+    private Node Pass(Node node, IReadOnlyList<PassedValue> passed)
+    {
+        if (node.ChosenConstructor is not { } chosen)
+        {
+            return node;
+        }
+
+        List<Parameter> filled = [.. chosen.Parameters];
+        List<string> misfits = [];
+        foreach (PassedValue value in passed)
+        {
+            TypeRef type = types[value.Type];
+            IReadOnlyList<Parameter> fitting = [.. filled.Where(parameter => value.Parameter is null ? parameter.Type.Equals(type) : parameter.Name == value.Parameter)];
+            if (fitting.Count == 1 && CanTake(fitting[0], value))
+            {
+                filled[filled.IndexOf(fitting[0])] = parameters.Passing(fitting[0], value.Value);
+            }
+            else
+            {
+                misfits.Add(Misfit(node, value, type, fitting));
+            }
+        }
+
+        return node with { Constructors = [chosen.With(filled)], Endings = node.Endings with { Misfits = misfits } };
+    }
+
+    private bool CanTake(Parameter parameter, PassedValue value) =>
+        value.Value is null ? !parameter.Type.IsValueType || parameter.IsOptional : types[parameter.Type].IsInstanceOfType(value.Value);
+
+    private static string Misfit(Node node, PassedValue value, TypeRef type, IReadOnlyList<Parameter> fitting) => (value.Parameter, fitting.Count) switch
+    {
+        (null, 0) => $"{node.Made.Name} has no constructor parameter of type {type.Name}",
+        (null, _) => $"{node.Made.Name} has {fitting.Count} constructor parameters of type {type.Name}: {string.Join(", ", fitting.Select(each => each.Name))}",
+        (_, 0) => $"{node.Made.Name} has no constructor parameter '{value.Parameter}'",
+        _ => $"the constructor parameter '{value.Parameter}' of {node.Made.Name} is {fitting[0].Type.Name}, and a {type.Name} is passed",
+    };
+}

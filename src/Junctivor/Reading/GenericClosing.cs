@@ -1,0 +1,57 @@
+using System.Diagnostics.CodeAnalysis;
+
+namespace Junctivor.Reading;
+
+/// <summary>Finds out which closing of a generic class serves a closed service: also where the class has fewer type
+/// parameters than the service, or has them in another order.</summary>
+internal static class GenericClosing
+{
+    /// <summary>The closed class; null where none fits, by its type parameters or their constraints.</summary>
+    [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "Only entries that are marked as requiring dynamic code lead here.")]
+    [UnconditionalSuppressMessage("Trimming", "IL2055", Justification = "The definition was registered with its members kept.")]
+    public static Type? Close(Type definition, Type service)
+    {
+        Type[] parameters = definition.GetGenericArguments();
+        foreach (Type pattern in TypeCatalog.AllSupertypes(definition).Prepend(definition))
+        {
+            Dictionary<Type, Type> found = [];
+            if (!Matches(pattern, service, found) || found.Count < parameters.Length)
+            {
+                continue;
+            }
+
+            try
+            {
+                return definition.MakeGenericType([.. parameters.Select(parameter => found[parameter])]);
+            }
+            catch (ArgumentException)
+            {
+                // A constraint does not hold: this one is no candidate.
+            }
+        }
+
+        return null;
+    }
+
+    private static bool Matches(Type pattern, Type actual, Dictionary<Type, Type> found)
+    {
+        if (pattern.IsGenericParameter)
+        {
+            return found.TryGetValue(pattern, out Type? known) ? known == actual : found.TryAdd(pattern, actual);
+        }
+
+        if (!pattern.ContainsGenericParameters)
+        {
+            return pattern == actual;
+        }
+
+        if (pattern.HasElementType)
+        {
+            return actual.HasElementType && pattern.IsSZArray == actual.IsSZArray && Matches(pattern.GetElementType()!, actual.GetElementType()!, found);
+        }
+
+        return actual.IsConstructedGenericType
+            && pattern.GetGenericTypeDefinition() == actual.GetGenericTypeDefinition()
+            && pattern.GetGenericArguments().Zip(actual.GenericTypeArguments).All(pair => Matches(pair.First, pair.Second, found));
+    }
+}

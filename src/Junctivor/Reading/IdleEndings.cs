@@ -1,0 +1,68 @@
+using Junctivor.Registering;
+
+namespace Junctivor.Reading;
+
+/// <summary>Finds what was written behind an entry and means nothing there.</summary>
+internal static class IdleEndings
+{
+    private static readonly HashSet<Type> Wrappers =
+        [typeof(Func<>), typeof(Func<,>), typeof(Func<,,>), typeof(Func<,,,>), typeof(Func<,,,,>), typeof(Lazy<>), typeof(FreshScope<>)];
+
+    private static readonly HashSet<Type> Ambient = [typeof(Scope), typeof(Container), typeof(AskingClass)];
+
+    public static IReadOnlyList<string> Of(Entry entry) => [.. Find(entry)];
+
+    private static IEnumerable<string> Find(Entry entry)
+    {
+        bool isAlias = entry.Making is Making.OfAlias;
+        bool makes = entry.Making is Making.OfClass or Making.OfFactory;
+        if (entry.Passed.Count > 0 && entry.Making is not Making.OfClass)
+        {
+            yield return "Passing is for the parameters of a constructor";
+        }
+
+        if (entry.Endings.IsLate && !(entry.Making is Making.OfIncoming && entry.Level == Graph.Level.Singleton))
+        {
+            yield return "Later is for a value promised with Singleton.Incoming";
+        }
+
+        if (entry.TargetMark is not null && !isAlias)
+        {
+            yield return "TargetMarked is for an alias";
+        }
+
+        if (entry.Endings.IsOwned is not null && isAlias)
+        {
+            yield return "an alias makes nothing that could end: say it where its target is registered";
+        }
+
+        if (entry.Endings.IsOwned == false && !makes && !isAlias)
+        {
+            yield return "a value is left undisposed without LeaveUndisposed";
+        }
+
+        if (entry.IsDecorator && DecoratorEnding(entry) is { } ending)
+        {
+            yield return $"{ending} means nothing on a decorator: it wraps whatever serves, and is nothing to choose";
+        }
+
+        foreach (Type service in entry.AlsoServes.Prepend(entry.Service))
+        {
+            if (Ambient.Contains(service) || (service.IsGenericType && Wrappers.Contains(service.GetGenericTypeDefinition())))
+            {
+                yield return $"{TypeNames.Short(service)} is made by the container for whoever asks, so it cannot be registered";
+            }
+        }
+    }
+
+    private static string? DecoratorEnding(Entry entry) => entry switch
+    {
+        { AlsoServes.Count: > 0 } => "Also",
+        { Endings.IsReplacing: true } => "Replacing",
+        { Endings.IsIfMissing: true } => "IfMissing",
+        { Endings.IsFirstChoice: true } => "FirstChoice",
+        { Endings.IsRoot: true } => "ResolvedDirectly",
+        { OnlyFor: not null } => "OnlyFor",
+        _ => null,
+    };
+}

@@ -1,0 +1,54 @@
+using System.Runtime.CompilerServices;
+using Junctivor.Graph;
+
+namespace Junctivor;
+
+/// <summary>
+/// A kind of scope of your own, such as a duty shift around requests. What is registered with it is made once for each
+/// scope of the level, and shared by the scopes inside it. Entered with <see cref="Resolver.StartScope(ScopeLevel, ReadOnlySpan{Incoming})"/>.
+/// Immutable, and so safe for use by several threads.
+/// </summary>
+/// <example>
+/// <code>
+/// static readonly ScopeLevel DutyShift = new("duty shift");
+///
+/// Wiring wiring = [DutyShift.Of&lt;DutyRoster&gt;(), Scoped.Of&lt;BookingDesk&gt;()];
+/// using Scope shift = container.StartScope(DutyShift);
+/// using Scope request = shift.StartScope();
+/// </code>
+/// </example>
+public sealed partial class ScopeLevel
+{
+    /// <summary>Makes a level.</summary>
+    /// <param name="name">How messages call it.</param>
+    /// <param name="within">The level that it is entered from; null where it is entered from the container.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <exception cref="ArgumentException"><paramref name="name"/> is null or blank.</exception>
+    public ScopeLevel(string name, ScopeLevel? within = null, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+    {
+        ArgumentException.ThrowIfNullOrWhiteSpace(name);
+        Level = new Level(name, within?.Level);
+        Within = within;
+        File = file;
+        Line = line;
+    }
+
+    /// <summary>How messages call it.</summary>
+    public string Name => Level.Name;
+
+    /// <summary>The level that it is entered from; null where it is entered from the container.</summary>
+    public ScopeLevel? Within { get; }
+
+    /// <summary>The source file in which it was made, as the compiler saw it.</summary>
+    public string File { get; }
+
+    /// <summary>The line in <see cref="File"/>, counted from 1.</summary>
+    public int Line { get; }
+
+    internal Level Level { get; }
+
+    /// <summary>The level, for people.</summary>
+    /// <returns>Its name.</returns>
+    public override string ToString() => Name;
+}

@@ -1,0 +1,102 @@
+using System.Collections;
+using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
+using Junctivor.Graph;
+using Junctivor.Reading;
+using Junctivor.Registering;
+
+namespace Junctivor;
+
+/// <summary>
+/// The classes of an assembly that carry <see cref="SelfRegisteredAttribute"/>, to be spread in a <see cref="Wiring"/>.
+/// Nothing is scanned unseen: <see cref="ToString"/> lists what was taken. Immutable.
+/// </summary>
+/// <example>
+/// <code>
+/// SelfRegistered notices = SelfRegistered.In&lt;NoticeBoard&gt;().Where(type => type.Namespace == "Harbour.Notices");
+/// Console.WriteLine(notices);
+/// Wiring wiring = [Singleton.Of&lt;IClock, SystemClock&gt;(), .. notices];
+/// </code>
+/// </example>
+public sealed class SelfRegistered : IReadOnlyCollection<Registration>
+{
+    private readonly IReadOnlyList<(Type Class, Registration Registration)> _taken;
+
+    private SelfRegistered(IReadOnlyList<(Type Class, Registration Registration)> taken) => _taken = taken;
+
+    /// <summary>How many entries there are.</summary>
+    public int Count => _taken.Count;
+
+    /// <summary>Takes the classes of the assembly that a type stands in.</summary>
+    /// <typeparam name="T">Any type of the assembly that is not static.</typeparam>
+    /// <returns>What was taken, in the order of the classes' full names.</returns>
+    [RequiresUnreferencedCode(Reasons.Scanning)]
+    public static SelfRegistered In<T>() => In(typeof(T).Assembly);
+
+    /// <summary>Takes the classes of an assembly.</summary>
+    /// <param name="assembly">The assembly.</param>
+    /// <returns>What was taken, in the order of the classes' full names.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="assembly"/> is null.</exception>
+    [RequiresUnreferencedCode(Reasons.Scanning)]
+    public static SelfRegistered In(Assembly assembly)
+    {
+        ArgumentNullException.ThrowIfNull(assembly);
+        return new SelfRegistered(
+        [
+            .. from type in assembly.GetTypes()
+               orderby type.FullName
+               from registration in Read(type)
+               select (type, registration),
+        ]);
+    }
+
+    /// <summary>Keeps those of some classes.</summary>
+    /// <param name="isTaken">Whether a class is taken.</param>
+    /// <returns>What is left.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="isTaken"/> is null.</exception>
+    public SelfRegistered Where(Func<Type, bool> isTaken)
+    {
+        ArgumentNullException.ThrowIfNull(isTaken);
+        return new SelfRegistered([.. _taken.Where(each => isTaken(each.Class))]);
+    }
+
+    /// <summary>Goes through the entries.</summary>
+    /// <returns>An enumerator over the entries.</returns>
+    public IEnumerator<Registration> GetEnumerator() => _taken.Select(each => each.Registration).GetEnumerator();
+
+    IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();
+
+    /// <summary>The list of what was taken, for people.</summary>
+    /// <returns>A line for each entry: the lifetime, the class, and the services.</returns>
+    public override string ToString() => string.Join('\n', _taken.Select(each => each.Registration));
+
+    /// <summary>Attributes of one lifetime and mark are one registration, and so one instance, for all their services.</summary>
+    private static IEnumerable<Registration> Read([DynamicallyAccessedMembers(Kept.Members)] Type type) =>
+        from attribute in type.GetCustomAttributes<SelfRegisteredAttribute>(inherit: false)
+        group attribute by (attribute.Lifetime, attribute.Mark) into same
+        select ToRegistration(type, [.. same]);
+
+    private static Registration<object> ToRegistration([DynamicallyAccessedMembers(Kept.Members)] Type type, IReadOnlyList<SelfRegisteredAttribute> attributes)
+    {
+        SelfRegisteredAttribute first = attributes[0];
+        IReadOnlyList<Type> services = [.. attributes.Select(attribute => attribute.Service ?? type)];
+        return new Registration<object>(new Entry
+        {
+            Service = services[0],
+            AlsoServes = [.. services.Skip(1)],
+            Making = new Making.OfClass(type),
+            Level = LevelOf(first.Lifetime),
+            Place = new SourcePlace(first.File, first.Line),
+            Mark = first.Mark is null or string or Type
+                ? first.Mark
+                : throw new ArgumentException($"The mark of {TypeNames.Short(type)} is a {first.Mark.GetType().Name}; a mark is a string or a type."),
+        });
+    }
+
+    private static Level LevelOf(Lifetime lifetime) => lifetime switch
+    {
+        Lifetime.Singleton => Level.Singleton,
+        Lifetime.Scoped => Level.Scoped,
+        _ => Level.Transient,
+    };
+}
