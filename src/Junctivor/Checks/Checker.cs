@@ -48,7 +48,7 @@ internal static class Checker
         IReadOnlyList<Node> counting = [.. graph.Written.Where(graph.Arrangement.Counts)];
         return AboutTheWiring.SelectMany(rule => rule.Inspect(graph, counting))
             .Concat(AboutRegistrations.SelectMany(rule => rule.Inspect(graph, counting)))
-            .Concat(Inspect(graph, graph.Nodes));
+            .Concat(Inspect(graph, [.. graph.Nodes.Except(graph.Unasked)]));
     }
 
     /// <summary>Everything that is wrong with some nodes.</summary>

@@ -21,7 +21,10 @@ internal sealed class ServiceGraph
         Arrangement = new Arrangement(written);
         _candidates = new Candidates(Arrangement, reader);
         _binder = new Binder(_candidates, reader);
-        Complete([.. written.Where(node => !node.IsDecorator && !node.IsOpen && Arrangement.Counts(node)).SelectMany(Fronts)]);
+        IReadOnlyList<Node> start = [.. written.Where(node => !node.IsDecorator && !node.IsOpen && Arrangement.Counts(node)).SelectMany(Fronts)];
+        Complete(start);
+        HashSet<Node> withArguments = [.. _nodes.Where(TakesArguments).Select(node => node.Written).Where(IsAskedForWithArgumentsOnly)];
+        Unasked = [.. start.Where(node => withArguments.Contains(Innermost(node)))];
     }
 
     /// <summary>Every registration, in the order written, whether it counts or not.</summary>
@@ -31,6 +34,12 @@ internal sealed class ServiceGraph
 
     /// <summary>Everything that instances come from: the registrations that count, and what follows from them.</summary>
     public IReadOnlyList<Node> Nodes => _nodes;
+
+    /// <summary>
+    /// Transients that somebody constructs with arguments, and nobody asks for without: what the arguments are for need not
+    /// be registered.
+    /// </summary>
+    public IReadOnlyCollection<Node> Unasked { get; }
 
     /// <summary>The decorators that found something to wrap.</summary>
     public IReadOnlyCollection<Node> AppliedDecorators => _candidates.AppliedDecorators;
@@ -101,6 +110,18 @@ internal sealed class ServiceGraph
 
     private IEnumerable<Node> Fronts(Node node) =>
         node.Offers.Where(service => Arrangement.Of(service).Any(offer => offer.Node == node)).Select(service => _candidates.Front(node, service)).Append(node);
+
+    private bool IsAskedForWithArgumentsOnly(Node written) =>
+        written.Level.IsTransient
+        && !written.Endings.IsRoot
+        && !_nodes.Where(node => node.Inner is null || Innermost(node) != written)
+            .SelectMany(NeedsOf)
+            .SelectMany(need => NodesIn(need.Supply))
+            .Any(asked => Innermost(asked) == written);
+
+    private static bool TakesArguments(Node node) => node.Parameters.Any(parameter => parameter.Argument is not null);
+
+    private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
 
     private Supply Completed(Supply supply)
     {

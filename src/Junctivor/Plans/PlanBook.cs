@@ -32,7 +32,7 @@ internal sealed class PlanBook
         _reader = reader;
         _shared = shared;
         _compiler = new PlanCompiler(reader, this, shared);
-        _checked = [.. reader.Graph.Nodes];
+        _checked = [.. reader.Graph.Nodes.Except(reader.Graph.Unasked)];
     }
 
     public TypeCatalog Types => _reader.Types;

@@ -24,11 +24,13 @@ public class FunctionTests
         {
             Transient.Of<ITicket, PlainTicket>(),
             Decorator.Of<ITicket, Stamped>(),
+            Singleton.From((Func<string, ITicket> print) => Tuple.Create(print)),
         }.Build();
 
         ITicket ticket = container.Resolve<Func<string, ITicket>>()("Heron");
 
         Assert.Equal("Heron", Assert.IsType<PlainTicket>(Assert.IsType<Stamped>(ticket).Inner).Vessel);
+        Assert.Equal("JV101", Assert.Throws<WiringException>(container.Resolve<ITicket>).Report.Faults[0].Code);
     }
 
     [Fact]

@@ -1,5 +1,4 @@
 using System.Diagnostics.CodeAnalysis;
-using Junctivor.Checks;
 
 namespace Junctivor.Tests.Asking;
 

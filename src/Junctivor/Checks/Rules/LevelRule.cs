@@ -7,6 +7,12 @@ internal sealed class LevelRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
+        IReadOnlyList<Level> levels = [.. graph.Nodes.Select(node => node.Level).Distinct()];
+        if (!levels.Any(level => levels.Any(level.IsApartFrom)))
+        {
+            yield break;
+        }
+
         foreach (Node node in nodes.Where(node => node.Kind != NodeKind.Alias))
         {
             IReadOnlyList<IReadOnlyList<Edge>> ways = [.. HeldWays.From(graph, node).Where(way => way[way.Count - 1].To.Level.IsUsersOwn)];
