@@ -1,3 +1,4 @@
+using Harbour.Contracts;
 using Harbour.Office;
 using Harbour.Web;
 using Junctivor;
@@ -37,6 +38,11 @@ public sealed class HarbourOffice : IAsyncDisposable
             server.UseProblemAnswers(container.Resolve<ILogger>());
             server.UseRequestScopes(container, context => Incoming.Value(CallerOf(context)));
             server.MapHarbour();
+            foreach (IEndpoints contributed in container.Resolve<IReadOnlyList<IEndpoints>>())
+            {
+                contributed.Map(server);
+            }
+
             further?.Invoke(server);
             await server.StartAsync();
             return new HarbourOffice(container, server);

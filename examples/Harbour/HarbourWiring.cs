@@ -1,4 +1,6 @@
+using Harbour.Contracts;
 using Harbour.Ledger;
+using Harbour.Notices;
 using Harbour.Office;
 using Junctivor;
 using Serilog;
@@ -27,6 +29,9 @@ public static class HarbourWiring
             .WriteTo.Console()
             .CreateLogger()),
 
+        Singleton.Of<INoticeChannel, Blackboard>(),
+        Singleton.Of<NoticeDesk>(),
+
         Scoped.Of<Visit>(),
         Scoped.Of<BookingDesk>(),
         Scoped.Of<DepartureDesk>(),
@@ -35,6 +40,9 @@ public static class HarbourWiring
         Transient.Of<FeeCalculator>(),
         Transient.Of<BerthRequestCheck>(),
     ];
+
+    /// <summary>The office with what the plug-ins of a folder bring.</summary>
+    public static Wiring WithPlugins(string folder = "plugins") => [.. Office, .. Plugins.In(folder)];
 
     /// <summary>A module is a wiring that another one spreads.</summary>
     private static Wiring Storage =>

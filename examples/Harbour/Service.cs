@@ -13,7 +13,7 @@ public static class Service
         HarbourOffice office;
         try
         {
-            office = await HarbourOffice.OpenAsync(HarbourWiring.Office, settings, url);
+            office = await HarbourOffice.OpenAsync(HarbourWiring.WithPlugins(), settings, url);
         }
 #pragma warning disable CA1031 // Whatever keeps the office from opening is told in a line, and the way to mend it.
         catch (Exception failure)

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Harbour.Notices;
 using Harbour.Office;
 using Harbour.Web;
 using Junctivor;
@@ -24,6 +25,8 @@ public static class HarbourDay
         new("Mira", HttpMethod.Get, "/berths"),
     ];
 
+    private const string Contributed = "/flags";
+
     public static async Task<int> PlayAsync()
     {
         IAnsiConsole console = AnsiConsole.Console;
@@ -44,7 +47,7 @@ public static class HarbourDay
 
     private static async Task PlayAsync(IAnsiConsole console, HarbourSettings settings)
     {
-        await using HarbourOffice office = await HarbourOffice.OpenAsync(HarbourWiring.Office, settings, "http://127.0.0.1:0");
+        await using HarbourOffice office = await HarbourOffice.OpenAsync(HarbourWiring.WithPlugins(), settings, "http://127.0.0.1:0");
         console.MarkupLineInterpolated($"[bold]A day in the harbour office[/], served at {office.Address} from a ledger in SQLite.");
         using HttpClient client = new() { BaseAddress = office.Address };
         Muster muster = office.Container.Resolve<Muster>();
@@ -72,6 +75,9 @@ public static class HarbourDay
             Whoever takes a planner gets a new one, twice within a request too. The tide table is the same all day.
             Whatever was made for a request (desk, ledger) has ended with its scope. Errors are answered as problem details.
             """);
+        string channels = string.Join(", ", office.Container.Resolve<NoticeDesk>().ChannelNames);
+        string flags = await client.GetStringAsync(new Uri(Contributed, UriKind.Relative));
+        console.MarkupLineInterpolated($"Notices go out by [bold]{channels}[/]; two of these are plug-ins. One brings GET {Contributed}: {flags}");
     }
 
     private static TableColumn Heading(string name, string lifetime = "") =>

@@ -1,4 +1,5 @@
 using Harbour.Ledger;
+using Harbour.Notices;
 using Serilog;
 
 namespace Harbour.Office;
@@ -7,13 +8,15 @@ namespace Harbour.Office;
 public sealed class DepartureDesk : IDisposable
 {
     private readonly IClock _clock;
+    private readonly NoticeDesk _notices;
     private readonly ILogger _log;
 
-    public DepartureDesk(Visit visit, IBerthLedger ledger, IClock clock, ILogger log)
+    public DepartureDesk(Visit visit, IBerthLedger ledger, IClock clock, NoticeDesk notices, ILogger log)
     {
         Visit = visit;
         Ledger = ledger;
         _clock = clock;
+        _notices = notices;
         _log = log;
         Badge = visit.Enter(this);
     }
@@ -36,6 +39,7 @@ public sealed class DepartureDesk : IDisposable
             return DepartureAnswer.AlreadyGone;
         }
 
+        _notices.Tell($"{booking.Vessel} has left {booking.Berth} at {_clock.Now:HH:mm}");
         _log.Information("{Vessel} left {Berth}", booking.Vessel, booking.Berth);
         return DepartureAnswer.Gone;
     }

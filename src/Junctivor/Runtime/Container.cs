@@ -21,7 +21,7 @@ namespace Junctivor;
 public sealed class Container : Resolver
 {
     private readonly Container? _parent;
-    private readonly PluginContext[] _plugins;
+    private PluginContext[] _plugins;
 
     internal Container(PlanBook book, HandedOver values, CheckReport report, Container? parent = null)
         : base(book, null, values)
@@ -111,7 +111,7 @@ public sealed class Container : Resolver
 
     private protected override void Leave()
     {
-        foreach (PluginContext plugin in _plugins)
+        foreach (PluginContext plugin in Interlocked.Exchange(ref _plugins, []))
         {
             plugin.Leave();
         }

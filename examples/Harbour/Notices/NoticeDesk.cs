@@ -1,0 +1,17 @@
+using Harbour.Contracts;
+
+namespace Harbour.Notices;
+
+/// <summary>Tells a notice by every channel: those of the office, and those that plug-ins bring.</summary>
+public sealed class NoticeDesk(IReadOnlyList<INoticeChannel> channels)
+{
+    public IReadOnlyList<string> ChannelNames => [.. channels.Select(channel => channel.Name)];
+
+    public void Tell(string notice)
+    {
+        foreach (INoticeChannel channel in channels)
+        {
+            channel.Tell(notice);
+        }
+    }
+}

@@ -1,0 +1,12 @@
+using Harbour.Contracts;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Routing;
+
+namespace Harbour.Flags;
+
+/// <summary>GET /flags</summary>
+public sealed class FlagEndpoints(FlagMast mast) : IEndpoints
+{
+    public void Map(IEndpointRouteBuilder routes) => routes.MapGet("/flags", () => Results.Ok(mast.Flags));
+}
