@@ -98,6 +98,16 @@ public class MissingTests
     }
 
     [Fact]
+    public void A_type_parameter_without_a_question_mark_is_not_optional()
+    {
+        Wiring plain = [Transient.Of<Crate<IClock>>()];
+        Wiring optional = [Transient.Of<OptionalCrate<IClock>>()];
+
+        Assert.Equal("JV101", Assert.Single(plain.Check().Faults).Code);
+        Assert.True(optional.Check().IsSound);
+    }
+
+    [Fact]
     public void Optional_parameters_are_met_where_somebody_registers_them()
     {
         using Container container = new Wiring { Transient.Of<Undemanding>(), Singleton.Of<IClock, SystemClock>(), Singleton.Value(4) }.Build();
@@ -108,6 +118,10 @@ public class MissingTests
         Assert.Equal(4, made.Berths);
         Assert.Equal(4, made.Quay);
     }
+
+    public sealed record Crate<T>(T Content);
+
+    public sealed record OptionalCrate<T>(T? Content);
 
     public interface IBerthLegder;
 

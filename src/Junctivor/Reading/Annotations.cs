@@ -1,0 +1,43 @@
+using System.Reflection;
+
+namespace Junctivor.Reading;
+
+/// <summary>
+/// Reads whether a reference was written with a question mark. The base library's reader counts a plain type parameter as
+/// nullable, because it may be closed so; whoever writes <c>T thing</c> wants one.
+/// </summary>
+internal static class Annotations
+{
+    private const string OnPlace = "System.Runtime.CompilerServices.NullableAttribute";
+    private const string OnSurroundings = "System.Runtime.CompilerServices.NullableContextAttribute";
+    private const byte Nullable = 2;
+
+    public static bool IsNullable(ParameterInfo parameter) =>
+        (Flag(parameter.GetCustomAttributesData(), OnPlace) ?? FlagAround(parameter.Member)) == Nullable;
+
+    public static bool IsNullable(PropertyInfo property) =>
+        (Flag(property.GetCustomAttributesData(), OnPlace) ?? FlagAround(property)) == Nullable;
+
+    private static byte? FlagAround(MemberInfo? member)
+    {
+        for (MemberInfo? current = member; current is not null; current = current.DeclaringType)
+        {
+            if (Flag(current.GetCustomAttributesData(), OnSurroundings) is { } flag)
+            {
+                return flag;
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>The flag of the whole type; those of its type arguments follow it.</summary>
+    private static byte? Flag(IEnumerable<CustomAttributeData> attributes, string name) => attributes
+        .FirstOrDefault(attribute => attribute.AttributeType.FullName == name)?
+        .ConstructorArguments[0].Value switch
+        {
+            byte flag => flag,
+            IReadOnlyList<CustomAttributeTypedArgument> { Count: > 0 } flags => (byte?)flags[0].Value,
+            _ => null,
+        };
+}
