@@ -63,8 +63,11 @@ internal sealed record Node
     /// <summary>Whether it stands for all closings of a generic class.</summary>
     public bool IsOpen => Services[0].IsDefinition;
 
+    /// <summary>What messages call it, where neither class nor service tells.</summary>
+    public string? Label { get; init; }
+
     /// <summary>How messages call it: the class, or for the rest the service.</summary>
-    public string Name => Kind == NodeKind.Class ? Made.Name : Services[0].Name;
+    public string Name => Label ?? (Kind == NodeKind.Class ? Made.Name : Services[0].Name);
 
     /// <summary>How messages call its lifetime.</summary>
     public string Lifetime => Kind == NodeKind.Alias ? "alias" : IsDecorator && Inner is null ? "decorator" : Level.Name;

@@ -35,9 +35,9 @@ internal static class Annotations
     private static byte? Flag(IEnumerable<CustomAttributeData> attributes, string name) => attributes
         .FirstOrDefault(attribute => attribute.AttributeType.FullName == name)?
         .ConstructorArguments[0].Value switch
-        {
-            byte flag => flag,
-            IReadOnlyList<CustomAttributeTypedArgument> { Count: > 0 } flags => (byte?)flags[0].Value,
-            _ => null,
-        };
+    {
+        byte flag => flag,
+        IReadOnlyList<CustomAttributeTypedArgument> { Count: > 0 } flags => (byte?)flags[0].Value,
+        _ => null,
+    };
 }

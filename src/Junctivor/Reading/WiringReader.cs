@@ -94,18 +94,19 @@ internal sealed class WiringReader : ITypeReader
     }
 
     /// <summary>What a method asks for, as a node that gives the arguments to call it with.</summary>
-    public Node ReadCall(MethodInfo method, int parameterCount) => ReadArguments(Types[typeof(object[])], ReadFactory(method, parameterCount));
+    public Node ReadCall(MethodInfo method, int parameterCount) => ReadArguments("the called method", Types[typeof(object[])], ReadFactory(method, parameterCount));
 
     /// <summary>What the properties of an object ask for, as a node that gives their values in order.</summary>
-    public Node ReadFilling([DynamicallyAccessedMembers(Kept.Members)] Type type) => ReadArguments(Types[type], _classes.ReadProperties(type));
+    public Node ReadFilling([DynamicallyAccessedMembers(Kept.Members)] Type type) => ReadArguments($"the object of {TypeNames.Short(type)}", Types[type], _classes.ReadProperties(type));
 
-    private Node ReadArguments(TypeRef consumer, IReadOnlyList<Parameter> parameters)
+    private Node ReadArguments(string label, TypeRef consumer, IReadOnlyList<Parameter> parameters)
     {
         Node node = new()
         {
             Order = int.MaxValue,
             Kind = NodeKind.Factory,
             Made = consumer,
+            Label = label,
             Services = [consumer],
             Level = Level.Transient,
             Endings = new Endings { IsOwned = false },

@@ -84,7 +84,7 @@ public class LifetimeTests
         Checks.Fault fault = Assert.Single(thrown.Report.Faults);
         Assert.Equal("JV302", fault.Code);
         Assert.Equal([null, "ledger"], fault.Path.Select(step => step.Parameter));
-        Assert.Contains("StartScope()", Assert.Single(fault.Cures), StringComparison.Ordinal);
+        Assert.Contains("container.StartScope()", Assert.Single(fault.Cures), StringComparison.Ordinal);
     }
 
     [Fact]

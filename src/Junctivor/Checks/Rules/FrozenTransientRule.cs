@@ -9,12 +9,19 @@ internal sealed class FrozenTransientRule : IRule
     {
         foreach (Node holder in nodes.Where(node => node.Level == Level.Singleton))
         {
-            foreach (Edge edge in graph.EdgesOf(holder).Where(edge => !edge.IsDeferred && edge.To.Level.IsTransient && edge.To.Makes))
+            foreach (Edge edge in graph.EdgesOf(holder).Where(edge => IsFrozen(graph, edge)))
             {
                 yield return Frozen(graph, holder, edge);
             }
         }
     }
+
+    /// <summary>Where the transient needs something shorter-lived, it is captive, and that is said instead.</summary>
+    private static bool IsFrozen(ServiceGraph graph, Edge edge) =>
+        !edge.IsDeferred
+        && edge.To.Level.IsTransient
+        && edge.To.Makes
+        && !HeldWays.From(graph, edge.To).Any(way => way[way.Count - 1].To.Level.IsShorterThan(Level.Singleton));
 
     private static Fault Frozen(ServiceGraph graph, Node holder, Edge edge)
     {
@@ -29,7 +36,9 @@ internal sealed class FrozenTransientRule : IRule
             Remarks = frozen.Made.IsDisposable ? [$"{frozen.Name} holds something to end, and ends only with the container."] : [],
             Cures =
             [
-                $"take Func<{edge.Need.Parameter.Type.Name}> {edge.Need.Parameter.Name}, and call it for a fresh one each time",
+                frozen.Made.IsDisposable
+                    ? $"take FreshScope<{frozen.Services[0].Name}> in {holder.Name}: what a run makes ends with the run"
+                    : $"take Func<{frozen.Services[0].Name}> in {holder.Name}, and call it for a fresh one each time",
                 $"register {frozen.Name} with Singleton, if one for all is meant",
             ],
             Candidates = [holder.Name, frozen.Name],

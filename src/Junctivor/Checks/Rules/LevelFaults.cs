@@ -10,7 +10,7 @@ internal static class LevelFaults
             ? $"{path[0].Name} was asked for in {askedIn}, and needs {node.Name}, which lives in a scope of the level {node.Level}"
             : $"{node.Name} lives in a scope of the level {node.Level}, and was asked for in {askedIn}",
         path,
-        $"start a scope of that level around it: StartScope(level of the {node.Level})") with
+        $"start a scope of that level around it: container.StartScope(…), with the ScopeLevel \"{node.Level}\"") with
     { Candidates = [node.Name], Order = node.Order };
 
     public static Fault WrongPlace(Level level, string place) => Found(

@@ -14,7 +14,7 @@ internal static class ScopeFaults
             : $"{node.Name} ({node.Level}) was asked for in {askedIn}",
         Path = path,
         Remarks = ["A scoped service is made once for each unit of work: a request, a message, a job."],
-        Cures = [$"await using Scope scope = container.StartScope(); scope.Resolve<{path[0].Name}>()"],
+        Cures = ["start a scope, and ask there: await using Scope scope = container.StartScope();"],
         Candidates = [node.Name],
         Order = node.Order,
     };
@@ -29,6 +29,6 @@ internal static class ScopeFaults
         Code = "JV302",
         Name = "scoped-outside-scope",
         Summary = $"a scope was asked for in {askedIn}",
-        Cures = ["await using Scope scope = container.StartScope();"],
+        Cures = ["start a scope, and ask there: await using Scope scope = container.StartScope();"],
     };
 }

@@ -1,0 +1,36 @@
+namespace HowTo;
+
+/// <summary>A method can be called with its parameters wired; what it throws comes through as it is.</summary>
+internal static class Calling
+{
+    public static void Run()
+    {
+        Wiring wiring = [Singleton.Of<Quays>(), Scoped.Of<BerthLedger>()];
+        using Container container = wiring.Build();
+        using Scope scope = container.StartScope();
+
+        scope.RunWired((BerthLedger ledger) => WriteLine($"Stocktaking: {ledger.Count} bookings"));
+        int free = scope.RunWired((Quays quays, BerthLedger ledger) => quays.Count - ledger.Count);
+        WriteLine($"{free} berths are free.");
+
+        try
+        {
+            container.RunWired((BerthLedger ledger) => { });
+        }
+        catch (WiringException fault)
+        {
+            WriteLine();
+            WriteLine(fault.Report.Faults[0]);
+        }
+    }
+
+    private sealed class Quays
+    {
+        public int Count => 12;
+    }
+
+    private sealed class BerthLedger
+    {
+        public int Count => 5;
+    }
+}

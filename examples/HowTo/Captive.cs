@@ -1,0 +1,32 @@
+namespace HowTo;
+
+/// <summary>A worker that lives as long as the process must not hold a ledger of one request. The check finds it through any number of steps.</summary>
+internal static class Captive
+{
+    public static void Run()
+    {
+        Wiring wiring =
+        [
+            Scoped.Of<BerthLedger>(),
+            Transient.From((BerthLedger ledger) => new InvoiceWriter(ledger)),
+            Singleton.Of<NightlyInvoicing>(),
+        ];
+
+        WriteLine(wiring.Check());
+        WriteLine();
+        WriteLine("A transient ledger would freeze one, a singleton would share one between all, `new` would open one that nobody ends.");
+        WriteLine("What is right is a scope for each run: dotnet run --project examples/HowTo -- job");
+    }
+
+    private sealed class BerthLedger;
+
+    private sealed class InvoiceWriter(BerthLedger ledger)
+    {
+        public BerthLedger Ledger { get; } = ledger;
+    }
+
+    private sealed class NightlyInvoicing(InvoiceWriter writer)
+    {
+        public InvoiceWriter Writer { get; } = writer;
+    }
+}
