@@ -1,0 +1,96 @@
+using System.Text.RegularExpressions;
+using Junctivor.Tests.Shared;
+
+namespace Junctivor.Tests;
+
+/// <summary>Every block of C# in the documentation compiles, in the world of its examples.</summary>
+public partial class DocumentationTests
+{
+    /// <summary>What the examples talk about, and what they have at hand.</summary>
+    private const string World = """
+        using static AtHand;
+
+        public static class AtHand
+        {
+            public static readonly HarbourSettings settings = new("data");
+            public static readonly Caller caller = new("Mira");
+            public static readonly Wiring wiring = [];
+            public static readonly Container container = wiring.Build();
+            public static readonly Scope scope = container.StartScope();
+            public static readonly bool isRehearsal = true;
+        }
+
+        public interface ITideTable;
+        public interface IBerthReader;
+        public interface IBerthLedger : IBerthReader { Task InvoiceAsync(CancellationToken cancellation) => Task.CompletedTask; }
+        public interface IArchive<T>;
+        public interface INoticeChannel;
+        public record HarbourClock;
+        public sealed record StoppedClock : HarbourClock;
+        public sealed record HarbourSettings(string DataFolder);
+        public sealed record Caller(string Name);
+        public sealed record Quays(int Count);
+        public sealed record Tide;
+        public sealed record Resident;
+        public sealed record Visitor;
+        public sealed record RunningOffice;
+        public sealed record TariffBook;
+        public sealed record DutyRoster;
+        public sealed record Ticket(TariffBook Tariffs, string Vessel, int Nights);
+        public sealed record LedgerFile(string Path) { public static LedgerFile Open(HarbourSettings settings) => new(settings.DataFolder); }
+        public sealed class AlmanacTideTable : ITideTable;
+        public sealed class MemoryLedger : IBerthLedger;
+        public sealed class SqliteBerthLedger : IBerthLedger;
+        public sealed class SqliteArchive<T> : IArchive<T>;
+        public sealed class AlmanacArchive : IArchive<Tide>;
+        public sealed class CountedArchive<T>(IArchive<T> inner) : IArchive<T> { public object Inner => inner; }
+        public sealed class AuditedLedger(IBerthLedger inner) : IBerthLedger { public object Inner => inner; }
+        public sealed class TimedLedger(IBerthLedger inner, HarbourClock clock) : IBerthLedger { public object Both => (inner, clock); }
+        public sealed record BerthPlanner(IBerthLedger Ledger);
+        public static class NoticeChannels { public static Wiring Wiring => []; }
+        public static class Storage { public static Wiring Wiring => []; }
+        public static class Harbour { public static Wiring Wiring => []; }
+        """;
+
+    private const string Desk = "public sealed record BookingDesk(IBerthLedger Ledger);";
+
+    public static TheoryData<string, int> Blocks
+    {
+        get
+        {
+            TheoryData<string, int> blocks = [];
+            foreach (string file in Directory.EnumerateFiles(Path.Combine(ProgramRun.RepositoryRoot, "docs"), "*.md").Append(Path.Combine(ProgramRun.RepositoryRoot, "README.md")))
+            {
+                for (int number = 0; number < BlocksIn(file).Count; number++)
+                {
+                    blocks.Add(Path.GetRelativePath(ProgramRun.RepositoryRoot, file), number);
+                }
+            }
+
+            return blocks;
+        }
+    }
+
+    [Theory]
+    [MemberData(nameof(Blocks))]
+    public void Each_block_compiles(string file, int number)
+    {
+        string block = BlocksIn(Path.Combine(ProgramRun.RepositoryRoot, file))[number];
+        string usings = "using static AtHand;\n";
+        string statement = block.Contains("sealed class", StringComparison.Ordinal) ? "return;\n" : "";
+        string desk = block.Contains("class BookingDesk", StringComparison.Ordinal) ? "" : Desk;
+
+        IReadOnlyList<string> errors = CompiledSource.ErrorsOfProgram(usings + statement + block, World + desk);
+
+        Assert.Empty(errors);
+    }
+
+    [Fact]
+    public void A_block_that_is_wrong_would_be_found() =>
+        Assert.NotEmpty(CompiledSource.ErrorsOfProgram("Wiring wiring = [Singleton.Of<INowhere>()];", World));
+
+    private static List<string> BlocksIn(string file) => [.. CSharpBlock().Matches(File.ReadAllText(file)).Select(match => match.Groups[1].Value)];
+
+    [GeneratedRegex("```csharp\n(.*?)```", RegexOptions.Singleline)]
+    private static partial Regex CSharpBlock();
+}
