@@ -11,6 +11,9 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
         "System.Collections.Generic.IReadOnlyList`1",
     };
 
+    private readonly Dictionary<TypeRef, Node> _unregistered = [];
+    private readonly Dictionary<(Node Made, string Call), (Node Node, IReadOnlyList<TypeRef> Untaken)> _filled = [];
+
     /// <summary>What a parameter of a node gets.</summary>
     public Supply SupplyFor(Node consumer, Parameter parameter)
     {
@@ -56,16 +59,33 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
             return new Supply.Ambiguous(service, found);
         }
 
-        Node made = found.Count == 1 ? found[0] : reader.ReadUnregistered(service.Type);
+        Node made = found.Count == 1 ? found[0] : Unregistered(service.Type);
         if (!made.Level.IsTransient || !made.Makes)
         {
             return new Supply.SharedWithArguments(made);
         }
 
-        Node filled = ArgumentPassing.Fill(made, arguments, out IReadOnlyList<TypeRef> untaken);
-        return untaken.Count > 0
-            ? new Supply.Untaken(made.Made, untaken)
-            : new Supply.Single(candidates.Front(filled, service));
+        // What constructs more of its own kind asks for the same again: it must get the same node.
+        string call = string.Join(";", arguments.Select(argument => argument.Id));
+        if (!_filled.TryGetValue((made, call), out (Node Node, IReadOnlyList<TypeRef> Untaken) filled))
+        {
+            filled = (ArgumentPassing.Fill(made, arguments, out IReadOnlyList<TypeRef> untaken), untaken);
+            _filled.Add((made, call), filled);
+        }
+
+        return filled.Untaken.Count > 0
+            ? new Supply.Untaken(made.Made, filled.Untaken)
+            : new Supply.Single(candidates.Front(filled.Node, service));
+    }
+
+    private Node Unregistered(TypeRef type)
+    {
+        if (!_unregistered.TryGetValue(type, out Node? node))
+        {
+            _unregistered.Add(type, node = reader.ReadUnregistered(type));
+        }
+
+        return node;
     }
 
     private Supply? AroundOthers(ServiceId service, TypeRef? consumer) => service.Type.DefinitionName switch

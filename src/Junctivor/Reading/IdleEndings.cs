@@ -48,6 +48,11 @@ internal static class IdleEndings
 
         foreach (Type service in entry.AlsoServes.Prepend(entry.Service))
         {
+            if (Nullable.GetUnderlyingType(service) is { } underlying)
+            {
+                yield return $"whoever asks for {TypeNames.Short(service)} gets {TypeNames.Short(underlying)} where it is registered, so register {TypeNames.Short(underlying)}";
+            }
+
             if (Ambient.Contains(service) || (service.IsGenericType && Wrappers.Contains(service.GetGenericTypeDefinition())))
             {
                 yield return $"{TypeNames.Short(service)} is made by the container for whoever asks, so it cannot be registered";

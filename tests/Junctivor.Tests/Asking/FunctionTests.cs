@@ -45,6 +45,14 @@ public class FunctionTests
     }
 
     [Fact]
+    public void What_constructs_more_of_its_own_kind_comes_to_an_end()
+    {
+        using Container container = new Wiring { Transient.From((Func<int, Chain> make) => make(3)).Marked("chain") }.Build();
+
+        Assert.Equal("3210", container.Resolve<Chain>("chain").ToString());
+    }
+
+    [Fact]
     public void An_argument_that_nothing_takes_is_a_fault_at_build()
     {
         Wiring wiring = [Singleton.Of<IClock, SystemClock>(), Transient.From((Func<DateTime, Ticket> print) => new object())];
@@ -156,6 +164,13 @@ public class FunctionTests
 
         Assert.Same(clock, fresh.Run(given => given));
         Assert.Same(clock, await fresh.RunAsync(Task.FromResult));
+    }
+
+    public sealed class Chain(int length, Func<int, Chain> make)
+    {
+        private readonly Chain? _next = length > 0 ? make(length - 1) : null;
+
+        public override string ToString() => $"{length}{_next}";
     }
 
     public interface ITicket;

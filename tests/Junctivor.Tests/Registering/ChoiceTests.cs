@@ -160,6 +160,8 @@ public class ChoiceTests
         Assert.True(wiring.Check().IsSound);
         Assert.False(wiring.Check(new BuildOptions { WarningsAreFaults = true }).IsSound);
         Assert.Throws<WiringException>(() => wiring.Build(new BuildOptions { WarningsAreFaults = true }));
+        wiring.Add(Transient.Of<OtherDesk>());
+        Assert.Equal("JV202", Assert.Single(wiring.Check().Faults).Code);
     }
 
     [Fact]

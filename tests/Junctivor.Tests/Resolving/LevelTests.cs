@@ -103,6 +103,19 @@ public class LevelTests
     }
 
     [Fact]
+    public void An_outer_scope_that_ends_first_leaves_inner_ones_and_what_it_owned_cannot_be_had()
+    {
+        using Container container = new Wiring { Singleton.Value(new List<string>()), DutyShift.Of<Roster>(), Scoped.Of<Desk>(), Scoped.Of<SystemClock>() }.Build();
+        Scope shift = container.StartScope(DutyShift);
+        using Scope request = shift.StartScope();
+
+        shift.Dispose();
+
+        Assert.NotNull(request.Resolve<SystemClock>());
+        Assert.Throws<ObjectDisposedException>(request.Resolve<Desk>);
+    }
+
+    [Fact]
     public void A_fresh_scope_of_a_level_nests_in_its_scope()
     {
         using Container container = new Wiring { Singleton.Value(new List<string>()), DutyShift.Of<Roster>(), Scoped.Of<Desk>(), DutyShift.From((FreshScope<Desk> desks) => Tuple.Create(desks)) }.Build();
