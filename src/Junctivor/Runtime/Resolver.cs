@@ -1,9 +1,6 @@
-using System.Diagnostics.CodeAnalysis;
-using System.Reflection;
 using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Plans;
-using Junctivor.Registering;
 using Junctivor.Runtime;
 
 namespace Junctivor;
@@ -37,154 +34,6 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
     /// <summary>How messages call it, with its article.</summary>
     internal abstract string Description { get; }
-
-    /// <summary>Gives the service; makes it, and what it needs, where it is not there yet.</summary>
-    /// <typeparam name="T">The service.</typeparam>
-    /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
-    /// <exception cref="WiringException">Nobody registers it (JV101), several do (JV202), it needs a scope (JV302), a value
-    /// that was not handed over (JV105), or itself (JV201).</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public T Resolve<T>()
-        where T : notnull => (T)ResolveMarked(typeof(T), null);
-
-    /// <summary>Gives the service with a mark.</summary>
-    /// <typeparam name="T">The service.</typeparam>
-    /// <param name="mark">The mark.</param>
-    /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
-    /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public T Resolve<T>(string mark)
-        where T : notnull => (T)ResolveMarked(typeof(T), Given(mark));
-
-    /// <summary>Gives the service with a mark.</summary>
-    /// <typeparam name="T">The service.</typeparam>
-    /// <param name="mark">The mark.</param>
-    /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
-    /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public T Resolve<T>(Type mark)
-        where T : notnull => (T)ResolveMarked(typeof(T), Given(mark));
-
-    /// <summary>Gives the service with a mark.</summary>
-    /// <typeparam name="TService">The service.</typeparam>
-    /// <typeparam name="TMark">The mark.</typeparam>
-    /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
-    /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public TService Resolve<TService, TMark>()
-        where TService : notnull => (TService)ResolveMarked(typeof(TService), typeof(TMark));
-
-    /// <summary>Gives a service whose type is known only at run time.</summary>
-    /// <param name="service">The service.</param>
-    /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
-    /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
-    /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public object Resolve(Type service) => ResolveMarked(Given(service), null);
-
-    /// <summary>Gives a service with a mark, whose type is known only at run time.</summary>
-    /// <param name="service">The service.</param>
-    /// <param name="mark">The mark.</param>
-    /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
-    /// <exception cref="ArgumentNullException">An argument is null.</exception>
-    /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public object Resolve(Type service, string mark) => ResolveMarked(Given(service), Given(mark));
-
-    /// <summary>Gives a service with a mark, whose type is known only at run time.</summary>
-    /// <param name="service">The service.</param>
-    /// <param name="mark">The mark.</param>
-    /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
-    /// <exception cref="ArgumentNullException">An argument is null.</exception>
-    /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public object Resolve(Type service, Type mark) => ResolveMarked(Given(service), Given(mark));
-
-    /// <summary>Gives the service if anybody registers it.</summary>
-    /// <typeparam name="T">The service.</typeparam>
-    /// <param name="service">The instance; null if nobody registers it.</param>
-    /// <returns>Whether anybody registers it.</returns>
-    /// <exception cref="WiringException">It is registered, and cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public bool TryResolve<T>([NotNullWhen(true)] out T? service) => TryResolveMarked(null, out service);
-
-    /// <summary>Gives the service with a mark, if anybody registers it.</summary>
-    /// <typeparam name="T">The service.</typeparam>
-    /// <param name="mark">The mark.</param>
-    /// <param name="service">The instance; null if nobody registers it.</param>
-    /// <returns>Whether anybody registers it.</returns>
-    /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
-    public bool TryResolve<T>(string mark, [NotNullWhen(true)] out T? service) => TryResolveMarked(Given(mark), out service);
-
-    /// <summary>Gives a service whose type is known only at run time, if anybody registers it.</summary>
-    /// <param name="type">The service.</param>
-    /// <param name="service">The instance; null if nobody registers it.</param>
-    /// <returns>Whether anybody registers it.</returns>
-    /// <exception cref="ArgumentNullException"><paramref name="type"/> is null.</exception>
-    /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
-    public bool TryResolve(Type type, [NotNullWhen(true)] out object? service) => TryResolveMarked(Given(type), null, out service);
-
-    /// <summary>Constructs a class that nobody registers: some arguments are given, the rest is wired.</summary>
-    /// <typeparam name="T">The class.</typeparam>
-    /// <param name="arguments">Each goes to the first parameter of exactly its type, else to the first that can take it.</param>
-    /// <returns>A new instance. The caller owns it; what was made for it belongs to this container or scope.</returns>
-    /// <exception cref="WiringException">An argument fits nowhere (JV106), or the rest cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public T Construct<[DynamicallyAccessedMembers(Kept.Members)] T>(params ReadOnlySpan<object> arguments)
-        where T : class => (T)Construct(typeof(T), arguments);
-
-    /// <summary>Constructs a class that nobody registers, known only at run time: some arguments are given, the rest is wired.</summary>
-    /// <param name="type">The class.</param>
-    /// <param name="arguments">Each goes to the first parameter of exactly its type, else to the first that can take it.</param>
-    /// <returns>A new instance. The caller owns it; what was made for it belongs to this container or scope.</returns>
-    /// <exception cref="ArgumentNullException"><paramref name="type"/> is null.</exception>
-    /// <inheritdoc cref="Construct{T}(ReadOnlySpan{object})" path="/exception"/>
-    public object Construct([DynamicallyAccessedMembers(Kept.Members)] Type type, params ReadOnlySpan<object> arguments)
-    {
-        ThrowIfEnded();
-        return Construction.Run(Book.Construct(Given(type), arguments), this, null, arguments.ToArray());
-    }
-
-    /// <summary>
-    /// Fills the properties of an object that exists: those marked <see cref="InjectAttribute"/>, and those that are
-    /// <c>required</c> and still empty.
-    /// </summary>
-    /// <typeparam name="T">The class whose properties are filled.</typeparam>
-    /// <param name="target">The object.</param>
-    /// <returns>The same object.</returns>
-    /// <exception cref="ArgumentNullException"><paramref name="target"/> is null.</exception>
-    /// <exception cref="WiringException">A property cannot be filled here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public T FillProperties<[DynamicallyAccessedMembers(Kept.Members)] T>(T target)
-        where T : class
-    {
-        ThrowIfEnded();
-        (Plan plan, PropertyInfo[] properties) = Book.Fill(typeof(T));
-        object?[] values = (object?[])Construction.Run(plan, this);
-        for (int number = 0; number < properties.Length; number++)
-        {
-            PropertyInfo property = properties[number];
-            if (property.IsDefined(typeof(InjectAttribute)) || property.GetValue(Given(target)) is null)
-            {
-                property.SetValue(target, values[number], BindingFlags.DoNotWrapExceptions, null, null, null);
-            }
-        }
-
-        return target;
-    }
-
-    /// <summary>Calls a method with its parameters wired: for method groups, and for more than eight parameters.</summary>
-    /// <param name="work">The method.</param>
-    /// <returns>What the method returned; null if it returns nothing.</returns>
-    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    [RequiresUnreferencedCode("The parameters of a delegate known only at run time may be trimmed away. Call an overload with type arguments.")]
-    public object? RunWired(Delegate work)
-    {
-        ArgumentNullException.ThrowIfNull(work);
-        MethodInfo invoke = work.GetType().GetMethod("Invoke")!;
-        return CallWired(work, invoke.GetParameters().Length, arguments => invoke.Invoke(work, BindingFlags.DoNotWrapExceptions, null, arguments, null));
-    }
 
     /// <summary>Starts a scope inside this container or scope.</summary>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>; those of a scope around it
@@ -288,13 +137,6 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     {
     }
 
-    private static T Given<T>(T argument)
-        where T : class
-    {
-        ArgumentNullException.ThrowIfNull(argument);
-        return argument;
-    }
-
     private Scope Start(ScopeLevel? level, Level kind, ReadOnlySpan<Incoming> incoming)
     {
         ThrowIfEnded();
@@ -302,32 +144,6 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         Scope scope = new(this, level, values);
         scope.OwnValues(values.Owned);
         return scope;
-    }
-
-    private object ResolveMarked(Type service, object? mark)
-    {
-        ThrowIfEnded();
-        return Construction.Run(Book.Require(service, mark), this);
-    }
-
-    private bool TryResolveMarked<T>(object? mark, [NotNullWhen(true)] out T? service)
-    {
-        bool isRegistered = TryResolveMarked(typeof(T), mark, out object? found);
-        service = isRegistered ? (T)found! : default;
-        return isRegistered;
-    }
-
-    private bool TryResolveMarked(Type type, object? mark, [NotNullWhen(true)] out object? service)
-    {
-        ThrowIfEnded();
-        service = Book.Find(type, mark) is { } plan ? Construction.Run(plan, this) : null;
-        return service is not null;
-    }
-
-    private object? CallWired(Delegate work, int parameterCount, Func<object?[], object?> call)
-    {
-        ThrowIfEnded();
-        return call((object?[])Construction.Run(Book.Call(work.Method, parameterCount), this));
     }
 
     /// <summary>Lets the plans go; says whether this is the first call.</summary>
