@@ -1,10 +1,12 @@
 namespace Junctivor.Tests.Properties;
 
 // Services that a random wiring is made of: IPart<I3> is the service of node 3, and Made<I3, …> takes what the model says.
-public interface IPart<TId>
+public interface IAlso<TId>
 {
     void Touch();
 }
+
+public interface IPart<TId> : IAlso<TId>;
 
 public interface IStrange;
 

@@ -7,77 +7,47 @@ internal sealed class RandomWiring
 {
     private static readonly Type[] Ids = [typeof(I0), typeof(I1), typeof(I2), typeof(I3), typeof(I4), typeof(I5), typeof(I6), typeof(I7), typeof(I8), typeof(I9)];
 
-    private readonly List<Node> _nodes = [];
+    private readonly List<RandomNode> _nodes = [];
 
-    private RandomWiring(IEnumerable<(int Lifetime, int Decorated, int[] Needs, int[] Forms)> drawn)
+    private RandomWiring(IEnumerable<(int Life, int Decorated, int[] Needs, int[] Forms)> drawn)
     {
-        foreach ((int lifetime, int decorated, int[] needs, int[] forms) in drawn)
+        foreach ((int life, int decorated, int[] needs, int[] forms) in drawn)
         {
-            Add((Lifetime)lifetime, decorated == 0, needs, forms);
+            Add((Life)life, decorated == 0, needs, forms);
         }
     }
 
     public static Gen<RandomWiring> Gen { get; } =
-        CsCheck.Gen.Select(CsCheck.Gen.Int[0, 2], CsCheck.Gen.Int[0, 3], CsCheck.Gen.Int[0, 99].Array[3], CsCheck.Gen.Int[0, 5].Array[3])
+        CsCheck.Gen.Select(CsCheck.Gen.Int[0, 3], CsCheck.Gen.Int[0, 3], CsCheck.Gen.Int[0, 99].Array[3], CsCheck.Gen.Int[0, 7].Array[3])
             .Array[1, 10]
             .Select(drawn => new RandomWiring(drawn));
 
-    public IReadOnlyList<Node> Nodes => _nodes;
+    /// <summary>The level around requests.</summary>
+    public ScopeLevel Shift { get; } = new("shift");
+
+    public IReadOnlyList<RandomNode> Nodes => _nodes;
 
     public Wiring ToWiring(Journal journal) =>
     [
         Singleton.Value(journal),
         Singleton.Of<Nothing>(),
-        .. _nodes.Select(node => node.ToRegistration()),
+        .. _nodes.Select(node => node.ToRegistration(Shift)),
         .. _nodes.Where(node => node.IsDecorated).Select(node => Decorator.Of(node.Service, typeof(Wrapped<>).MakeGenericType(node.Id))),
+        .. _nodes.Select(node => Alias.Of(node.Alias, node.Service)),
     ];
 
-    private void Add(Lifetime lifetime, bool isDecorated, int[] needs, int[] forms)
+    private void Add(Life life, bool isDecorated, int[] needs, int[] forms)
     {
-        List<(Node Node, int Form)> taken = [];
+        List<(RandomNode Node, int Form)> taken = [];
         for (int number = 0; number < needs.Length && _nodes.Count > 0; number++)
         {
-            Node needed = _nodes[needs[number] % _nodes.Count];
-            bool isFresh = forms[number] == Node.FreshScope;
-            if (isFresh || lifetime != Lifetime.Singleton || !needed.NeedsScope)
+            RandomNode needed = _nodes[needs[number] % _nodes.Count];
+            if (forms[number] == RandomNode.FreshScope || life >= needed.Reach)
             {
                 taken.Add((needed, forms[number]));
             }
         }
 
-        _nodes.Add(new Node(Ids[_nodes.Count], lifetime, isDecorated, taken));
-    }
-
-    internal sealed record Node(Type Id, Lifetime Lifetime, bool IsDecorated, IReadOnlyList<(Node Node, int Form)> Needs)
-    {
-        public const int FreshScope = 4;
-
-        public Type Service { get; } = typeof(IPart<>).MakeGenericType(Id);
-
-        public bool NeedsScope => Lifetime == Lifetime.Scoped
-            || (Lifetime == Lifetime.Transient && Needs.Any(need => need.Form != FreshScope && need.Node.NeedsScope));
-
-        public Registration ToRegistration() => Of(Lifetime, Class([.. Needs.Select(need => TypeOf(need.Node, need.Form))]));
-
-        public Registration WithFurtherNeed(Type need) => Of(Lifetime, Class([.. Needs.Take(2).Select(each => TypeOf(each.Node, each.Form)), need]));
-
-        public Registration Of(Lifetime lifetime, Type made) => lifetime switch
-        {
-            Lifetime.Singleton => Singleton.Of(Service, made),
-            Lifetime.Scoped => Scoped.Of(Service, made),
-            _ => Transient.Of(Service, made),
-        };
-
-        private Type Class(IReadOnlyList<Type> needs) => typeof(Made<,,,>).MakeGenericType(
-            [Id, .. needs.Concat(Enumerable.Repeat(typeof(Nothing), 3)).Take(3)]);
-
-        private static Type TypeOf(Node node, int form) => form switch
-        {
-            1 => typeof(Lazy<>).MakeGenericType(node.Service),
-            2 => typeof(Func<>).MakeGenericType(node.Service),
-            3 => typeof(IReadOnlyList<>).MakeGenericType(node.Service),
-            FreshScope => typeof(FreshScope<>).MakeGenericType(node.Service),
-            _ => node.Service,
-        };
+        _nodes.Add(new RandomNode(Ids[_nodes.Count], life, isDecorated, taken));
     }
 }
