@@ -139,6 +139,36 @@ static string Starter(string lifetime)
             """);
     }
 
+    for (int count = 0; count <= Most && lifetime != "Transient"; count++)
+    {
+        string types = string.Concat(Numbers(count).Select(n => $"T{n}, "));
+        string casts = string.Join(", ", Numbers(count).Select(n => $"(T{n})arguments[{n - 1}]!"));
+        string parameter = count == 0 ? "_" : "arguments";
+        string awaiting = lifetime == "Singleton" ? "Container.WarmUpAsync" : "Resolver.StartScopeAsync(ReadOnlySpan{Incoming})";
+        text.Append($"\n    /// <summary>Registers what an asynchronous factory gives, {shared}, and awaited by <see cref=\"{awaiting}\"/>. Its parameters are wired.</summary>\n");
+        foreach (int n in Numbers(count))
+        {
+            text.Append($"    /// <typeparam name=\"T{n}\">What the factory asks for as parameter {n}; a <see cref=\"CancellationToken\"/> is that of whoever awaits.</typeparam>\n");
+        }
+
+        text.Append($$"""
+                /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
+                /// <param name="factory">Makes one. It must not give null.</param>
+                /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+                /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+                /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
+                /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
+                public {{kind}}Registration<TService> FromAsync<{{types}}TService>(
+                    Func<{{types}}Task<TService>> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+                    where TService : notnull
+                {
+                    ArgumentNullException.ThrowIfNull(factory);
+                    return Entries.OfAsyncFactory<TService>({{level}}, factory, {{count}}, async {{parameter}} => await factory({{casts}}).ConfigureAwait(false), new SourcePlace(file, line));
+                }
+
+            """);
+    }
+
     return text.Append("}\n").ToString();
 }
 

@@ -25,6 +25,7 @@ using HowTo;
     ("properties", "Required properties, and objects that somebody else made", Does(Properties.Run)),
     ("run-wired", "A method called with its parameters wired", Does(Calling.Run)),
     ("self-registered", "Classes that carry their own registration, listed", Does(Carrying.Run)),
+    ("warm-up", "Opening what takes its time before the first work, and closing it after the last", WarmingUp.RunAsync),
 ];
 
 RootCommand root = new("One small program for each need; each prints a few lines to learn from.");

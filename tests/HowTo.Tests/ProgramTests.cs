@@ -28,6 +28,7 @@ public class ProgramTests
     [InlineData("plugins", "flag mast and loudhailer; 1 plug-in brings endpoints", "Broken.dll is no .NET assembly")]
     [InlineData("properties", "signed by the harbour master", "The window has its tariffs: True")]
     [InlineData("run-wired", "7 berths are free.", "the called method was asked for in the container")]
+    [InlineData("warm-up", "JV401", "fetched from the archive", "work: 12 bookings", "the board is closed")]
     [InlineData("self-registered", "singleton FlagMast for FlagMast, ISignal", "one instance: True")]
     public async Task Each_program_shows_what_it_is_for(string name, params string[] lines)
     {

@@ -13,6 +13,7 @@ internal static class Checker
         new DoesNotServeRule(),
         new ArgumentRule(),
         new DoesNotApplyRule(),
+        new AsyncInFromRule(),
     ];
 
     /// <summary>What is wrong between registrations, whoever asks for them.</summary>

@@ -9,6 +9,9 @@ internal enum AmbientForm
     /// <summary>The container.</summary>
     Container,
 
+    /// <summary>The token of whoever awaits the making.</summary>
+    Cancellation,
+
     /// <summary>The class that asks for the asking service.</summary>
     AskingClass,
 }

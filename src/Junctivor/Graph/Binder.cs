@@ -27,6 +27,11 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
             return new Supply.Argument(number);
         }
 
+        if (consumer.IsAsync && parameter.Type.DefinitionName == "System.Threading.CancellationToken")
+        {
+            return new Supply.Ambient(AmbientForm.Cancellation);
+        }
+
         if (parameter.IsInner && consumer.Inner is not null)
         {
             return new Supply.Single(consumer.Inner);

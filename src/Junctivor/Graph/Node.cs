@@ -34,6 +34,9 @@ internal sealed record Node
     /// <summary>The properties that are filled once it is constructed.</summary>
     public IReadOnlyList<Parameter> Properties { get; init; } = [];
 
+    /// <summary>Whether it is made by something that must be awaited.</summary>
+    public bool IsAsync { get; init; }
+
     /// <summary>Whether it was written as a decorator of its service.</summary>
     public bool IsDecorator { get; init; }
 

@@ -18,6 +18,9 @@ internal sealed class Plan(Recipe recipe)
     /// <summary>Whether it gives the scope itself, and so needs one.</summary>
     public bool IsScope { get; init; }
 
+    /// <summary>Gathers the arguments for something that is made asynchronously; null for all the rest.</summary>
+    public Plan? Gathering { get; init; }
+
     /// <summary>In which scope it is made.</summary>
     public Level Level { get; init; } = Level.Transient;
 

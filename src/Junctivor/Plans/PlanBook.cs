@@ -22,6 +22,7 @@ internal sealed class PlanBook
     private readonly HashSet<Node> _checked;
     private readonly ConcurrentDictionary<Key, Plan?> _plans = new();
     private readonly ConcurrentDictionary<(Type, TypeList), Plan> _constructions = new();
+    private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
     private readonly ConcurrentDictionary<MethodInfo, Plan> _calls = new();
     private readonly ConcurrentDictionary<Type, (Plan Plan, PropertyInfo[] Properties)> _fillings = new();
 
@@ -93,6 +94,23 @@ internal sealed class PlanBook
         lock (_gate)
         {
             return _compiler.PlanFor(supply);
+        }
+    }
+
+    /// <summary>What a scope of a level makes asynchronously, each after what it needs.</summary>
+    public IReadOnlyList<Node> AsyncNodesOf(Level level) =>
+        _asyncNodes.GetOrAdd(level, wanted => Ordered(node => node.IsAsync && node.Level == wanted));
+
+    /// <summary>What warms up: asynchronous singletons, and those that say so; each after what it needs.</summary>
+    public IReadOnlyList<Node> WarmingUp() => Ordered(node =>
+        node.Level == Level.Singleton && node.Makes && !node.IsDecorator && _shared?.IsShared(node) != true
+        && (node.IsAsync || _reader.EntryOf(node) is { WarmUp: not null } or { WindDown: not null }));
+
+    private IReadOnlyList<Node> Ordered(Func<Node, bool> isWanted)
+    {
+        lock (_gate)
+        {
+            return DependencyOrder.Of(Graph, Graph.Nodes.Where(node => node.Order != int.MaxValue).Where(isWanted));
         }
     }
 

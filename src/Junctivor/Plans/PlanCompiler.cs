@@ -78,10 +78,12 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
             return arguments[0].Plan;
         }
 
+        Type made = reader.Types[node.Made];
         return new Plan(RecipeOf(node))
         {
             Node = node,
-            Class = reader.Types[node.Made],
+            Gathering = node.IsAsync ? new Plan(new FactoryRecipe(values => values)) { Node = node, Class = made, Arguments = arguments } : null,
+            Class = made,
             Level = node.Level,
             Slot = node.Makes && !node.Level.IsTransient ? NextSlot(node.Level) : Plan.NoSlot,
             IsOwned = node.Makes && node.Endings.IsOwned != false,
@@ -95,6 +97,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
         {
             Making.OfClass => new ConstructorRecipe(reader.ConstructorOf(node)),
             Making.OfFactory factory => new FactoryRecipe(factory.Call),
+            Making.OfAsyncFactory => new ConstantRecipe(null),
             Making.OfValue value => new ConstantRecipe(value.Value),
             _ => new IncomingRecipe(node),
         };

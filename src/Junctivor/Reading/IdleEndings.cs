@@ -15,7 +15,7 @@ internal static class IdleEndings
     private static IEnumerable<string> Find(Entry entry)
     {
         bool isAlias = entry.Making is Making.OfAlias;
-        bool makes = entry.Making is Making.OfClass or Making.OfFactory;
+        bool makes = entry.Making is Making.OfClass or Making.OfFactory or Making.OfAsyncFactory;
         if (entry.Passed.Count > 0 && entry.Making is not Making.OfClass)
         {
             yield return "Passing is for the parameters of a constructor";
@@ -24,6 +24,11 @@ internal static class IdleEndings
         if (entry.Endings.IsLate && !(entry.Making is Making.OfIncoming && entry.Level == Graph.Level.Singleton))
         {
             yield return "Later is for a value promised with Singleton.Incoming";
+        }
+
+        if ((entry.WarmUp ?? entry.WindDown) is not null && (entry.Level != Graph.Level.Singleton || !makes))
+        {
+            yield return "WarmUp and WindDown are for singletons that the container makes";
         }
 
         if (entry.TargetMark is not null && !isAlias)

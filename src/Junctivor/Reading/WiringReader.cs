@@ -135,6 +135,7 @@ internal sealed class WiringReader : ITypeReader
             {
                 Making.OfClass ofClass => _classes.Read(node, ofClass.Implementation, entry.Passed),
                 Making.OfFactory factory => node with { FactoryParameters = WithInner(ReadFactory(factory.Method!, factory.ParameterCount), entry.IsDecorator) },
+                Making.OfAsyncFactory factory => node with { IsAsync = true, FactoryParameters = ReadFactory(factory.Method, factory.ParameterCount) },
                 Making.OfAlias alias => node with { FactoryParameters = [new Parameter("target", Types[alias.Target]) { Mark = Types.MarkOf(entry.TargetMark) }] },
                 _ => node,
             },
@@ -179,7 +180,7 @@ internal sealed class WiringReader : ITypeReader
     private static NodeKind KindOf(Making making) => making switch
     {
         Making.OfClass => NodeKind.Class,
-        Making.OfFactory => NodeKind.Factory,
+        Making.OfFactory or Making.OfAsyncFactory => NodeKind.Factory,
         Making.OfValue => NodeKind.Value,
         Making.OfAlias => NodeKind.Alias,
         _ => NodeKind.Incoming,

@@ -29,6 +29,11 @@ internal static class Entries
         where TService : notnull =>
         Start<TService>(level, new Making.OfFactory(typeof(TService), factory.Method, parameterCount, call), place);
 
+    public static Registration<TService> OfAsyncFactory<TService>(
+        Level level, Delegate factory, int parameterCount, Func<object?[], Task<object>> call, SourcePlace place)
+        where TService : notnull =>
+        Start<TService>(level, new Making.OfAsyncFactory(typeof(TService), factory.Method, parameterCount, call), place);
+
     public static Registration<TService> Decorating<TService>(
         Delegate factory, int parameterCount, Func<object?[], object?> call, SourcePlace place)
         where TService : class =>

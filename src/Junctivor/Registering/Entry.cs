@@ -33,6 +33,12 @@ internal sealed record Entry
     /// <summary>The constants for constructor parameters.</summary>
     public IReadOnlyList<PassedValue> Passed { get; init; } = [];
 
+    /// <summary>What runs once it is made, before work begins.</summary>
+    public Func<object, CancellationToken, Task>? WarmUp { get; init; }
+
+    /// <summary>What runs after work, before it ends.</summary>
+    public Func<object, CancellationToken, Task>? WindDown { get; init; }
+
     /// <summary>The wrappers of the service types whose types were known where the entry was written.</summary>
     public IReadOnlyList<Wrappers> Wrappers { get; init; } = [];
 

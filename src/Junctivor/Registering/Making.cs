@@ -26,6 +26,12 @@ internal abstract record Making
         public override Type Made => Returned;
     }
 
+    /// <summary>A function that takes its time; what starts a scope, or warms up, awaits it.</summary>
+    internal sealed record OfAsyncFactory(Type Returned, MethodInfo Method, int ParameterCount, Func<object?[], Task<object>> Call) : Making
+    {
+        public override Type Made => Returned;
+    }
+
     /// <summary>An object that exists already.</summary>
     internal sealed record OfValue(object Value) : Making
     {

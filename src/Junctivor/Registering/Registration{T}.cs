@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Junctivor.Graph;
 using Junctivor.Registering;
 
@@ -142,6 +143,44 @@ public sealed class Registration<T> : Registration
     /// <param name="condition">Whether it counts.</param>
     /// <returns>A copy that counts or not.</returns>
     public Registration<T> Enabled(bool condition) => new(Entry with { IsEnabled = condition });
+
+    /// <summary>Runs once the singleton is made, before work begins: <see cref="Container.WarmUpAsync"/> makes and awaits it, after
+    /// what it needs.</summary>
+    /// <param name="work">What to do with the made object, undecorated.</param>
+    /// <returns>A copy that warms up.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
+    [OverloadResolutionPriority(1)]
+    public Registration<T> WarmUp(Func<T, CancellationToken, Task> work)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return new(Entry with { WarmUp = (made, cancellation) => work((T)made, cancellation) });
+    }
+
+    /// <inheritdoc cref="WarmUp(Func{T, CancellationToken, Task})"/>
+    public Registration<T> WarmUp(Func<T, CancellationToken, ValueTask> work)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return WarmUp((made, cancellation) => work(made, cancellation).AsTask());
+    }
+
+    /// <summary>Runs after work, before the singleton ends: <see cref="Container.WindDownAsync"/> awaits it, in the reverse order of
+    /// warming up; only for what was warmed up.</summary>
+    /// <param name="work">What to do with the made object, undecorated.</param>
+    /// <returns>A copy that winds down.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
+    [OverloadResolutionPriority(1)]
+    public Registration<T> WindDown(Func<T, CancellationToken, Task> work)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return new(Entry with { WindDown = (made, cancellation) => work((T)made, cancellation) });
+    }
+
+    /// <inheritdoc cref="WindDown(Func{T, CancellationToken, Task})"/>
+    public Registration<T> WindDown(Func<T, CancellationToken, ValueTask> work)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return WindDown((made, cancellation) => work(made, cancellation).AsTask());
+    }
 
     internal override Registration From(PluginContext plugin) => new Registration<T>(Entry with { Plugin = plugin });
 

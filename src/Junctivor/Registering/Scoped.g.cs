@@ -245,4 +245,175 @@ public static partial class Scoped
         ArgumentNullException.ThrowIfNull(factory);
         return Entries.OfFactory<TService>(Level.Scoped, factory, 8, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!, (T8)arguments[7]!), new SourcePlace(file, line));
     }
+
+    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
+    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
+    /// <param name="factory">Makes one. It must not give null.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
+    public static Registration<TService> FromAsync<TService>(
+        Func<Task<TService>> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+        where TService : notnull
+    {
+        ArgumentNullException.ThrowIfNull(factory);
+        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 0, async _ => await factory().ConfigureAwait(false), new SourcePlace(file, line));
+    }
+
+    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
+    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
+    /// <param name="factory">Makes one. It must not give null.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
+    public static Registration<TService> FromAsync<T1, TService>(
+        Func<T1, Task<TService>> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+        where TService : notnull
+    {
+        ArgumentNullException.ThrowIfNull(factory);
+        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 1, async arguments => await factory((T1)arguments[0]!).ConfigureAwait(false), new SourcePlace(file, line));
+    }
+
+    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
+    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
+    /// <param name="factory">Makes one. It must not give null.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
+    public static Registration<TService> FromAsync<T1, T2, TService>(
+        Func<T1, T2, Task<TService>> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+        where TService : notnull
+    {
+        ArgumentNullException.ThrowIfNull(factory);
+        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 2, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!).ConfigureAwait(false), new SourcePlace(file, line));
+    }
+
+    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
+    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
+    /// <param name="factory">Makes one. It must not give null.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
+    public static Registration<TService> FromAsync<T1, T2, T3, TService>(
+        Func<T1, T2, T3, Task<TService>> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+        where TService : notnull
+    {
+        ArgumentNullException.ThrowIfNull(factory);
+        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 3, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!).ConfigureAwait(false), new SourcePlace(file, line));
+    }
+
+    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
+    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T4">What the factory asks for as parameter 4; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
+    /// <param name="factory">Makes one. It must not give null.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
+    public static Registration<TService> FromAsync<T1, T2, T3, T4, TService>(
+        Func<T1, T2, T3, T4, Task<TService>> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+        where TService : notnull
+    {
+        ArgumentNullException.ThrowIfNull(factory);
+        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 4, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!).ConfigureAwait(false), new SourcePlace(file, line));
+    }
+
+    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
+    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T4">What the factory asks for as parameter 4; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T5">What the factory asks for as parameter 5; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
+    /// <param name="factory">Makes one. It must not give null.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
+    public static Registration<TService> FromAsync<T1, T2, T3, T4, T5, TService>(
+        Func<T1, T2, T3, T4, T5, Task<TService>> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+        where TService : notnull
+    {
+        ArgumentNullException.ThrowIfNull(factory);
+        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 5, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!).ConfigureAwait(false), new SourcePlace(file, line));
+    }
+
+    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
+    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T4">What the factory asks for as parameter 4; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T5">What the factory asks for as parameter 5; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T6">What the factory asks for as parameter 6; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
+    /// <param name="factory">Makes one. It must not give null.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
+    public static Registration<TService> FromAsync<T1, T2, T3, T4, T5, T6, TService>(
+        Func<T1, T2, T3, T4, T5, T6, Task<TService>> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+        where TService : notnull
+    {
+        ArgumentNullException.ThrowIfNull(factory);
+        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 6, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!).ConfigureAwait(false), new SourcePlace(file, line));
+    }
+
+    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
+    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T4">What the factory asks for as parameter 4; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T5">What the factory asks for as parameter 5; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T6">What the factory asks for as parameter 6; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T7">What the factory asks for as parameter 7; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
+    /// <param name="factory">Makes one. It must not give null.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
+    public static Registration<TService> FromAsync<T1, T2, T3, T4, T5, T6, T7, TService>(
+        Func<T1, T2, T3, T4, T5, T6, T7, Task<TService>> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+        where TService : notnull
+    {
+        ArgumentNullException.ThrowIfNull(factory);
+        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 7, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!).ConfigureAwait(false), new SourcePlace(file, line));
+    }
+
+    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
+    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T4">What the factory asks for as parameter 4; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T5">What the factory asks for as parameter 5; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T6">What the factory asks for as parameter 6; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T7">What the factory asks for as parameter 7; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="T8">What the factory asks for as parameter 8; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
+    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
+    /// <param name="factory">Makes one. It must not give null.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
+    public static Registration<TService> FromAsync<T1, T2, T3, T4, T5, T6, T7, T8, TService>(
+        Func<T1, T2, T3, T4, T5, T6, T7, T8, Task<TService>> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+        where TService : notnull
+    {
+        ArgumentNullException.ThrowIfNull(factory);
+        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 8, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!, (T8)arguments[7]!).ConfigureAwait(false), new SourcePlace(file, line));
+    }
 }

@@ -178,6 +178,12 @@ internal sealed class Construction
 
     private object? TakeShared(Plan plan, string? parameter, Resolver home)
     {
+        if (plan.Gathering is not null)
+        {
+            return home.Store.Find(plan.Slot)
+                ?? throw (home.Store.HasEnded ? home.Ended() : WiringException.AtRunTime(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter))));
+        }
+
         while (true)
         {
             if (home.Store.FindOrClaim(plan, out Claim? claim, out bool isNew) is { } instance)
@@ -262,7 +268,7 @@ internal sealed class Construction
 
     private void Keep(Frame frame, Claim claim, object instance)
     {
-        if (!frame.Home.Store.Keep(claim, instance, _made[frame.MadeBefore..]))
+        if (!frame.Home.Store.Keep(frame.Plan, instance, _made[frame.MadeBefore..]))
         {
             throw frame.Home.Ended();
         }

@@ -21,6 +21,7 @@ namespace Junctivor;
 public sealed class Container : Resolver
 {
     private readonly Container? _parent;
+    private readonly WarmUp _warmUp = new();
     private PluginContext[] _plugins;
 
     internal Container(PlanBook book, HandedOver values, CheckReport report, Container? parent = null)
@@ -74,6 +75,32 @@ public sealed class Container : Resolver
             : throw new WiringException(report);
     }
 
+    /// <summary>
+    /// Does what comes before the first work: makes the singletons of <c>FromAsync</c>, and runs what entries say with
+    /// <c>WarmUp</c>, each after what it needs. A second call does only what is left, such as after a failure.
+    /// </summary>
+    /// <param name="cancellation">Handed on to factories and work; stops between two of them.</param>
+    /// <returns>What completes when all is warm. It carries what user code threw.</returns>
+    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    public Task WarmUpAsync(CancellationToken cancellation = default)
+    {
+        ThrowIfEnded();
+        return _warmUp.RunAsync(this, cancellation);
+    }
+
+    /// <summary>
+    /// Does what comes after the last work: runs what entries say with <c>WindDown</c>, in the reverse order of warming up,
+    /// for what was warmed up. <see cref="Resolver.DisposeAsync"/> does it if nobody did.
+    /// </summary>
+    /// <param name="cancellation">Handed on to the work.</param>
+    /// <returns>What completes when all were tried. It carries what they threw, as an <see cref="AggregateException"/>.</returns>
+    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    public async Task WindDownAsync(CancellationToken cancellation = default)
+    {
+        ThrowIfEnded();
+        Ending.ThrowIfAny(await _warmUp.UndoAsync(cancellation).ConfigureAwait(false), Description);
+    }
+
     /// <summary>Hands over a value that the wiring promises with <c>Singleton.Incoming&lt;T&gt;().Later()</c>: once.</summary>
     /// <typeparam name="T">The type that the wiring promises.</typeparam>
     /// <param name="value">The value.</param>
@@ -109,8 +136,21 @@ public sealed class Container : Resolver
         _parent?.ThrowIfEnded();
     }
 
+    private protected override Task<List<Exception>> BeforeEndAsync() =>
+        Store.HasEnded ? base.BeforeEndAsync() : _warmUp.UndoAsync(CancellationToken.None);
+
+    private protected override void BeforeEnd()
+    {
+        if (_warmUp.Pending is { Count: > 0 } pending)
+        {
+            throw new InvalidOperationException(
+                $"{string.Join(", ", pending)} must be wound down, which takes awaiting: write `await using` where the container is made, or await WindDownAsync() first. Nothing has ended.");
+        }
+    }
+
     private protected override void Leave()
     {
+        _warmUp.Dispose();
         foreach (PluginContext plugin in Interlocked.Exchange(ref _plugins, []))
         {
             plugin.Leave();

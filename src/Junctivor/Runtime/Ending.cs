@@ -42,10 +42,12 @@ internal static class Ending
         ThrowIfAny(failures, what);
     }
 
-    public static async ValueTask EndAsync(InstanceStore store, string what)
+    /// <summary>Ends all, the first in the list first.</summary>
+    /// <returns>What these threw.</returns>
+    public static async ValueTask<List<Exception>> EndAsync(IEnumerable<Owned> owned)
     {
         List<Exception> failures = [];
-        foreach (Owned made in store.End())
+        foreach (Owned made in owned)
         {
             try
             {
@@ -59,7 +61,7 @@ internal static class Ending
             }
         }
 
-        ThrowIfAny(failures, what);
+        return failures;
     }
 
     private static ValueTask EndAsync(object instance)
@@ -73,7 +75,7 @@ internal static class Ending
         return ValueTask.CompletedTask;
     }
 
-    private static void ThrowIfAny(List<Exception> failures, string what)
+    public static void ThrowIfAny(List<Exception> failures, string what)
     {
         if (failures.Count > 0)
         {

@@ -80,7 +80,7 @@ public sealed class FreshScope<T>
     public Task RunAsync(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return WorkAsync(_holder?.StartScope(incoming), async fresh =>
+        return WorkAsync(_holder?.StartScopeAsync(incoming).AsTask(), async fresh =>
         {
             await work(fresh).ConfigureAwait(false);
             return true;
@@ -99,7 +99,7 @@ public sealed class FreshScope<T>
     public Task<TResult> RunAsync<TResult>(Func<T, Task<TResult>> work, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return WorkAsync(_holder?.StartScope(incoming), work);
+        return WorkAsync(_holder?.StartScopeAsync(incoming).AsTask(), work);
     }
 
     /// <inheritdoc cref="RunAsync(Func{T, Task}, ReadOnlySpan{Incoming})"/>
@@ -116,8 +116,9 @@ public sealed class FreshScope<T>
         return RunAsync(fresh => work(fresh).AsTask(), incoming);
     }
 
-    private async Task<TResult> WorkAsync<TResult>(Scope? scope, Func<T, Task<TResult>> work)
+    private async Task<TResult> WorkAsync<TResult>(Task<Scope>? starting, Func<T, Task<TResult>> work)
     {
+        Scope? scope = starting is null ? null : await starting.ConfigureAwait(false);
         try
         {
             return await work(_resolve(scope!)).ConfigureAwait(false);

@@ -52,7 +52,7 @@ internal sealed class InstanceStore
 
     /// <summary>Keeps a finished instance and what was made for it.</summary>
     /// <returns>False if the store has ended meanwhile; then it keeps nothing.</returns>
-    public bool Keep(Claim claim, object instance, IReadOnlyCollection<Owned> made)
+    public bool Keep(Plan plan, object instance, IReadOnlyCollection<Owned> made)
     {
         lock (_gate)
         {
@@ -61,7 +61,7 @@ internal sealed class InstanceStore
                 return false;
             }
 
-            int slot = claim.Plan.Slot;
+            int slot = plan.Slot;
             if (slot >= _instances.Length)
             {
                 object?[] larger = new object?[Math.Max(slot + 1, _instances.Length * 2)];

@@ -60,6 +60,39 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
             : throw WiringException.AtRunTime(LevelFaults.WrongPlace(level.Level, Description));
     }
 
+    /// <summary>Starts a scope inside this container or scope, and awaits what its level makes asynchronously.</summary>
+    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
+    /// <returns>The scope; end it with <c>await using</c>.</returns>
+    /// <exception cref="WiringException">A value was handed over that the wiring does not promise (JV107).</exception>
+    /// <exception cref="ConstructionException">A factory threw; the scope has ended.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    public ValueTask<Scope> StartScopeAsync(params ReadOnlySpan<Incoming> incoming) => ReadyAsync(StartScope(incoming), CancellationToken.None);
+
+    /// <inheritdoc cref="StartScopeAsync(ReadOnlySpan{Incoming})"/>
+    /// <param name="cancellation">Handed on to the factories that ask for it.</param>
+    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
+    public ValueTask<Scope> StartScopeAsync(CancellationToken cancellation, params ReadOnlySpan<Incoming> incoming) =>
+        ReadyAsync(StartScope(incoming), cancellation);
+
+    /// <summary>Starts a scope of a level of your own, and awaits what that level makes asynchronously.</summary>
+    /// <param name="level">The level.</param>
+    /// <param name="incoming">The values that the wiring promises with that level's <c>Incoming</c>.</param>
+    /// <returns>The scope; end it with <c>await using</c>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="level"/> is null.</exception>
+    /// <exception cref="WiringException">The level cannot start here (JV305), or a value was handed over that the wiring does
+    /// not promise (JV107).</exception>
+    /// <exception cref="ConstructionException">A factory threw; the scope has ended.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    public ValueTask<Scope> StartScopeAsync(ScopeLevel level, params ReadOnlySpan<Incoming> incoming) =>
+        ReadyAsync(StartScope(level, incoming), CancellationToken.None);
+
+    /// <inheritdoc cref="StartScopeAsync(ScopeLevel, ReadOnlySpan{Incoming})"/>
+    /// <param name="level">The level.</param>
+    /// <param name="cancellation">Handed on to the factories that ask for it.</param>
+    /// <param name="incoming">The values that the wiring promises with that level's <c>Incoming</c>.</param>
+    public ValueTask<Scope> StartScopeAsync(ScopeLevel level, CancellationToken cancellation, params ReadOnlySpan<Incoming> incoming) =>
+        ReadyAsync(StartScope(level, incoming), cancellation);
+
     /// <summary>Shows this container or scope as the base library's interface, which frameworks ask.</summary>
     /// <returns>A view that gives null for what nobody registers. It does not end what it shows.</returns>
     public IServiceProvider AsServiceProvider() => new ServiceProviderView(this);
@@ -71,6 +104,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <exception cref="AggregateException">Some threw, or can end only asynchronously; all were tried.</exception>
     public void Dispose()
     {
+        BeforeEnd();
         bool isFirst = LetGo();
         try
         {
@@ -95,20 +129,16 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <exception cref="AggregateException">Some threw; all were tried.</exception>
     public async ValueTask DisposeAsync()
     {
+        List<Exception> failures = await BeforeEndAsync().ConfigureAwait(false);
         bool isFirst = LetGo();
-        try
+        failures.AddRange(await Ending.EndAsync(Store.End()).ConfigureAwait(false));
+        if (isFirst)
         {
-            await Ending.EndAsync(Store, Description).ConfigureAwait(false);
-        }
-        finally
-        {
-            if (isFirst)
-            {
-                Leave();
-            }
+            Leave();
         }
 
         GC.SuppressFinalize(this);
+        Ending.ThrowIfAny(failures, Description);
     }
 
     /// <summary>The container or scope, here or around here, that instances of a level belong to; null where there is none.</summary>
@@ -132,9 +162,36 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     private protected void OwnValues(IEnumerable<object> values) =>
         Store.Own([.. values.Where(value => value is IDisposable or IAsyncDisposable).Select(Owned.First)]);
 
+    /// <summary>What comes before the end, while everything can still be used.</summary>
+    /// <returns>What that threw.</returns>
+    private protected virtual Task<List<Exception>> BeforeEndAsync() => Task.FromResult<List<Exception>>([]);
+
+    /// <summary>Refuses an end that would leave out what comes before it.</summary>
+    private protected virtual void BeforeEnd()
+    {
+    }
+
     /// <summary>Everything has ended.</summary>
     private protected virtual void Leave()
     {
+    }
+
+    private static async ValueTask<Scope> ReadyAsync(Scope scope, CancellationToken cancellation)
+    {
+        try
+        {
+            foreach (Node node in scope.Book.AsyncNodesOf(scope.Level?.Level ?? Level.Scoped))
+            {
+                await AsyncConstruction.MakeAsync(node, scope, cancellation).ConfigureAwait(false);
+            }
+
+            return scope;
+        }
+        catch
+        {
+            await scope.DisposeAsync().ConfigureAwait(false);
+            throw;
+        }
     }
 
     private Scope Start(ScopeLevel? level, Level kind, ReadOnlySpan<Incoming> incoming)

@@ -36,6 +36,8 @@ internal sealed class RandomWiring
         .. _nodes.Select(node => Alias.Of(node.Alias, node.Service)),
     ];
 
+    public override string ToString() => string.Join(", ", _nodes);
+
     private void Add(Life life, bool isDecorated, int[] needs, int[] forms)
     {
         List<(RandomNode Node, int Form)> taken = [];

@@ -138,6 +138,32 @@ public class ThreadTests
         }
     }
 
+    [Fact]
+    public async Task What_is_first_asked_for_at_run_time_is_read_by_several_threads_at_once()
+    {
+        for (int round = 0; round < 20; round++)
+        {
+            using Barrier start = new(Threads);
+            using Container container = new Wiring
+            {
+                Singleton.Of<IClock, SystemClock>(),
+                Singleton.Of(typeof(Registering.GenericTests.IArchive<>), typeof(Registering.GenericTests.NeedyShelf<>)),
+            }.Build();
+
+            (object, object, object, IClock)[] seen = await OnAllThreads<(object, object, object, IClock)>(() =>
+            {
+                start.SignalAndWait(TestContext.Current.CancellationToken);
+                return (
+                    container.Resolve<Registering.GenericTests.IArchive<int>>(),
+                    container.Resolve<Registering.GenericTests.IArchive<string>>(),
+                    container.Resolve<IReadOnlyList<Registering.GenericTests.IArchive<long>>>()[0],
+                    container.Construct<Asking.FunctionTests.Ticket>("Heron", 1, 2).Clock);
+            });
+
+            Assert.Single(seen.Distinct());
+        }
+    }
+
     private static Task<T[]> OnAllThreads<T>(Func<T> work) => Task.WhenAll(Enumerable.Range(0, Threads).Select(_ => OnThread(work)));
 
     private static Task<T> OnThread<T>(Func<T> work) =>
