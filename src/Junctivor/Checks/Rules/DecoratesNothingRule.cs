@@ -13,8 +13,14 @@ internal sealed class DecoratesNothingRule : IRule
             bool isOpenAndWaiting = decorator.IsOpen && graph.Arrangement.All.Any(offer => offer.Service.Type.IsClosingOf(service));
             if (!graph.AppliedDecorators.Contains(decorator) && !isOpenAndWaiting)
             {
-                string mark = decorator.Mark is null ? "" : $" marked {decorator.Mark}";
-                yield return Found(graph, decorator, $"{decorator.Name} decorates {service.Name}{mark}, and nobody registers that", NearMisses.Of(graph, new ServiceId(service, decorator.Mark)).Remarks, $"register {service.Name}, or take the decorator away");
+                ServiceId wanted = new(service, decorator.Mark);
+                NearMisses near = NearMisses.Of(graph, wanted);
+                yield return Found(
+                    graph,
+                    decorator,
+                    $"{decorator.Name} decorates {wanted}, and nobody registers that",
+                    near.Remarks,
+                    near.Cures.Count > 0 ? near.Cures[0] : $"register {wanted}, or take the decorator away");
             }
 
             if (decorator.Kind == NodeKind.Class && decorator.ChosenConstructor is { } constructor && !constructor.Parameters.Any(parameter => parameter.IsInner))
