@@ -16,6 +16,28 @@ public class CheckTests
     }
 
     [Fact]
+    public async Task A_library_that_names_no_framework_is_checked_as_well()
+    {
+        string folder = Directory.CreateTempSubdirectory("junctivor-library-").FullName;
+        try
+        {
+            string built = ProgramRun.OutputOf("examples/Harbour");
+            foreach (string file in Directory.EnumerateFiles(Path.GetDirectoryName(built)!, "*.dll"))
+            {
+                File.Copy(file, Path.Combine(folder, Path.GetFileName(file)));
+            }
+
+            ProgramRun run = await Check(Path.Combine(folder, Path.GetFileName(built)));
+
+            Assert.Equal((0, ""), (run.Status, run.Errors));
+        }
+        finally
+        {
+            Directory.Delete(folder, recursive: true);
+        }
+    }
+
+    [Fact]
     public async Task A_sound_wiring_ends_with_0()
     {
         ProgramRun run = await Check(Here, "--wiring", "Sound");

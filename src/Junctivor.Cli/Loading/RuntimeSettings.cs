@@ -13,9 +13,19 @@ internal sealed class RuntimeSettings
 
     private RuntimeSettings(JsonNode? options) => _options = options;
 
-    /// <summary>Where the shared frameworks are that the assembly names beside the basic one.</summary>
+    private static string SharedFolder => Path.GetFullPath(Path.Combine(RuntimeEnvironment.GetRuntimeDirectory(), "..", ".."));
+
+    /// <summary>
+    /// Where the shared frameworks are that the assembly names beside the basic one; for a library, which names none, all
+    /// that are installed for this runtime.
+    /// </summary>
     public IReadOnlyList<string> FrameworkFolders =>
-        [.. Frameworks().Where(framework => framework.Name != OwnFramework).Select(framework => FolderOf(framework.Name, framework.Version)).OfType<string>()];
+    [
+        .. (_options is null ? Installed() : Frameworks())
+            .Where(framework => framework.Name != OwnFramework)
+            .Select(framework => FolderOf(framework.Name, framework.Version))
+            .OfType<string>(),
+    ];
 
     /// <exception cref="CannotCheckException">The file is there, and cannot be read.</exception>
     public static RuntimeSettings Beside(FileInfo assembly)
@@ -51,10 +61,14 @@ internal sealed class RuntimeSettings
         return named.Append(_options?["framework"]).OfType<JsonNode>().Select(node => ($"{node["name"]}", $"{node["version"]}"));
     }
 
+    private static IEnumerable<(string Name, string Version)> Installed() => Directory.Exists(SharedFolder)
+        ? Directory.GetDirectories(SharedFolder).Select(folder => (Path.GetFileName(folder), $"{Environment.Version.Major}.0.0"))
+        : [];
+
     /// <summary>The newest installed version that is no older than the one named, of the same major version.</summary>
     private static string? FolderOf(string framework, string version)
     {
-        string shared = Path.GetFullPath(Path.Combine(RuntimeEnvironment.GetRuntimeDirectory(), "..", "..", framework));
+        string shared = Path.Combine(SharedFolder, framework);
         if (!Directory.Exists(shared) || !Version.TryParse(version.Split('-')[0], out Version? wanted))
         {
             return null;
