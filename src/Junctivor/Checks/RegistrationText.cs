@@ -31,7 +31,12 @@ internal static class RegistrationText
 
     /// <summary>The word that a registration of this lifetime starts with.</summary>
     public static string Start(Level level) =>
-        level == Level.Singleton ? "Singleton" : level == Level.Scoped ? "Scoped" : level == Level.Transient ? "Transient" : level.Name;
+        level == Level.Singleton ? "Singleton" : level == Level.Scoped ? "Scoped" : level == Level.Transient ? "Transient" : AsIdentifier(level.Name);
+
+    /// <summary>A level's name as a field would most likely be called that holds it: <c>duty shift</c> is <c>DutyShift</c>.</summary>
+    private static string AsIdentifier(string name) => string.Concat(name
+        .Split([' ', '-'], StringSplitOptions.RemoveEmptyEntries)
+        .Select(word => char.ToUpperInvariant(word[0]) + word.Substring(1)));
 
     private static bool CanBeConstructed(TypeRef type) => !type.IsInterface && !type.IsAbstract && !type.IsDelegate;
 }

@@ -84,6 +84,14 @@ public class LevelTests
     }
 
     [Fact]
+    public void Cures_name_a_level_as_its_field_would_be_named()
+    {
+        Wiring wiring = [DutyShift.Of<BookingDesk>(), DutyShift.Of<BerthPlanner>()];
+
+        Assert.Contains("register it: DutyShift.Of<IBerthLedger, TheClass>()", wiring.Check().Faults[0].Cures[0], StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Two_levels_apart_cannot_be_needed_together()
     {
         Assert.Equal("JV305", OnlyCode(DutyShift.Of<SystemClock>(), Regatta.Of<TideClock>(), Scoped.From((SystemClock one, TideClock other) => new object())));
@@ -99,7 +107,9 @@ public class LevelTests
 
         Assert.Equal("Mira", request.Resolve<Caller>().Name);
         Assert.Equal("Odd", request.Resolve<Caller>("guest").Name);
-        Assert.Equal("JV107", Assert.Throws<WiringException>(() => shift.StartScope(Incoming.Value(new Caller("Tove")))).Report.Faults[0].Code);
+        Fault misplaced = Assert.Throws<WiringException>(() => shift.StartScope(Incoming.Value(new Caller("Tove")))).Report.Faults[0];
+        Assert.Equal("JV107", misplaced.Code);
+        Assert.Contains("StartScope(DutyShift, Incoming.Value<Caller>(…))", misplaced.Cures[0], StringComparison.Ordinal);
     }
 
     [Fact]

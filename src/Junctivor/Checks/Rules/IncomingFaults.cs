@@ -39,7 +39,7 @@ internal static class IncomingFaults
         Name = "not-handed-over",
         Summary = $"{node.Name} is promised, and was not {when}",
         Path = path,
-        Cures = [node.Endings.IsLate ? $"container.HandOver<{node.Services[0].Name}>(…), before it is asked for" : $"{StartOf(node.Level)}({HandOver(node)})"],
+        Cures = [node.Endings.IsLate ? $"container.HandOver<{node.Services[0].Name}>(…), before it is asked for" : StartWith(node)],
         Candidates = [node.Name],
         Order = node.Order,
     };
@@ -62,7 +62,7 @@ internal static class IncomingFaults
         }
         else if (otherLevel is not null)
         {
-            cures.Add($"it is promised with {RegistrationText.Start(otherLevel.Level)}, so hand it over there: {StartOf(otherLevel.Level)}({HandOver(otherLevel)})");
+            cures.Add($"it is promised with {RegistrationText.Start(otherLevel.Level)}, so hand it over there: {StartWith(otherLevel)}");
         }
         else
         {
@@ -89,8 +89,13 @@ internal static class IncomingFaults
         };
     }
 
-    private static string StartOf(Level level) =>
-        level == Level.Singleton ? "wiring.Build" : level == Level.Scoped ? "container.StartScope" : $"container.StartScope";
+    /// <summary>The call that hands a value over where it is promised.</summary>
+    private static string StartWith(Node promise) => promise.Level switch
+    {
+        { IsUsersOwn: true } level => $"StartScope({RegistrationText.Start(level)}, {HandOver(promise)})",
+        var level when level == Level.Singleton => $"wiring.Build({HandOver(promise)})",
+        _ => $"container.StartScope({HandOver(promise)})",
+    };
 
     private static string HandOver(Node node) => $"Incoming.Value<{node.Services[0].Name}>(…){MarkOf(node)}";
 
