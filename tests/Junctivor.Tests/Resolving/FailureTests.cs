@@ -58,6 +58,24 @@ public class FailureTests
     }
 
     [Fact]
+    public void What_ending_that_throws_is_told_beside_the_users_exception_and_the_rest_still_ends()
+    {
+        using Container container = new Wiring
+        {
+            Singleton.Value(_ended),
+            Transient.Of<Rope>(),
+            Transient.Of<EndingTests.Failing>(),
+            Transient.From(Between (Rope rope, EndingTests.Failing failing) => throw new InvalidOperationException("torn")),
+        }.Build();
+
+        ConstructionException thrown = Assert.Throws<ConstructionException>(container.Resolve<Between>);
+
+        Assert.Equal("torn", thrown.InnerException!.Message);
+        Assert.Equal("first", Assert.Single(thrown.EndingFailures).Message);
+        Assert.Equal(["rope"], _ended);
+    }
+
+    [Fact]
     public void User_code_that_resolves_in_its_turn_adds_to_the_way()
     {
         Lazy<Sinking>? later = null;
