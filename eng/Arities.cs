@@ -221,7 +221,7 @@ static string Calls()
         string constraints = string.Concat(Numbers(count).Select(n => $"\n        where T{n} : notnull"));
         const string Thrown = """
                 /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-                /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+                /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
                 /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
                 /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
 

@@ -3,14 +3,24 @@ using System.Text;
 namespace Junctivor.Checks;
 
 /// <summary>
-/// All that was found in a wiring, in the order in which the registrations were written.
+/// All that was found in a wiring: by severity, the root causes first, and then in the order in which the registrations were written.
 /// Immutable, and so safe for use by several threads.
 /// </summary>
 public sealed class CheckReport
 {
-    internal CheckReport(IEnumerable<Fault> found)
+    private const int StageDigit = 2;
+
+    internal CheckReport(IEnumerable<Fault> found, IReadOnlyList<Fault> accepted)
     {
-        All = [.. found.OrderByDescending(fault => fault.Severity).ThenBy(fault => fault.Order).ThenBy(fault => fault.Code, StringComparer.Ordinal)];
+        All =
+        [
+            .. found
+                .OrderByDescending(fault => fault.Severity)
+                .ThenBy(Stage)
+                .ThenBy(fault => fault.Order)
+                .ThenBy(fault => fault.Code, StringComparer.Ordinal),
+        ];
+        Accepted = accepted;
         Faults = [.. All.Where(fault => fault.Severity == Severity.Fault)];
         Warnings = [.. All.Where(fault => fault.Severity == Severity.Warning)];
         Notes = [.. All.Where(fault => fault.Severity == Severity.Note)];
@@ -28,14 +38,16 @@ public sealed class CheckReport
     /// <summary>What is worth knowing.</summary>
     public IReadOnlyList<Fault> Notes { get; }
 
+    /// <summary>What registrations accept with <see cref="Registration{T}.Accept"/>; in none of the other lists.</summary>
+    public IReadOnlyList<Fault> Accepted { get; }
+
     /// <summary>Whether there is no fault; there may be warnings and notes.</summary>
     public bool IsSound => Faults.Count == 0;
 
     /// <summary>How many there are of each, in words, such as <c>2 faults, 1 warning</c>; <c>sound</c> where there are none.</summary>
     public string Counts => All.Count == 0
         ? "sound"
-        : string.Join(", ", new[] { Count(Faults.Count, "fault"), Count(Warnings.Count, "warning"), Count(Notes.Count, "note") }
-            .Where(part => part.Length > 0));
+        : Join(Count(Faults.Count, "fault"), Count(Warnings.Count, "warning"), Count(Notes.Count, "note"));
 
     /// <summary>The report as text: a line of counts, then each fault after an empty line.</summary>
     /// <returns>Several lines, without a line break at the end.</returns>
@@ -47,8 +59,18 @@ public sealed class CheckReport
             text.Append("\n\n").Append(fault);
         }
 
+        foreach (Fault fault in Accepted)
+        {
+            text.Append("\n\n").Append(FaultText.WriteAccepted(fault));
+        }
+
         return text.ToString();
     }
+
+    /// <summary>The root causes come first: what is not there, then what does not fit together, then what lives too long.</summary>
+    private static char Stage(Fault fault) => fault.Code[StageDigit];
+
+    private static string Join(params IEnumerable<string> parts) => string.Join(", ", parts.Where(part => part.Length > 0));
 
     private static string Count(int number, string noun) => number switch
     {

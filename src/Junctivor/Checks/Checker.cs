@@ -29,6 +29,7 @@ internal static class Checker
     private static readonly IRule[] AboutNeeds =
     [
         new MissingRule(),
+        new AbsentRule(),
         new GenericConstraintRule(),
         new AmbiguousRule(),
         new UntakenArgumentRule(),
@@ -40,6 +41,7 @@ internal static class Checker
         new AskingClassRule(),
         new FrozenTransientRule(),
         new UnreleasedTransientRule(),
+        new CaptiveScopeRule(),
         new TakesScopeRule(),
     ];
 

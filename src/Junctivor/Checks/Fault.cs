@@ -5,14 +5,23 @@ namespace Junctivor.Checks;
 /// </summary>
 public sealed record Fault
 {
-    /// <summary>The code of the rule, such as <c>JV101</c>; <c>docs/faults.md</c> has a section for each.</summary>
-    public required string Code { get; init; }
+    private readonly Severity? _severity;
 
-    /// <summary>The name of the rule, such as <c>missing</c>.</summary>
-    public required string Name { get; init; }
+    /// <summary>What class of mistake it is.</summary>
+    public required FaultKind Kind { get; init; }
 
-    /// <summary>How much weight it has.</summary>
-    public Severity Severity { get; init; } = Severity.Fault;
+    /// <summary>The code of its kind, such as <c>JV101</c>.</summary>
+    public string Code => Kind.Code;
+
+    /// <summary>The name of its kind, such as <c>missing</c>.</summary>
+    public string Name => Kind.Name;
+
+    /// <summary>How much weight it has; unless told otherwise, that of its kind.</summary>
+    public Severity Severity
+    {
+        get => _severity ?? Kind.Severity;
+        init => _severity = value;
+    }
 
     /// <summary>What is wrong, in one line, without the code.</summary>
     public required string Summary { get; init; }
@@ -24,13 +33,16 @@ public sealed record Fault
     public IReadOnlyList<string> Remarks { get; init; } = [];
 
     /// <summary>What to write instead, the best first.</summary>
-    public IReadOnlyList<string> Cures { get; init; } = [];
+    public IReadOnlyList<Cure> Cures { get; init; } = [];
 
     /// <summary>The names of those between which the fault lies, such as the two that serve one service; often empty.</summary>
     public IReadOnlyList<string> Candidates { get; init; } = [];
 
+    /// <summary>Why the registration accepts it; null where nobody does.</summary>
+    public string? AcceptedBecause { get; init; }
+
     /// <summary>The fault as text: several lines, without a line break at the end.</summary>
-    /// <returns>The code, the name and the summary; then the path, the remarks and the cures.</returns>
+    /// <returns>The code, the name and the summary; then the path, the remarks, the cures, and where more is written.</returns>
     public override string ToString() => FaultText.Write(this);
 
     /// <summary>Which registration it stands at, for a report in the order written.</summary>

@@ -1,3 +1,5 @@
+using Junctivor.Graph;
+
 namespace Junctivor.Checks;
 
 /// <summary>One line of the path of a <see cref="Fault"/>: a service, and the parameter by which it is reached.</summary>
@@ -9,4 +11,8 @@ namespace Junctivor.Checks;
 /// <param name="Line">The line in that file, counted from 1; 0 where nobody knows.</param>
 /// <param name="Place">File and line as messages show them, relative to the folder that all registrations share.</param>
 public sealed record FaultStep(
-    int Depth, string? Parameter, string Name, string Lifetime, string File, int Line, string Place);
+    int Depth, string? Parameter, string Name, string Lifetime, string File, int Line, string Place)
+{
+    /// <summary>The registration that stands at the place; null where there is none.</summary>
+    internal Node? Node { get; init; }
+}

@@ -2,26 +2,42 @@ using System.Text;
 
 namespace Junctivor.Checks;
 
-/// <summary>Writes a fault for people: a heading, the path as a tree in columns, the remarks, the cures.</summary>
+/// <summary>Writes a fault for people: a heading, the path as a tree in columns, the remarks, the cures, and where more is written.</summary>
 internal static class FaultText
 {
     private const int LongestPath = 40;
     private const int ShownAtEachEnd = 12;
+    private const string Indent = "  ";
+    private const string FirstCure = "Instead: ";
+    private const string OtherCure = "     or: ";
 
-    public static string Heading(Fault fault) => $"{fault.Code} {fault.Name}: {fault.Summary}";
+    public static string Write(Fault fault) => string.Join("\n", Lines(fault, int.MaxValue));
 
-    public static string Write(Fault fault)
+    /// <summary>One that a registration accepts, in short.</summary>
+    public static string WriteAccepted(Fault fault) => $"Accepted: {fault.Kind}: {fault.Summary}\n{Indent}because: {fault.AcceptedBecause}";
+
+    /// <summary>The code and the name, which the heading starts with.</summary>
+    public static string Start(Fault fault) => $"{fault.Kind}:";
+
+    /// <summary>All lines, the heading first, none longer than a width where that can be; code is never broken.</summary>
+    public static IEnumerable<string> Lines(Fault fault, int width)
     {
-        StringBuilder text = new(Heading(fault));
-        foreach (string line in PathLines(fault.Path).Concat(fault.Remarks).Concat(CureLines(fault.Cures)))
+        foreach (string line in Wrap($"{Start(fault)} {fault.Summary}", width, Indent + Indent))
         {
-            text.Append('\n').Append("  ").Append(line);
+            yield return line;
         }
 
-        return text.ToString();
+        int inner = width == int.MaxValue ? width : width - Indent.Length;
+        foreach (string line in PathLines(fault.Path, inner).Concat(fault.Remarks.SelectMany(remark => Wrap(remark, inner, ""))).Concat(CureLines(fault.Cures, inner)))
+        {
+            yield return Indent + line;
+        }
+
+        yield return $"{Indent}More: {fault.Kind.Section}";
     }
 
-    public static IEnumerable<string> PathLines(IReadOnlyList<FaultStep> path)
+    /// <summary>The steps as a tree in columns; where the columns are too wide, each place stands under its step.</summary>
+    public static IEnumerable<string> PathLines(IReadOnlyList<FaultStep> path, int width = int.MaxValue)
     {
         // A path that goes straight down and is long needs no indentation, and no middle.
         bool isLong = path.Count > LongestPath;
@@ -29,6 +45,7 @@ internal static class FaultText
         List<int> shown = [.. Enumerable.Range(0, path.Count).Where(index => !isLong || index < ShownAtEachEnd || index >= path.Count - ShownAtEachEnd)];
         int labelWidth = shown.Select(index => labels[index].Length).DefaultIfEmpty().Max();
         int lifetimeWidth = shown.Select(index => path[index].Lifetime.Length).DefaultIfEmpty().Max();
+        bool fits = shown.All(index => labelWidth + lifetimeWidth + path[index].Place.Length + 6 <= width);
 
         foreach (int index in shown)
         {
@@ -38,7 +55,12 @@ internal static class FaultText
             }
 
             FaultStep step = path[index];
-            yield return $"{labels[index].PadRight(labelWidth)}   {step.Lifetime.PadRight(lifetimeWidth)}   {step.Place}".TrimEnd();
+            string start = $"{labels[index].PadRight(labelWidth)}   {step.Lifetime.PadRight(lifetimeWidth)}";
+            yield return fits ? $"{start}   {step.Place}".TrimEnd() : start.TrimEnd();
+            if (!fits && step.Place.Length > 0)
+            {
+                yield return $"{new string(' ', 3 * (isLong ? 1 : step.Depth + 1))}{step.Place}";
+            }
         }
     }
 
@@ -51,14 +73,57 @@ internal static class FaultText
             return name;
         }
 
-        string branch = HasNextSibling(path, index) ? "├─ " : "└─ ";
-        string indent = indents ? new string(' ', 3 * (step.Depth - 1)) : "";
+        string branch = HasNextSibling(path, index, step.Depth) ? "├─ " : "└─ ";
+        string indent = indents
+            ? string.Concat(Enumerable.Range(1, step.Depth - 1).Select(depth => HasNextSibling(path, index, depth) ? "│  " : "   "))
+            : "";
         return indent + branch + name;
     }
 
-    private static bool HasNextSibling(IReadOnlyList<FaultStep> path, int index) =>
-        path.Skip(index + 1).TakeWhile(later => later.Depth >= path[index].Depth).Any(later => later.Depth == path[index].Depth);
+    private static bool HasNextSibling(IReadOnlyList<FaultStep> path, int index, int depth) =>
+        path.Skip(index + 1).TakeWhile(later => later.Depth >= depth).Any(later => later.Depth == depth);
 
-    private static IEnumerable<string> CureLines(IReadOnlyList<string> cures) =>
-        cures.Select((cure, index) => (index == 0 ? "Instead: " : "     or: ") + cure);
+    /// <summary>The advice, and under it the code, which can be copied as a line of its own.</summary>
+    private static IEnumerable<string> CureLines(IReadOnlyList<Cure> cures, int width)
+    {
+        foreach ((Cure cure, int number) in cures.Select((cure, number) => (cure, number)))
+        {
+            string advice = cure.Code is null ? cure.Advice : $"{cure.Advice}:";
+            foreach (string line in Wrap(advice, width, new string(' ', FirstCure.Length), number == 0 ? FirstCure : OtherCure))
+            {
+                yield return line;
+            }
+
+            if (cure.Code is not null)
+            {
+                yield return new string(' ', FirstCure.Length + Indent.Length) + cure.Code;
+            }
+        }
+    }
+
+    /// <param name="text">One line.</param>
+    /// <param name="width">How many letters a line may have.</param>
+    /// <param name="hanging">What the lines behind the first start with.</param>
+    /// <param name="start">What the first line starts with.</param>
+    private static IEnumerable<string> Wrap(string text, int width, string hanging, string start = "")
+    {
+        StringBuilder line = new(start);
+        string before = "";
+        foreach (string word in text.Split(' '))
+        {
+            if (before.Length > 0 && line.Length + before.Length + word.Length > width)
+            {
+                yield return line.ToString();
+                line.Clear().Append(hanging).Append(word);
+            }
+            else
+            {
+                line.Append(before).Append(word);
+            }
+
+            before = " ";
+        }
+
+        yield return line.ToString();
+    }
 }

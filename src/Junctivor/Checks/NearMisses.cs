@@ -2,97 +2,147 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>What is registered and close to a service that is not: most often what was meant.</summary>
+/// <summary>What is close to a service that nobody registers, the likeliest first: most often what was meant.</summary>
 internal sealed class NearMisses
 {
-    private const int FarthestEdit = 2;
+    private const int MostShown = 3;
 
-    private readonly List<string> _remarks = [];
-    private readonly List<string> _cures = [];
+    private readonly ServiceGraph _graph;
+    private readonly ServiceId _service;
+    private readonly string _parameter;
+    private readonly Level _level;
 
-    private NearMisses()
+    private NearMisses(ServiceGraph graph, ServiceId service, string parameter, Level level)
     {
+        _graph = graph;
+        _service = service;
+        _parameter = parameter;
+        _level = level;
     }
 
-    public IReadOnlyList<string> Remarks => _remarks;
+    private TypeRef Type => _service.Type;
 
-    public IReadOnlyList<string> Cures => _cures;
-
-    public static NearMisses Of(ServiceGraph graph, ServiceId service)
+    /// <summary>At most three.</summary>
+    /// <param name="graph">The graph.</param>
+    /// <param name="service">What is missing.</param>
+    /// <param name="parameter">How the parameter is called that asks for it.</param>
+    /// <param name="level">The longest life of those that ask, which it must last.</param>
+    public static IReadOnlyList<NearMiss> Of(ServiceGraph graph, ServiceId service, string parameter, Level level)
     {
-        NearMisses found = new();
-        foreach (Node node in graph.Written.Where(node => graph.Arrangement.Counts(node) && !node.IsDecorator))
-        {
-            string place = At(graph, node);
-            if (node.Services.Contains(service.Type))
-            {
-                found.AddOther(service, node, place);
-            }
-            else if (service.Type.DefinitionName != TypeRef.Anything && node.Made.Serves(service.Type))
-            {
-                found.AddUnsaid(service, node, place);
-            }
-            else
-            {
-                found.AddAlike(service, node, place);
-            }
-        }
-
-        return found;
+        NearMisses near = new(graph, service, parameter, level);
+        return
+        [
+            .. near.UnderAnotherMark()
+                .Concat(near.NotRegisteredFor())
+                .Concat(near.OnlyForOthers())
+                .Concat(near.NotRegistered())
+                .Concat(near.InAnotherCollection())
+                .Concat(near.OfTheSameName())
+                .Concat(near.OfNearlyTheSameName())
+                .Concat(near.OtherClosings())
+                .Concat(near.WithinSomethingElse())
+                .Take(MostShown),
+        ];
     }
 
-    private static string At(ServiceGraph graph, Node node) =>
-        node.Place.IsKnown ? $" at {PlaceNames.Show(node.Place, graph.SharedFolder)}" : "";
+    private IEnumerable<NearMiss> UnderAnotherMark() => _graph.Index.Serving(Type)
+        .Where(node => node.Mark != _service.Mark)
+        .OrderBy(node => Distance(node.Mark, _service.Mark))
+        .Select(node => node.Mark is null
+            ? new NearMiss(
+                $"{Type.Name} is registered{At(node)} without a mark.",
+                new Cure($"mark the registration{At(node)}, or ask without a mark", RegistrationText.Ending(_service.Mark)))
+            : new NearMiss(
+                $"{Type.Name} is registered{At(node)}, marked {node.Mark}.",
+                new Cure("ask by that mark", RegistrationText.Parameter(node.Mark, Type.Name, _parameter))));
 
-    private void AddOther(ServiceId service, Node node, string place)
+    private IEnumerable<NearMiss> NotRegisteredFor()
     {
-        if (node.Endings.OnlyFor is { } only && node.Mark == service.Mark)
+        if (Type.DefinitionName == TypeRef.Anything || Type.IsValueType || Type.DefinitionName == TypeRef.Text)
         {
-            _remarks.Add($"{service.Type.Name} is registered{place} only for {only.Name}.");
-            return;
+            return [];
         }
 
-        _remarks.Add(node.Mark is null
-            ? $"{service.Type.Name} is registered{place} without a mark."
-            : $"{service.Type.Name} is registered{place}, marked {node.Mark}.");
-        if (node.Mark is not null)
-        {
-            string attribute = node.Mark.Type is null ? $"[Marked({node.Mark})]" : $"[Marked<{node.Mark}>]";
-            _cures.Add($"ask by the mark: {attribute} {service.Type.Name}");
-        }
-        else
-        {
-            _cures.Add($"ask without a mark, or mark the registration{place}");
-        }
+        IEnumerable<(Node Node, TypeRef Service)> able = _graph.Index.AbleToServe(Type).Select(node => (node, Type))
+            .Concat(Type.Definition is { } definition ? _graph.Index.AbleToServe(definition).Where(node => node.IsOpen).Select(node => (node, definition)) : []);
+        return able
+            .Where(each => !each.Node.Services.Contains(each.Service))
+            .Select(each => new NearMiss(
+                $"{each.Node.Made.Name} {Implements(Type)} it, but is registered{At(each.Node)} only as {KnownAs(each.Node)}.",
+                new Cure($"add to the registration of {each.Node.Name}{At(each.Node)}", RegistrationText.Also(each.Service))));
     }
 
-    private void AddUnsaid(ServiceId service, Node node, string place)
+    private IEnumerable<NearMiss> OnlyForOthers() => _graph.Index.Serving(Type)
+        .Where(node => node.Endings.OnlyFor is not null && node.Mark == _service.Mark)
+        .Select(node => new NearMiss(
+            $"{Type.Name} is registered{At(node)} only for {node.Endings.OnlyFor!.Name}.",
+            new Cure($"take .OnlyFor away{At(node)}, if others may have it")));
+
+    private IEnumerable<NearMiss> NotRegistered() => Type.IsValueType || Type.DefinitionName == TypeRef.Anything || Type.DefinitionName == TypeRef.Text
+        ? []
+        : _graph.Implementing(Type)
+            .Where(type => !type.Equals(Type))
+            .OrderBy(type => EditDistance.Between(type.SimpleName, Type.SimpleName))
+            .Select(type => new NearMiss(
+                $"{type.Name} {Implements(Type)} it, and is not registered.{AndNeeds(type)}",
+                new Cure("register it", RegistrationText.OfClass(LevelFor(type), Type, type) + RegistrationText.Ending(_service.Mark))));
+
+    /// <summary>The container makes some kinds of lists, and others are asked for.</summary>
+    private IEnumerable<NearMiss> InAnotherCollection()
     {
-        string known = string.Join(", ", node.Services.Select(registered => registered.Name));
-        bool asItself = node.Services.Count == 1 && node.Services[0].Equals(node.Made);
-        _remarks.Add(asItself
-            ? $"{node.Made.Name} implements it, but is registered only as itself{place}."
-            : $"{node.Made.Name} implements it, but is registered only as {known}{place}.");
-        _cures.Add($"add .Also<{service.Type.Name}>() to the registration of {node.Name}{place}");
+        if (CollectionForms.Offered(Type) is not { } form || _graph.Index.Serving(form.Element).Count == 0)
+        {
+            return [];
+        }
+
+        Node first = _graph.Index.Serving(form.Element)[0];
+        return [new NearMiss(
+            $"{form.Element.Name} is registered{At(first)}; {form.Reason}.",
+            new Cure("take", RegistrationText.Parameter(_service.Mark, form.Written, _parameter)))];
     }
 
-    private void AddAlike(ServiceId service, Node node, string place)
+    private IEnumerable<NearMiss> OfTheSameName() =>
+        from node in _graph.Index.Named(Type.SimpleName)
+        from registered in node.Services
+        where registered.SimpleName == Type.SimpleName && !registered.Equals(Type)
+        select new NearMiss(
+            $"{registered.QualifiedName} is registered{At(node)}: the same short name, another type than {Type.QualifiedName}.",
+            new Cure("check the using directives of whoever asks: if the other one is meant, write", RegistrationText.Parameter(_service.Mark, registered.QualifiedName, _parameter)));
+
+    private IEnumerable<NearMiss> OfNearlyTheSameName() => _graph.Index.NearlyNamed(Type.SimpleName).Select(node => new NearMiss(
+        $"{Served(node)} is registered{At(node)}, and its name is nearly the same.",
+        new Cure("if that one is meant, take", RegistrationText.Parameter(node.Mark, node.Services[0].Name, _parameter))));
+
+    private IEnumerable<NearMiss> OtherClosings() => Type.Arguments.Count == 0 || Type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
+        ? []
+        : _graph.Index.ServingClosingOf(Type.DefinitionName)
+            .Where(node => !node.IsOpen && !node.Services.Contains(Type))
+            .Select(node => new NearMiss($"{Served(node)} is registered{At(node)}: the same generic type with other arguments.", null));
+
+    /// <summary>A list, a task or a function of it was registered, and that is another service.</summary>
+    private IEnumerable<NearMiss> WithinSomethingElse() => _graph.Index.ServingAround(Type)
+        .Select(node => (Node: node, Service: node.Services.First(service => service.Arguments.Count > 0 && service.Arguments[service.Arguments.Count - 1].Equals(Type))))
+        .Where(each => each.Service.DefinitionName == "[]" || each.Service.DefinitionName.StartsWith("System.", StringComparison.Ordinal))
+        .Select(each => new NearMiss(
+            $"{each.Service.Name} is registered{At(each.Node)}, which is another service than {Type.Name}.",
+            new Cure("if all of that is meant, take", RegistrationText.Parameter(each.Node.Mark, each.Service.Name, _parameter))));
+
+    private string AndNeeds(TypeRef type)
     {
-        foreach (TypeRef registered in node.Services)
-        {
-            if (registered.Arguments.Count > 0 && registered.DefinitionName == service.Type.DefinitionName)
-            {
-                _remarks.Add($"{registered.Name} is registered{place}: the same generic type with other arguments.");
-            }
-            else if (registered.SimpleName == service.Type.SimpleName)
-            {
-                _remarks.Add($"{registered.QualifiedName} is registered{place}: the same short name, another type than {service.Type.QualifiedName}.");
-                _cures.Add($"check the using directives of whoever asks: {registered.QualifiedName} may be meant");
-            }
-            else if (EditDistance.IsWithin(FarthestEdit, registered.SimpleName, service.Type.SimpleName))
-            {
-                _remarks.Add($"{registered.Name} is registered{place}, and its name is nearly the same.");
-            }
-        }
+        IReadOnlyList<string> missing = type.IsDefinition ? [] : [.. _graph.MissingFor(type).Select(service => service.ToString()).Distinct()];
+        return missing.Count == 0 ? "" : $" It needs {string.Join(" and ", missing)}, which nobody registers either.";
     }
+
+    /// <summary>What whoever asks can hold; and what ends belongs to a scope, where nobody asks for longer.</summary>
+    private Level LevelFor(TypeRef type) => _level.IsTransient && type.IsDisposable ? Level.Scoped : _level;
+
+    private string At(Node node) => PlaceNames.At(node.Place, _graph.SharedFolder);
+
+    private static string KnownAs(Node node) => node.Services.Count == 1 && node.Services[0].Equals(node.Made) ? "itself" : Served(node);
+
+    private static string Served(Node node) => string.Join(", ", node.Services.Select(service => service.Name));
+
+    private static string Implements(TypeRef service) => service.IsInterface ? "implements" : "derives from";
+
+    private static int Distance(Mark? one, Mark? other) => (one?.Text, other?.Text) is ({ } text, { } wanted) ? EditDistance.Between(text, wanted) : int.MaxValue;
 }

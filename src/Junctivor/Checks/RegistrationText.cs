@@ -2,41 +2,128 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>Writes registrations as a user would, for the cures.</summary>
+/// <summary>Writes C# as a user would: registrations, parameters and calls, for the cures.</summary>
 internal static class RegistrationText
 {
-    /// <summary>What would register a service that nobody registers yet.</summary>
-    public static IReadOnlyList<string> Suggest(TypeRef service, Level level)
-    {
-        if (service.IsValueType || service.DefinitionName == TypeRef.Text)
-        {
-            return ["put it into a settings class of your own, and ask for that", $"register it: Singleton.Value<{service.Name}>(…)"];
-        }
-
-        string start = Start(level);
-        return CanBeConstructed(service)
-            ? [$"register it: {start}.Of<{service.Name}>()", $"promise it, if only whoever builds knows it: Singleton.Incoming<{service.Name}>()"]
-            : [$"register it: {start}.Of<{service.Name}, TheClass>(), with the class that implements it"];
-    }
-
-    /// <summary>The factory that makes a node through one of its constructors.</summary>
-    public static string Factory(Node node, Constructor constructor)
-    {
-        string made = node.Made.Name;
-        string parameters = string.Join(", ", constructor.Parameters.Select(parameter => $"{parameter.Type.Name} {parameter.Name}"));
-        string arguments = string.Join(", ", constructor.Parameters.Select(parameter => parameter.Name));
-        string returned = node.Services[0].Equals(node.Made) ? "" : $"{node.Services[0].Name} ";
-        return $"{(node.IsDecorator ? "Decorator" : Start(node.Level))}.From({returned}({parameters}) => new {made}({arguments}))";
-    }
+    private const string ToFillIn = "…";
 
     /// <summary>The word that a registration of this lifetime starts with.</summary>
     public static string Start(Level level) =>
         level == Level.Singleton ? "Singleton" : level == Level.Scoped ? "Scoped" : level == Level.Transient ? "Transient" : AsIdentifier(level.Name);
+
+    /// <summary>A registration of a class for a service.</summary>
+    public static string OfClass(Level level, TypeRef service, TypeRef made) => (service.IsDefinition || made.IsDefinition) switch
+    {
+        true when service.Equals(made) => $"{Start(level)}.Of(typeof({Unbound(made)}))",
+        true => $"{Start(level)}.Of(typeof({Unbound(service.Definition ?? service)}), typeof({Unbound(made)}))",
+        _ when service.Equals(made) => $"{Start(level)}.Of<{made.Name}>()",
+        _ => $"{Start(level)}.Of<{service.Name}, {made.Name}>()",
+    };
+
+    /// <summary>The registration of a node, as it would be written again; a class stands for itself, the rest is to be filled in.</summary>
+    public static string Again(Node node, Level? level = null) => (node.Kind, node.IsDecorator) switch
+    {
+        (NodeKind.Class, false) => OfClass(level ?? node.Level, node.Services[0], node.Made) + string.Concat(node.Services.Skip(1).Select(Also)) + Ending(node.Mark),
+        (NodeKind.Class, true) => $"Decorator.Of<{node.Services[0].Name}, {node.Made.Name}>()",
+        _ => $"{(node.IsDecorator ? "Decorator" : Start(level ?? node.Level))}.From({ToFillIn}){Ending(node.Mark)}",
+    };
+
+    /// <summary>A registration for a service, by a class that is still to be named.</summary>
+    public static string OfUnknown(Level level, TypeRef service) => $"{Start(level)}.Of<{service.Name}, {ToFillIn}>()";
+
+    /// <summary>A constructor as it stands in its class.</summary>
+    public static string Declaration(Node node, Constructor constructor)
+    {
+        string name = node.Made.SimpleName;
+        int inner = name.LastIndexOf('.') + 1;
+        int arguments = name.IndexOf('<', inner);
+        return $"{name.Substring(inner, (arguments < 0 ? name.Length : arguments) - inner)}({Parameters(constructor)})";
+    }
+
+    /// <summary>A variable for a scope of a level: <c>dutyShift</c>.</summary>
+    public static string Variable(Level level)
+    {
+        string name = Start(level);
+        return char.ToLowerInvariant(name[0]) + name.Substring(1);
+    }
+
+    /// <summary>A factory that makes a node through one of its constructors.</summary>
+    public static string Factory(Node node, Constructor constructor)
+    {
+        string made = node.Made.Name;
+        string arguments = string.Join(", ", constructor.Parameters.Select(parameter => Identifier(parameter.Name)));
+        TypeRef service = node.Services[0];
+        string returned = service.Equals(node.Made) ? "" : $"{service.Name} ";
+        return node.IsDecorator
+            ? $"Decorator.From({returned}({Parameters(constructor)}) => new {made}({arguments}))"
+            : $"{Start(node.Level)}.From({returned}({Parameters(constructor)}) => new {made}({arguments}))";
+    }
+
+    /// <summary>A factory that is still to be written.</summary>
+    public static string UnknownFactory(Node node, TypeRef service) => node.IsDecorator
+        ? $"Decorator.From(({service.Name} inner) => {ToFillIn})"
+        : $"{Start(node.Level)}.From({service.Name} () => {ToFillIn})";
+
+    /// <summary>A parameter that asks by a mark, or by none.</summary>
+    public static string Parameter(Mark? mark, string type, string name) => $"{Attribute(mark)}{type} {Identifier(name)}";
+
+    /// <summary>What a promised value is handed over as.</summary>
+    public static string HandOver(Node promise) => $"Incoming.Value<{promise.Services[0].Name}>({ToFillIn}){Ending(promise.Mark)}";
+
+    /// <summary>What marks a registration.</summary>
+    public static string Ending(Mark? mark) =>
+        mark is null ? "" : mark.Type is null ? $".Marked({Literal(mark.Text!)})" : $".Marked<{mark.Type.Name}>()";
+
+    /// <summary>What lets a registration serve another service too.</summary>
+    public static string Also(TypeRef service) => service.IsDefinition ? $".Also(typeof({Unbound(service)}))" : $".Also<{service.Name}>()";
+
+    /// <summary>What accepts a fault.</summary>
+    public static string Accept(FaultKind kind) => $".Accept(\"{kind.Code}\", reason: \"{ToFillIn}\")";
+
+    /// <summary>What passes a constant for a parameter.</summary>
+    public static string Passing(string parameter) => $".Passing({Literal(parameter)}, {ToFillIn})";
+
+    private static string Parameters(Constructor constructor) =>
+        string.Join(", ", constructor.Parameters.Select(parameter => Parameter(parameter.Mark, parameter.Type.Name, parameter.Name)));
+
+    private static string Attribute(Mark? mark) =>
+        mark is null ? "" : mark.Type is null ? $"[Marked({Literal(mark.Text!)})] " : $"[Marked<{mark.Type.Name}>] ";
+
+    private static string Literal(string text) => $"\"{text.Replace("\\", "\\\\").Replace("\"", "\\\"")}\"";
+
+    /// <summary>A name as a parameter may bear it, also where C# uses the word.</summary>
+    private static string Identifier(string name) => Keywords.Contains(name) ? $"@{name}" : name;
+
+    /// <summary>A generic definition as <c>typeof</c> wants it, such as <c>IArchive&lt;&gt;</c>.</summary>
+    private static string Unbound(TypeRef definition)
+    {
+        System.Text.StringBuilder unbound = new();
+        int depth = 0;
+        foreach (char letter in definition.Name)
+        {
+            depth += letter == '<' ? 1 : 0;
+            depth -= letter == '>' ? 1 : 0;
+            if (depth == 0 || letter is '<' or ',')
+            {
+                unbound.Append(letter);
+            }
+        }
+
+        return unbound.ToString();
+    }
 
     /// <summary>A level's name as a field would most likely be called that holds it: <c>duty shift</c> is <c>DutyShift</c>.</summary>
     private static string AsIdentifier(string name) => string.Concat(name
         .Split([' ', '-'], StringSplitOptions.RemoveEmptyEntries)
         .Select(word => char.ToUpperInvariant(word[0]) + word.Substring(1)));
 
-    private static bool CanBeConstructed(TypeRef type) => !type.IsInterface && !type.IsAbstract && !type.IsDelegate;
+    private static readonly HashSet<string> Keywords = new(StringComparer.Ordinal)
+    {
+        "abstract", "as", "base", "bool", "break", "byte", "case", "catch", "char", "checked", "class", "const", "continue", "decimal",
+        "default", "delegate", "do", "double", "else", "enum", "event", "explicit", "extern", "false", "finally", "fixed", "float", "for",
+        "foreach", "goto", "if", "implicit", "in", "int", "interface", "internal", "is", "lock", "long", "namespace", "new", "null",
+        "object", "operator", "out", "override", "params", "private", "protected", "public", "readonly", "ref", "return", "sbyte",
+        "sealed", "short", "sizeof", "stackalloc", "static", "string", "struct", "switch", "this", "throw", "true", "try", "typeof",
+        "uint", "ulong", "unchecked", "unsafe", "ushort", "using", "virtual", "void", "volatile", "while",
+    };
 }

@@ -10,21 +10,40 @@ internal sealed class Steps(ServiceGraph graph)
     public IReadOnlyList<FaultStep> Path => _steps;
 
     /// <summary>A registration, as itself.</summary>
-    public Steps Node(Node node, int depth = 0) => Add(depth, null, node.Name, node.Lifetime, node.Place);
+    public Steps Node(Node node, int depth = 0) => Add(depth, null, node.Name, node.Lifetime, node);
 
     /// <summary>What a parameter asks for, with the registration that answers.</summary>
     public Steps Need(Need need, Node answer, int depth) =>
-        Add(depth, need.Parameter.Name, Asked(need.Parameter), answer.Lifetime, answer.Place);
+        Add(depth, need.Parameter.Name, Asked(need.Parameter), answer.Lifetime, answer);
 
     /// <summary>What a parameter asks for where nothing answers, or more than one.</summary>
     public Steps Need(Need need, string remark, int depth) =>
-        Add(depth, need.Parameter.Name, Asked(need.Parameter), remark, default);
+        Add(depth, need.Parameter.Name, Asked(need.Parameter), remark, null);
 
     /// <summary>A registration that is being made for a parameter; null where user code asked for it.</summary>
-    public Steps Made(Node node, string? parameter, int depth) => Add(depth, parameter, node.Name, node.Lifetime, node.Place);
+    public Steps Made(Node node, string? parameter, int depth) => Add(depth, parameter, node.Name, node.Lifetime, node);
 
     /// <summary>A line that is no registration.</summary>
-    public Steps Line(string name, int depth = 0, string lifetime = "") => Add(depth, null, name, lifetime, default);
+    public Steps Line(string name, int depth = 0, string lifetime = "") => Add(depth, null, name, lifetime, null);
+
+    /// <summary>Several ways down from one node, what they share shown once.</summary>
+    public Steps Tree(IReadOnlyList<IReadOnlyList<Edge>> ways)
+    {
+        ILookup<Node, Edge> below = ways.SelectMany(way => way).Distinct().ToLookup(edge => edge.From);
+        Node(ways[0][0].From);
+        Stack<(Edge Edge, int Depth)> open = new(below[ways[0][0].From].Reverse().Select(edge => (edge, 1)));
+        while (open.Count > 0)
+        {
+            (Edge edge, int depth) = open.Pop();
+            Need(edge.Need, edge.To, depth);
+            foreach (Edge next in below[edge.To].Reverse())
+            {
+                open.Push((next, depth + 1));
+            }
+        }
+
+        return this;
+    }
 
     /// <summary>A whole way down, each step below the one before it.</summary>
     public Steps Chain(IEnumerable<Edge> edges)
@@ -45,9 +64,10 @@ internal sealed class Steps(ServiceGraph graph)
 
     private static string Asked(Parameter parameter) => new ServiceId(parameter.Type, parameter.Mark).ToString();
 
-    private Steps Add(int depth, string? parameter, string name, string lifetime, SourcePlace place)
+    private Steps Add(int depth, string? parameter, string name, string lifetime, Node? node)
     {
-        _steps.Add(new FaultStep(depth, parameter, name, lifetime, place.File ?? "", place.Line, PlaceNames.Show(place, graph.SharedFolder)));
+        SourcePlace place = node?.Place ?? default;
+        _steps.Add(new FaultStep(depth, parameter, name, lifetime, place.File ?? "", place.Line, PlaceNames.Show(place, graph.SharedFolder)) { Node = node });
         return this;
     }
 }

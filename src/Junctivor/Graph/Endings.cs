@@ -20,12 +20,18 @@ internal sealed record Endings
     /// <summary>Whether whoever made it ends it; null for the default: made things are owned, values are not.</summary>
     public bool? IsOwned { get; init; }
 
+    /// <summary>Whether something runs when it is warmed up or wound down.</summary>
+    public bool IsWarmed { get; init; }
+
     /// <summary>The only class that gets it, by its definition; null for all.</summary>
     public TypeRef? OnlyFor { get; init; }
+
+    /// <summary>The kinds of fault that the registration accepts.</summary>
+    public IReadOnlyList<Acceptance> Accepted { get; init; } = [];
 
     /// <summary>The endings that mean nothing on this entry, as written.</summary>
     public IReadOnlyList<string> Idle { get; init; } = [];
 
-    /// <summary>What was passed, and fits no parameter or more than one: whole sentences.</summary>
-    public IReadOnlyList<string> Misfits { get; init; } = [];
+    /// <summary>What was passed, and fits no parameter or more than one.</summary>
+    public IReadOnlyList<Misfit> Misfits { get; init; } = [];
 }

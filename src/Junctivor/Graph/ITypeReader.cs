@@ -9,4 +9,7 @@ internal interface ITypeReader
 
     /// <summary>Reads a class that nobody registers, to construct it with arguments.</summary>
     Node ReadUnregistered(TypeRef type);
+
+    /// <summary>Classes that nobody registers and that implement a service: a generic one as its definition.</summary>
+    IReadOnlyList<TypeRef> Implementing(TypeRef service);
 }

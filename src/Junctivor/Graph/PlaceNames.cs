@@ -28,6 +28,9 @@ internal static class PlaceNames
         return $"{file}:{place.Line}";
     }
 
+    /// <summary>The place within a sentence: <c> at Storage.cs:14</c>; empty where nobody knows.</summary>
+    public static string At(SourcePlace place, string sharedFolder) => place.IsKnown ? $" at {Show(place, sharedFolder)}" : "";
+
     private static string Folder(string file) => file.Substring(0, file.LastIndexOfAny(['/', '\\']) + 1);
 
     private static string CommonFolder(string one, string other)

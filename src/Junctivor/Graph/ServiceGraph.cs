@@ -12,11 +12,13 @@ internal sealed class ServiceGraph
     private readonly Candidates _candidates;
     private readonly Binder _binder;
     private readonly ITypeReader _reader;
+    private readonly Lazy<WrittenIndex> _index;
 
     public ServiceGraph(IReadOnlyList<Node> written, ITypeReader reader)
     {
         Written = written;
         _reader = reader;
+        _index = new Lazy<WrittenIndex>(() => new WrittenIndex(written.Where(Arrangement!.Counts)));
         SharedFolder = PlaceNames.SharedFolder(written.Select(node => node.Place));
         Arrangement = new Arrangement(written);
         _candidates = new Candidates(Arrangement, reader);
@@ -46,6 +48,26 @@ internal sealed class ServiceGraph
 
     /// <summary>The folder that all places share, with its last separator; left away where places are shown.</summary>
     public string SharedFolder { get; }
+
+    /// <summary>The registrations that count, by what they serve and how they are named.</summary>
+    public WrittenIndex Index => _index.Value;
+
+    /// <summary>Classes that nobody registers and that implement a service.</summary>
+    public IEnumerable<TypeRef> Implementing(TypeRef service) =>
+        _reader.Implementing(service).Where(type => !Index.AbleToServe(type).Any(node => node.Made.Equals(type)));
+
+    /// <summary>Whether a parameter of a node would get what it asks for.</summary>
+    public bool CanMeet(Node node, Parameter parameter) => !_binder.SupplyFor(node, parameter).All().Any(supply => supply is Supply.Missing);
+
+    /// <summary>What a class that nobody registers asks for, and nobody registers either.</summary>
+    public IEnumerable<ServiceId> MissingFor(TypeRef unregistered)
+    {
+        Node node = _reader.ReadUnregistered(unregistered);
+        return
+            from parameter in node.Parameters
+            from missing in _binder.SupplyFor(node, parameter).All().OfType<Supply.Missing>()
+            select missing.Service;
+    }
 
     public IReadOnlyList<Need> NeedsOf(Node node) => _needs[node];
 

@@ -16,6 +16,7 @@ internal sealed class TypeRef(string id, string simpleName, string qualifiedName
     public const string ReflectedType = "System.Type";
 
     private IReadOnlyList<TypeRef>? _supertypes;
+    private IReadOnlyList<string>? _state;
 
     /// <summary>What tells this type from every other one that the reader has met.</summary>
     public string Id { get; } = id;
@@ -62,6 +63,12 @@ internal sealed class TypeRef(string id, string simpleName, string qualifiedName
 
     /// <summary>Every base class and interface of the type; of a generic definition, those of its supertypes.</summary>
     public IReadOnlyList<TypeRef> Supertypes => _supertypes ??= ReadSupertypes();
+
+    /// <summary>Gives what an object keeps of its own; asked at most once, and only where a rule wants to know.</summary>
+    public required Func<IReadOnlyList<string>> ReadState { private get; init; }
+
+    /// <summary>The fields and properties that an object keeps of its own, beside what its constructor was given.</summary>
+    public IReadOnlyList<string> State => _state ??= ReadState();
 
     /// <summary>Whether an instance of this type can stand where <paramref name="service"/> is wanted.</summary>
     public bool Serves(TypeRef service) => Equals(service) || Supertypes.Contains(service);

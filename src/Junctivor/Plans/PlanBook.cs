@@ -50,19 +50,28 @@ internal sealed class PlanBook
     /// <summary>The plan, or null where nobody registers the service.</summary>
     /// <param name="service">The service.</param>
     /// <param name="mark">A string or a type; null for none.</param>
-    /// <exception cref="WiringException">It is registered, and not as it should be.</exception>
+    /// <exception cref="ResolveException">It is registered, and not as it should be.</exception>
     public Plan? Find(Type service, object? mark)
     {
         Key key = new(service, mark);
         return _plans.TryGetValue(key, out Plan? known) ? known : _plans.GetOrAdd(key, Look);
     }
 
-    /// <exception cref="WiringException">Nobody registers it, or not as it should be.</exception>
+    /// <exception cref="ResolveException">Nobody registers it, or not as it should be.</exception>
     public Plan Require(Type service, object? mark) =>
-        Find(service, mark) ?? throw WiringException.AtRunTime(MissingRule.AskedFor(Graph, IdOf(new Key(service, mark))));
+        Find(service, mark) ?? throw new ResolveException(Tell(graph => MissingRule.AskedFor(graph, IdOf(new Key(service, mark)))));
+
+    /// <summary>Says what is wrong, while nobody else adds to the graph.</summary>
+    public Fault Tell(Func<ServiceGraph, Fault> fault)
+    {
+        lock (_gate)
+        {
+            return fault(Graph);
+        }
+    }
 
     /// <summary>The plan to construct a class with some arguments given.</summary>
-    /// <exception cref="WiringException">It cannot be constructed so.</exception>
+    /// <exception cref="ResolveException">It cannot be constructed so.</exception>
     public Plan Construct(Type type, ReadOnlySpan<object> arguments)
     {
         TypeList types = TypeList.Of(arguments);
@@ -70,11 +79,11 @@ internal sealed class PlanBook
     }
 
     /// <summary>The plan for the arguments of a method.</summary>
-    /// <exception cref="WiringException">A parameter cannot be had.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had.</exception>
     public Plan Call(MethodInfo method, int parameterCount) => _calls.GetOrAdd(method, _ => PlanFor(_reader.ReadCall(method, parameterCount)));
 
     /// <summary>The plan for the values of the properties of an object, and the properties.</summary>
-    /// <exception cref="WiringException">A property cannot be filled.</exception>
+    /// <exception cref="ResolveException">A property cannot be filled.</exception>
     public (Plan Plan, PropertyInfo[] Properties) Fill([DynamicallyAccessedMembers(Kept.Members)] Type type)
     {
         if (_fillings.TryGetValue(type, out (Plan, PropertyInfo[]) known))
@@ -150,11 +159,11 @@ internal sealed class PlanBook
     }
 
     /// <summary>Takes what a container or scope is started with.</summary>
-    /// <exception cref="WiringException">The wiring does not promise it.</exception>
+    /// <exception cref="ResolveException">The wiring does not promise it.</exception>
     public HandedOver TakeValues(Level level, ReadOnlySpan<Incoming> incoming)
     {
         HandedOver values = HandedOver.Take(Types, Graph, level, incoming, out IReadOnlyList<Fault> faults);
-        return faults.Count == 0 ? values : throw WiringException.AtRunTime(faults);
+        return faults.Count == 0 ? values : throw new ResolveException(faults);
     }
 
     private Plan PlanConstruction((Type Made, TypeList Arguments) construction)
@@ -193,7 +202,7 @@ internal sealed class PlanBook
         Fault? unmet = supply.All().Select(each => AskedForFaults.Of(Graph, each, service)).FirstOrDefault(fault => fault is not null);
         if (unmet is not null)
         {
-            throw WiringException.AtRunTime(unmet);
+            throw new ResolveException(unmet);
         }
 
         ThrowIfFaulty(ServiceGraph.NodesIn(supply));
@@ -212,7 +221,7 @@ internal sealed class PlanBook
         IReadOnlyList<Fault> faults = [.. Checker.Inspect(Graph, newcomers).Where(fault => fault.Severity == Severity.Fault)];
         if (faults.Count > 0)
         {
-            throw WiringException.AtRunTime(faults);
+            throw new ResolveException(faults);
         }
 
         _checked.UnionWith(newcomers);

@@ -9,6 +9,8 @@ namespace Junctivor.Reading;
 /// <summary>Reads the constructors and the properties of a class, and the constants that an entry passes for them.</summary>
 internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
 {
+    private const int FarthestEdit = 2;
+
     private readonly Dictionary<Constructor, ConstructorInfo> _constructors = [];
     private readonly Dictionary<Parameter, PropertyInfo> _properties = [];
 
@@ -76,7 +78,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
         }
 
         List<Parameter> filled = [.. chosen.Parameters];
-        List<string> misfits = [];
+        List<Misfit> misfits = [];
         foreach (PassedValue value in passed)
         {
             TypeRef type = types[value.Type];
@@ -87,7 +89,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
             }
             else
             {
-                misfits.Add(Misfit(node, value, type, fitting));
+                misfits.Add(new Misfit(Trouble(node, value, type, fitting), Meant(chosen, value)));
             }
         }
 
@@ -97,7 +99,17 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
     private bool CanTake(Parameter parameter, PassedValue value) =>
         value.Value is null ? !parameter.Type.IsValueType || parameter.IsOptional : types[parameter.Type].IsInstanceOfType(value.Value);
 
-    private static string Misfit(Node node, PassedValue value, TypeRef type, IReadOnlyList<Parameter> fitting) => (value.Parameter, fitting.Count) switch
+    /// <summary>The parameter of nearly that name, or the only one of that type.</summary>
+    private string? Meant(Constructor chosen, PassedValue value)
+    {
+        IReadOnlyList<string> near = value.Parameter is null
+            ? []
+            : [.. chosen.Parameters.Select(parameter => parameter.Name).Where(name => name != value.Parameter && EditDistance.Between(name, value.Parameter) <= FarthestEdit)];
+        IReadOnlyList<string> able = near.Count > 0 ? near : [.. chosen.Parameters.Where(parameter => CanTake(parameter, value)).Select(parameter => parameter.Name)];
+        return able.Count == 1 ? able[0] : null;
+    }
+
+    private static string Trouble(Node node, PassedValue value, TypeRef type, IReadOnlyList<Parameter> fitting) => (value.Parameter, fitting.Count) switch
     {
         (null, 0) => $"{node.Made.Name} has no constructor parameter of type {type.Name}",
         (null, _) => $"{node.Made.Name} has {fitting.Count} constructor parameters of type {type.Name}: {string.Join(", ", fitting.Select(each => each.Name))}",

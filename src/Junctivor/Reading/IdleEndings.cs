@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+using Junctivor.Graph;
 using Junctivor.Registering;
 
 namespace Junctivor.Reading;
@@ -49,6 +51,18 @@ internal static class IdleEndings
         if (entry.IsDecorator && DecoratorEnding(entry) is { } ending)
         {
             yield return $"{ending} means nothing on a decorator: it wraps whatever serves, and is nothing to choose";
+        }
+
+        foreach (Acceptance acceptance in entry.Endings.Accepted)
+        {
+            if (FaultKind.Find(acceptance.Code) is not { } kind)
+            {
+                yield return $"Accept names {acceptance.Code}, and there is no such code";
+            }
+            else if (!kind.CanBeLowered)
+            {
+                yield return $"{kind} cannot be accepted, as nothing that is built so could work";
+            }
         }
 
         foreach (Type service in entry.AlsoServes.Prepend(entry.Service))

@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
 using Junctivor.Graph;
 
 namespace Junctivor.Reading;
@@ -37,6 +38,18 @@ internal sealed class TypeCatalog
         }
     }
 
+    /// <summary>The assemblies of all types that the wiring mentions.</summary>
+    public IReadOnlyCollection<Assembly> Assemblies
+    {
+        get
+        {
+            lock (_gate)
+            {
+                return [.. _types.Values.Select(type => type.Assembly).Distinct()];
+            }
+        }
+    }
+
     /// <summary>The mark that a string or a type stands for; null for none.</summary>
     public Mark? MarkOf(object? mark) => mark switch
     {
@@ -62,6 +75,7 @@ internal sealed class TypeCatalog
             IsDelegate = typeof(Delegate).IsAssignableFrom(type),
             IsDisposable = typeof(IDisposable).IsAssignableFrom(type) || typeof(IAsyncDisposable).IsAssignableFrom(type),
             ReadSupertypes = () => Supertypes(type),
+            ReadState = () => OwnState.Of(type),
         };
         _names.Enter(entered.SimpleName, id);
         _refs.Add(type, entered);

@@ -3,6 +3,8 @@ namespace Junctivor.Reading;
 /// <summary>Writes types as C# does.</summary>
 internal static class TypeNames
 {
+    private const int LongestTuple = 8;
+
     private static readonly Dictionary<Type, string> Keywords = new()
     {
         [typeof(bool)] = "bool",
@@ -13,18 +15,25 @@ internal static class TypeNames
         [typeof(float)] = "float",
         [typeof(int)] = "int",
         [typeof(long)] = "long",
+        [typeof(nint)] = "nint",
+        [typeof(nuint)] = "nuint",
         [typeof(object)] = "object",
+        [typeof(sbyte)] = "sbyte",
         [typeof(short)] = "short",
         [typeof(string)] = "string",
         [typeof(uint)] = "uint",
         [typeof(ulong)] = "ulong",
+        [typeof(ushort)] = "ushort",
     };
 
-    /// <summary>The name without namespaces, such as <c>IArchive&lt;Vessel&gt;</c>.</summary>
-    public static string Short(Type type) => Write(type, Short, definition => Plain(definition.Name));
+    /// <summary>
+    /// The name without namespaces, such as <c>IArchive&lt;Vessel&gt;</c> or <c>Booking.Handler</c>; of a private class only its
+    /// own name, as nobody outside the class around it can write more.
+    /// </summary>
+    public static string Short(Type type) => Write(type, Short, isQualified: false);
 
     /// <summary>The name with namespace and declaring types.</summary>
-    public static string Qualified(Type type) => Write(type, Qualified, WithSurroundings);
+    public static string Qualified(Type type) => Write(type, Qualified, isQualified: true);
 
     /// <summary>The name of the generic definition in metadata; <c>[]</c> for an array.</summary>
     public static string Definition(Type type)
@@ -38,16 +47,21 @@ internal static class TypeNames
         return definition.FullName ?? definition.Name;
     }
 
-    private static string Write(Type type, Func<Type, string> argument, Func<Type, string> name)
+    private static string Write(Type type, Func<Type, string> argument, bool isQualified)
     {
         if (Keywords.TryGetValue(type, out string? keyword))
         {
             return keyword;
         }
 
+        if (type.IsArray)
+        {
+            return WriteArray(type, argument);
+        }
+
         if (type.HasElementType)
         {
-            return argument(type.GetElementType()!) + (type.IsArray ? $"[{new string(',', type.GetArrayRank() - 1)}]" : type.IsPointer ? "*" : "&");
+            return argument(type.GetElementType()!) + (type.IsPointer ? "*" : "&");
         }
 
         if (Nullable.GetUnderlyingType(type) is { } underlying)
@@ -55,22 +69,54 @@ internal static class TypeNames
             return $"{argument(underlying)}?";
         }
 
-        Type[] arguments = type.GetGenericArguments();
-        return arguments.Length == 0 || type.IsGenericParameter
-            ? name(type)
-            : $"{name(type)}<{string.Join(", ", arguments.Select(argument))}>";
+        return IsTuple(type)
+            ? $"({string.Join(", ", TupleParts(type).Select(argument))})"
+            : WriteNamed(type, argument, isQualified);
     }
 
-    private static string WithSurroundings(Type type)
+    /// <summary>C# writes the outermost brackets first: an array of matrices is <c>int[][,]</c>.</summary>
+    private static string WriteArray(Type type, Func<Type, string> argument)
     {
-        string name = Plain(type.Name);
-        if (type.IsGenericParameter)
+        string brackets = "";
+        while (type.IsArray)
         {
-            return name;
+            brackets += $"[{new string(',', type.GetArrayRank() - 1)}]";
+            type = type.GetElementType()!;
         }
 
-        string? around = type.DeclaringType is null ? type.Namespace : WithSurroundings(type.DeclaringType);
-        return string.IsNullOrEmpty(around) ? name : $"{around}.{name}";
+        return argument(type) + brackets;
+    }
+
+    private static string WriteNamed(Type type, Func<Type, string> argument, bool isQualified)
+    {
+        if (type.IsGenericParameter)
+        {
+            return type.Name;
+        }
+
+        Type[] arguments = type.GetGenericArguments();
+        List<string> parts = [];
+        for (Type? current = type; current is not null; current = isQualified || !current.IsNestedPrivate ? current.DeclaringType : null)
+        {
+            int inherited = current.DeclaringType?.GetGenericArguments().Length ?? 0;
+            int count = current.GetGenericArguments().Length;
+            string own = count > inherited ? $"<{string.Join(", ", arguments[inherited..count].Select(argument))}>" : "";
+            parts.Insert(0, Plain(current.Name) + own);
+        }
+
+        string name = string.Join('.', parts);
+        return isQualified && !string.IsNullOrEmpty(type.Namespace) ? $"{type.Namespace}.{name}" : name;
+    }
+
+    private static bool IsTuple(Type type) =>
+        type is { IsConstructedGenericType: true, Namespace: "System" }
+        && type.Name.StartsWith("ValueTuple`", StringComparison.Ordinal)
+        && type.GenericTypeArguments.Length > 1;
+
+    private static IEnumerable<Type> TupleParts(Type type)
+    {
+        Type[] parts = type.GenericTypeArguments;
+        return parts.Length == LongestTuple && IsTuple(parts[^1]) ? parts[..^1].Concat(TupleParts(parts[^1])) : parts;
     }
 
     private static string Plain(string name)

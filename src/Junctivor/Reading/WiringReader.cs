@@ -14,6 +14,7 @@ internal sealed class WiringReader : ITypeReader
     private readonly Dictionary<Type, Wrappers> _wrappers = [];
     private readonly ParameterReader _parameters;
     private readonly ClassReader _classes;
+    private readonly ClassIndex _index;
 
     /// <param name="entries">In the order written; the same entry twice counts once.</param>
     public WiringReader(IEnumerable<Entry> entries)
@@ -21,6 +22,7 @@ internal sealed class WiringReader : ITypeReader
         Types = new TypeCatalog();
         _parameters = new ParameterReader(Types);
         _classes = new ClassReader(Types, _parameters);
+        _index = new ClassIndex(Types);
 
         Entries = [.. entries.Distinct(ReferenceEqualityComparer.Instance).Cast<Entry>().Where(entry => entry.IsEnabled)];
         List<Node> nodes = [];
@@ -93,6 +95,8 @@ internal sealed class WiringReader : ITypeReader
         return ReadClass(made, new Making.OfClass(made));
     }
 
+    public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
+
     /// <summary>What a method asks for, as a node that gives the arguments to call it with.</summary>
     public Node ReadCall(MethodInfo method, int parameterCount) => ReadArguments("the called method", Types[typeof(object[])], ReadFactory(method, parameterCount));
 
@@ -128,7 +132,7 @@ internal sealed class WiringReader : ITypeReader
             Place = entry.Place,
             Mark = Types.MarkOf(entry.Mark),
             IsDecorator = entry.IsDecorator,
-            Endings = entry.Endings with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], Idle = IdleEndings.Of(entry) },
+            Endings = entry.Endings with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], Idle = IdleEndings.Of(entry), IsWarmed = (entry.WarmUp ?? entry.WindDown) is not null },
         };
         return Enter(
             making switch

@@ -1,8 +1,51 @@
+using System.Collections.ObjectModel;
+using Junctivor.Checks;
+
 namespace Junctivor;
 
 /// <summary>How strictly a wiring is checked. Immutable.</summary>
+/// <example>
+/// <code>
+/// BuildOptions options = new()
+/// {
+///     WarningsAreFaults = true,
+///     Severities = new Dictionary&lt;string, Severity&gt; { ["JV303"] = Severity.Fault, ["JV501"] = Severity.Note },
+/// };
+/// </code>
+/// </example>
 public sealed record BuildOptions
 {
-    /// <summary>Whether warnings stop a build as faults do. Without it, they do not.</summary>
+    private readonly ReadOnlyDictionary<string, Severity> _severities = ReadOnlyDictionary<string, Severity>.Empty;
+
+    /// <summary>Whether warnings stop a build as faults do; without it, they do not. What <see cref="Severities"/> name keeps the severity
+    /// that stands there.</summary>
     public bool WarningsAreFaults { get; init; }
+
+    /// <summary>
+    /// The severity of some codes in this wiring, such as <c>JV303</c>; empty by default. Every code can be made weightier. Lighter can
+    /// be made what a container can live with: warnings, notes, JV203 and JV205. To accept one in a single place, write
+    /// <see cref="Registration{T}.Accept"/> behind the registration.
+    /// </summary>
+    /// <exception cref="ArgumentException">There is no such code, or its severity cannot be lowered.</exception>
+    /// <exception cref="ArgumentNullException">It is null.</exception>
+    public IReadOnlyDictionary<string, Severity> Severities
+    {
+        get => _severities;
+        init
+        {
+            ArgumentNullException.ThrowIfNull(value);
+            _severities = new(value.ToDictionary(pair => Checked(pair.Key, pair.Value).Code, pair => pair.Value));
+        }
+    }
+
+    internal CheckReport Weigh(Graph.ServiceGraph graph, IEnumerable<Fault> found) =>
+        new Weighing(graph, _severities, WarningsAreFaults).Weigh(found);
+
+    private static FaultKind Checked(string code, Severity severity)
+    {
+        FaultKind kind = FaultKind.Find(code) ?? throw new ArgumentException($"There is no fault '{code}': they go from {FaultKind.All[0].Code} to {FaultKind.All[^1].Code}, see docs/faults.md.", nameof(code));
+        return severity >= kind.Severity || kind.CanBeLowered
+            ? kind
+            : throw new ArgumentException($"{kind} stays a fault: {kind.Meaning} Nothing that is built so could work.", nameof(severity));
+    }
 }

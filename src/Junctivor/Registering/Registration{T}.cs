@@ -139,6 +139,22 @@ public sealed class Registration<T> : Registration
     /// <returns>A copy for a late value.</returns>
     public Registration<T> Later() => With(Entry.Endings with { IsLate = true });
 
+    /// <summary>
+    /// Says that a warning or note is known and meant here: it is left out of the report's lists and told apart, with the reason. It
+    /// holds where this registration stands on the path of the fault. An acceptance that matches nothing is a warning itself (JV504),
+    /// and one of something that cannot work is a fault (JV109).
+    /// </summary>
+    /// <param name="code">The code, such as <c>JV303</c>.</param>
+    /// <param name="reason">Why, for whoever reads the report.</param>
+    /// <returns>A copy that accepts it too.</returns>
+    /// <exception cref="ArgumentException"><paramref name="code"/> or <paramref name="reason"/> is null or empty.</exception>
+    public Registration<T> Accept(string code, string reason)
+    {
+        ArgumentException.ThrowIfNullOrEmpty(code);
+        ArgumentException.ThrowIfNullOrEmpty(reason);
+        return With(Entry.Endings with { Accepted = [.. Entry.Endings.Accepted, new Acceptance(code, reason)] });
+    }
+
     /// <summary>Leaves the entry out if the condition does not hold.</summary>
     /// <param name="condition">Whether it counts.</param>
     /// <returns>A copy that counts or not.</returns>

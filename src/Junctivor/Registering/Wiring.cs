@@ -80,8 +80,8 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
         ArgumentNullException.ThrowIfNull(options);
         WiringReader reader = Read();
         HandedOver values = HandedOver.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
-        CheckReport report = Report(reader, options, [.. unpromised, .. IncomingFaults.NotHandedOver(reader.Graph, values.Has)]);
-        return report.IsSound ? new Container(new PlanBook(reader), values, report) : throw new WiringException(report);
+        CheckReport report = Report(reader, options, [.. unpromised, .. NotHandedOverFaults.AtBuild(reader.Graph, values.Has)]);
+        return report.IsSound ? new Container(new PlanBook(reader), values, report, options) : throw new WiringException(report);
     }
 
     /// <summary>Goes through the entries in the order written.</summary>
@@ -95,8 +95,9 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
     private static CheckReport Report(WiringReader reader, BuildOptions options, IEnumerable<Fault> further)
     {
         IEnumerable<Fault> found = [.. Checker.Inspect(reader.Graph), .. further, .. PluginFaults.Of(reader.Entries.Select(entry => entry.Trouble))];
-        return new CheckReport(options.WarningsAreFaults
-            ? found.Select(fault => fault.Severity == Severity.Warning ? fault with { Severity = Severity.Fault } : fault)
-            : found);
+        return options.Weigh(reader.Graph, found);
     }
+
+    /// <summary>What the wiring means, for whoever writes it down.</summary>
+    internal ServiceGraph ReadGraph() => Read().Graph;
 }

@@ -41,7 +41,7 @@ internal sealed class Construction
     private ConstructionWay Way => new(this, _graph);
 
     /// <summary>Gives an instance, made in <paramref name="asked"/> or in the scope around it that it belongs to.</summary>
-    /// <exception cref="WiringException">It needs a scope or a value that is not there, or itself.</exception>
+    /// <exception cref="ResolveException">It needs a scope or a value that is not there, or itself.</exception>
     /// <exception cref="ConstructionException">User code threw.</exception>
     /// <exception cref="ObjectDisposedException">The scope that it belongs to has ended.</exception>
     public static object Run(Plan plan, Resolver asked) => Run(plan, asked, null, []);
@@ -78,7 +78,7 @@ internal sealed class Construction
     {
         if (!RuntimeHelpers.TryEnsureSufficientExecutionStack())
         {
-            throw WiringException.AtRunTime(CycleRule.AtRunTime(Way.LastRing(plan)));
+            throw new ResolveException(CycleRule.AtRunTime(Way.LastRing(plan)));
         }
 
         bool isDone = false;
@@ -119,7 +119,7 @@ internal sealed class Construction
     /// <summary>Gives what is there already; else puts a frame on top for it, and gives null.</summary>
     private object? Take(Plan plan, string? parameter, Resolver asked)
     {
-        Resolver home = asked.HomeOf(plan.Level) ?? throw WiringException.AtRunTime(Outside(plan.Node!, Way.To(plan, parameter), asked));
+        Resolver home = asked.HomeOf(plan.Level) ?? throw new ResolveException(Outside(plan.Node!, Way.To(plan, parameter), asked));
         if (plan.IsShared)
         {
             return TakeShared(plan, parameter, home);
@@ -140,19 +140,19 @@ internal sealed class Construction
     {
         if (plan.Node is { Kind: NodeKind.Incoming } promise)
         {
-            throw WiringException.AtRunTime(IncomingFaults.NotHandedOver(promise, Way.To(plan, parameter)));
+            throw new ResolveException(NotHandedOverFaults.InScope(promise, Way.To(plan, parameter)));
         }
 
         return plan.IsScope
-            ? throw WiringException.AtRunTime(_frames.TryPeek(out Frame? taker) && taker.Plan.Node is { } node
-                ? ScopeFaults.TakesScope(node, Way.Here, home.Description)
+            ? throw new ResolveException(_frames.TryPeek(out Frame? taker) && taker.Plan.Node is { } node
+                ? home.Book.Tell(graph => ScopeFaults.TakesScope(graph, node, Way.Here, home.Description))
                 : ScopeFaults.NoScope(home.Description))
             : null;
     }
 
     private static Fault Outside(Node node, IReadOnlyList<FaultStep> path, Resolver asked) => node.Level.IsUsersOwn
         ? LevelFaults.OutsideLevel(node, path, asked.Description)
-        : ScopeFaults.OutsideScope(node, path, asked.Description);
+        : asked.Book.Tell(graph => ScopeFaults.OutsideScope(graph, node, path, asked.Description));
 
     /// <summary>Where something is made that no registration stands for.</summary>
     private Surroundings SurroundingsIn(Resolver home)
@@ -181,7 +181,7 @@ internal sealed class Construction
         if (plan.Gathering is not null)
         {
             return home.Store.Find(plan.Slot)
-                ?? throw (home.Store.HasEnded ? home.Ended() : WiringException.AtRunTime(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter))));
+                ?? throw (home.Store.HasEnded ? home.Ended() : new ResolveException(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter))));
         }
 
         while (true)
@@ -204,12 +204,12 @@ internal sealed class Construction
 
             if (claim.IsMine)
             {
-                throw WiringException.AtRunTime(CycleRule.AtRunTime(Way.Ring(plan, parameter, home)));
+                throw new ResolveException(CycleRule.AtRunTime(Way.Ring(plan, parameter, home)));
             }
 
             if (!WaitingThreads.TryWait(claim, Way.To(plan, parameter), out IReadOnlyList<FaultStep>? ring))
             {
-                throw WiringException.AtRunTime(CycleRule.AtRunTime(ring));
+                throw new ResolveException(CycleRule.AtRunTime(ring));
             }
         }
     }
@@ -263,7 +263,7 @@ internal sealed class Construction
             return true;
         }
 
-        return failure is WiringException { IsFromRunTime: true };
+        return failure is ResolveException;
     }
 
     private void Keep(Frame frame, Claim claim, object instance)

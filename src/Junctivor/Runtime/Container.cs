@@ -21,14 +21,16 @@ namespace Junctivor;
 public sealed class Container : Resolver
 {
     private readonly Container? _parent;
+    private readonly BuildOptions _options;
     private readonly WarmUp _warmUp = new();
     private PluginContext[] _plugins;
 
-    internal Container(PlanBook book, HandedOver values, CheckReport report, Container? parent = null)
+    internal Container(PlanBook book, HandedOver values, CheckReport report, BuildOptions options, Container? parent = null)
         : base(book, null, values)
     {
         Report = report;
         _parent = parent;
+        _options = options;
         _plugins = [.. book.Reader.Entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()];
         foreach (PluginContext plugin in _plugins)
         {
@@ -63,15 +65,16 @@ public sealed class Container : Resolver
         WiringReader reader = new(Book.Reader.Entries.Concat(changes.Select(registration => registration.Entry)));
         SharedNodes shared = new(this, reader);
         HandedOver values = HandedOver.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
-        CheckReport report = new(
+        CheckReport report = _options.Weigh(
+            reader.Graph,
         [
             .. Checker.Inspect(reader.Graph),
             .. unpromised,
-            .. IncomingFaults.NotHandedOver(reader.Graph, promise => values.Has(promise) || shared.IsShared(promise)),
+            .. NotHandedOverFaults.AtBuild(reader.Graph, promise => values.Has(promise) || shared.IsShared(promise)),
             .. BranchFaults.NotSeen(reader.Graph, shared.IsShared),
         ]);
         return report.IsSound
-            ? new Container(new PlanBook(reader, shared), values, report, this)
+            ? new Container(new PlanBook(reader, shared), values, report, _options, this)
             : throw new WiringException(report);
     }
 
@@ -105,7 +108,7 @@ public sealed class Container : Resolver
     /// <typeparam name="T">The type that the wiring promises.</typeparam>
     /// <param name="value">The value.</param>
     /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
-    /// <exception cref="WiringException">The wiring does not promise it for later (JV107).</exception>
+    /// <exception cref="ResolveException">The wiring does not promise it for later (JV107).</exception>
     /// <exception cref="InvalidOperationException">It was handed over before.</exception>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
     public void HandOver<T>(T value)
@@ -114,7 +117,7 @@ public sealed class Container : Resolver
         ArgumentNullException.ThrowIfNull(value);
         ThrowIfEnded();
         ServiceId service = new(Book.Types[typeof(T)]);
-        Node promise = Book.Graph.LatePromise(service) ?? throw WiringException.AtRunTime(IncomingFaults.NobodyPromisedLater(Book.Graph, service));
+        Node promise = Book.Graph.LatePromise(service) ?? throw new ResolveException(NobodyPromisedFaults.Late(Book.Graph, service));
         if (!Values.TryAdd(promise, value))
         {
             throw new InvalidOperationException($"{service} was handed over before: a late value is handed over once.");

@@ -41,7 +41,7 @@ public sealed class FreshScope<T>
     /// <param name="work">What to do.</param>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">The scope or the service cannot be had.</exception>
+    /// <exception cref="ResolveException">The scope or the service cannot be had.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
     /// <exception cref="AggregateException">Something in the scope did not end well, or can end only asynchronously.</exception>
     /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
@@ -58,7 +58,7 @@ public sealed class FreshScope<T>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
     /// <returns>What the work gave.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">The scope or the service cannot be had.</exception>
+    /// <exception cref="ResolveException">The scope or the service cannot be had.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
     /// <exception cref="AggregateException">Something in the scope did not end well, or can end only asynchronously.</exception>
     /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
@@ -74,7 +74,7 @@ public sealed class FreshScope<T>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
     /// <returns>What completes when the work is done and the scope has ended; it carries what either threw.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">The scope cannot be had.</exception>
+    /// <exception cref="ResolveException">The scope cannot be had.</exception>
     /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
     [OverloadResolutionPriority(1)]
     public Task RunAsync(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming)
@@ -93,7 +93,7 @@ public sealed class FreshScope<T>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
     /// <returns>What the work gave, when the scope has ended.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">The scope cannot be had.</exception>
+    /// <exception cref="ResolveException">The scope cannot be had.</exception>
     /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
     [OverloadResolutionPriority(1)]
     public Task<TResult> RunAsync<TResult>(Func<T, Task<TResult>> work, params ReadOnlySpan<Incoming> incoming)

@@ -30,7 +30,7 @@ internal sealed class HandedOver
             values.AddRange(graph.Promises(service).Where(node => node.Level == level && !node.Endings.IsLate).Select(promise => (promise, value.Given)));
         }
 
-        faults = services.Count == 0 ? [] : [.. IncomingFaults.AtStart(graph, level, services)];
+        faults = services.Count == 0 ? [] : [.. NobodyPromisedFaults.AtStart(graph, level, services)];
         return values.Count == 0 && level != Level.Singleton ? Nothing : new HandedOver([.. values]);
     }
 

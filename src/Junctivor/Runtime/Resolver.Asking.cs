@@ -12,7 +12,7 @@ public abstract partial class Resolver
     /// <summary>Gives the service; makes it, and what it needs, where it is not there yet.</summary>
     /// <typeparam name="T">The service.</typeparam>
     /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
-    /// <exception cref="WiringException">Nobody registers it (JV101), several do (JV202), it needs a scope (JV302), a value
+    /// <exception cref="ResolveException">Nobody registers it (JV101), several do (JV202), it needs a scope (JV302), a value
     /// that was not handed over (JV105), or itself (JV201).</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
@@ -70,7 +70,7 @@ public abstract partial class Resolver
     /// <typeparam name="T">The service.</typeparam>
     /// <param name="service">The instance; null if nobody registers it.</param>
     /// <returns>Whether anybody registers it.</returns>
-    /// <exception cref="WiringException">It is registered, and cannot be had here.</exception>
+    /// <exception cref="ResolveException">It is registered, and cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public bool TryResolve<T>([NotNullWhen(true)] out T? service) => TryResolveMarked(null, out service);
@@ -95,7 +95,7 @@ public abstract partial class Resolver
     /// <typeparam name="T">The class.</typeparam>
     /// <param name="arguments">Each goes to the first parameter of exactly its type, else to the first that can take it.</param>
     /// <returns>A new instance. The caller owns it; what was made for it belongs to this container or scope.</returns>
-    /// <exception cref="WiringException">An argument fits nowhere (JV106), or the rest cannot be had here.</exception>
+    /// <exception cref="ResolveException">An argument fits nowhere (JV106), or the rest cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public T Construct<[DynamicallyAccessedMembers(Kept.Members)] T>(params ReadOnlySpan<object> arguments)
@@ -121,7 +121,7 @@ public abstract partial class Resolver
     /// <param name="target">The object.</param>
     /// <returns>The same object.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="target"/> is null.</exception>
-    /// <exception cref="WiringException">A property cannot be filled here.</exception>
+    /// <exception cref="ResolveException">A property cannot be filled here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public T FillProperties<[DynamicallyAccessedMembers(Kept.Members)] T>(T target)
@@ -146,7 +146,7 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <returns>What the method returned; null if it returns nothing.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     [RequiresUnreferencedCode("The parameters of a delegate known only at run time may be trimmed away. Call an overload with type arguments.")]

@@ -39,7 +39,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>; those of a scope around it
     /// hold on unless they are handed over anew.</param>
     /// <returns>The scope; end it with <c>await using</c>.</returns>
-    /// <exception cref="WiringException">A value was handed over that the wiring does not promise (JV107).</exception>
+    /// <exception cref="ResolveException">A value was handed over that the wiring does not promise (JV107).</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public Scope StartScope(params ReadOnlySpan<Incoming> incoming) => Start(null, Level.Scoped, incoming);
 
@@ -49,7 +49,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <param name="incoming">The values that the wiring promises with that level's <c>Incoming</c>.</param>
     /// <returns>The scope; end it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="level"/> is null.</exception>
-    /// <exception cref="WiringException">The level cannot start here (JV305), or a value was handed over that the wiring does
+    /// <exception cref="ResolveException">The level cannot start here (JV305), or a value was handed over that the wiring does
     /// not promise (JV107).</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public Scope StartScope(ScopeLevel level, params ReadOnlySpan<Incoming> incoming)
@@ -57,13 +57,13 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         ArgumentNullException.ThrowIfNull(level);
         return CanStart(level.Level)
             ? Start(level, level.Level, incoming)
-            : throw WiringException.AtRunTime(LevelFaults.WrongPlace(level.Level, Description));
+            : throw new ResolveException(LevelFaults.WrongPlace(level.Level, Description));
     }
 
     /// <summary>Starts a scope inside this container or scope, and awaits what its level makes asynchronously.</summary>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
     /// <returns>The scope; end it with <c>await using</c>.</returns>
-    /// <exception cref="WiringException">A value was handed over that the wiring does not promise (JV107).</exception>
+    /// <exception cref="ResolveException">A value was handed over that the wiring does not promise (JV107).</exception>
     /// <exception cref="ConstructionException">A factory threw; the scope has ended.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public ValueTask<Scope> StartScopeAsync(params ReadOnlySpan<Incoming> incoming) => ReadyAsync(StartScope(incoming), CancellationToken.None);
@@ -79,7 +79,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <param name="incoming">The values that the wiring promises with that level's <c>Incoming</c>.</param>
     /// <returns>The scope; end it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="level"/> is null.</exception>
-    /// <exception cref="WiringException">The level cannot start here (JV305), or a value was handed over that the wiring does
+    /// <exception cref="ResolveException">The level cannot start here (JV305), or a value was handed over that the wiring does
     /// not promise (JV107).</exception>
     /// <exception cref="ConstructionException">A factory threw; the scope has ended.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>

@@ -9,7 +9,7 @@ public abstract partial class Resolver
     /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public void RunWired<T1>(Action<T1> work)
@@ -29,7 +29,7 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <returns>What the method returned.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public TResult RunWired<T1, TResult>(Func<T1, TResult> work)
@@ -44,7 +44,7 @@ public abstract partial class Resolver
     /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public void RunWired<T1, T2>(Action<T1, T2> work)
@@ -66,7 +66,7 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <returns>What the method returned.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public TResult RunWired<T1, T2, TResult>(Func<T1, T2, TResult> work)
@@ -83,7 +83,7 @@ public abstract partial class Resolver
     /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public void RunWired<T1, T2, T3>(Action<T1, T2, T3> work)
@@ -107,7 +107,7 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <returns>What the method returned.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public TResult RunWired<T1, T2, T3, TResult>(Func<T1, T2, T3, TResult> work)
@@ -126,7 +126,7 @@ public abstract partial class Resolver
     /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public void RunWired<T1, T2, T3, T4>(Action<T1, T2, T3, T4> work)
@@ -152,7 +152,7 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <returns>What the method returned.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public TResult RunWired<T1, T2, T3, T4, TResult>(Func<T1, T2, T3, T4, TResult> work)
@@ -173,7 +173,7 @@ public abstract partial class Resolver
     /// <typeparam name="T5">What the method asks for as parameter 5.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public void RunWired<T1, T2, T3, T4, T5>(Action<T1, T2, T3, T4, T5> work)
@@ -201,7 +201,7 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <returns>What the method returned.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public TResult RunWired<T1, T2, T3, T4, T5, TResult>(Func<T1, T2, T3, T4, T5, TResult> work)
@@ -224,7 +224,7 @@ public abstract partial class Resolver
     /// <typeparam name="T6">What the method asks for as parameter 6.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public void RunWired<T1, T2, T3, T4, T5, T6>(Action<T1, T2, T3, T4, T5, T6> work)
@@ -254,7 +254,7 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <returns>What the method returned.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public TResult RunWired<T1, T2, T3, T4, T5, T6, TResult>(Func<T1, T2, T3, T4, T5, T6, TResult> work)
@@ -279,7 +279,7 @@ public abstract partial class Resolver
     /// <typeparam name="T7">What the method asks for as parameter 7.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public void RunWired<T1, T2, T3, T4, T5, T6, T7>(Action<T1, T2, T3, T4, T5, T6, T7> work)
@@ -311,7 +311,7 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <returns>What the method returned.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public TResult RunWired<T1, T2, T3, T4, T5, T6, T7, TResult>(Func<T1, T2, T3, T4, T5, T6, T7, TResult> work)
@@ -338,7 +338,7 @@ public abstract partial class Resolver
     /// <typeparam name="T8">What the method asks for as parameter 8.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public void RunWired<T1, T2, T3, T4, T5, T6, T7, T8>(Action<T1, T2, T3, T4, T5, T6, T7, T8> work)
@@ -372,7 +372,7 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <returns>What the method returned.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="WiringException">A parameter cannot be had here.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public TResult RunWired<T1, T2, T3, T4, T5, T6, T7, T8, TResult>(Func<T1, T2, T3, T4, T5, T6, T7, T8, TResult> work)

@@ -22,7 +22,16 @@ internal sealed class AmbiguousRule : IRule
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault AskedFor(ServiceGraph graph, Supply.Ambiguous supply) =>
-        Found(graph, supply, $"one {supply.Service} was asked for", [], new Steps(graph).Line(supply.Service.ToString()), depth: 1);
+        Found(graph, supply, $"one {supply.Service} was asked for", [], new Steps(graph).Line(supply.Service.ToString()), depth: 1, MissingCures.AnyName);
+
+    /// <summary>One value was handed over several times in one call.</summary>
+    public static Fault HandedOver(ServiceId service, int times) => new()
+    {
+        Kind = FaultKind.Ambiguous,
+        Summary = $"{service} was handed over {times} times in one call",
+        Cures = [new Cure("hand it over once")],
+        Candidates = [service.ToString()],
+    };
 
     private static Fault Ambiguous(ServiceGraph graph, Supply.Ambiguous supply, IReadOnlyList<Need> needs)
     {
@@ -33,11 +42,11 @@ internal sealed class AmbiguousRule : IRule
             .. needs.Skip(1).Take(ShownConsumers).Select(need => $"{need.Consumer.Name} asks for it too, by {need.Parameter.Name}."),
             .. needs.Count > ShownConsumers + 1 ? new[] { $"So do {needs.Count - ShownConsumers - 1} more." } : [],
         ];
-        return Found(graph, supply, $"{first.Consumer.Name} wants one {supply.Service}", others, steps, depth: 2);
+        return Found(graph, supply, $"{first.Consumer.Name} wants one {supply.Service}", others, steps, depth: 2, first.Parameter.Name);
     }
 
     private static Fault Found(
-        ServiceGraph graph, Supply.Ambiguous supply, string who, IReadOnlyList<string> remarks, Steps steps, int depth)
+        ServiceGraph graph, Supply.Ambiguous supply, string who, IReadOnlyList<string> remarks, Steps steps, int depth, string parameter)
     {
         foreach (Node candidate in supply.Candidates)
         {
@@ -46,28 +55,50 @@ internal sealed class AmbiguousRule : IRule
 
         return new Fault
         {
-            Code = "JV202",
-            Name = "ambiguous",
+            Kind = FaultKind.Ambiguous,
             Summary = $"{who}, and {supply.Candidates.Count} are registered",
             Path = steps.Path,
-            Remarks = remarks,
-            Cures = CuresOf(supply),
+            Remarks =
+            [
+                .. remarks,
+                .. supply.Candidates
+                    .Where(candidate => graph.Arrangement.ReplacingNothing.Contains(candidate))
+                    .Select(candidate => $"{candidate.Name} says .Replacing(), and stands before what it should replace (JV203): that is the cause."),
+            ],
+            Cures = CuresOf(graph, supply, parameter),
             Candidates = [.. supply.Candidates.Select(candidate => candidate.Name)],
             Order = supply.Candidates[supply.Candidates.Count - 1].Order,
         };
     }
 
-    private static IReadOnlyList<string> CuresOf(Supply.Ambiguous supply)
+    private static List<Cure> CuresOf(ServiceGraph graph, Supply.Ambiguous supply, string parameter)
     {
-        string service = supply.Service.Type.Name;
-        return supply.Candidates.Count(candidate => candidate.Endings.IsFirstChoice) > 1
-            ? ["leave .FirstChoice() on one of them only"]
-            :
-            [
-                "keep one of them",
-                $"mark them with .Marked<TMark>(), and ask for [Marked<TMark>] {service}",
-                "put .FirstChoice() behind the one to take where one is wanted",
-                $"ask for all of them: IReadOnlyList<{service}>",
-            ];
+        if (supply.Candidates.Count(candidate => candidate.Endings.IsFirstChoice) > 1)
+        {
+            return [new Cure("leave .FirstChoice() on one of them only")];
+        }
+
+        TypeRef service = supply.Service.Type;
+        List<Cure> cures = [new Cure("keep one of them, and take the others away")];
+        if (supply.Candidates.FirstOrDefault(candidate => graph.Arrangement.ReplacingNothing.Contains(candidate)) is { } early)
+        {
+            cures.Insert(0, new Cure($"write {early.Name} behind the others, so that it replaces them"));
+        }
+
+        if (supply.Service.Mark is null)
+        {
+            Mark mark = MarkFor(supply.Candidates[0]);
+            cures.Add(new Cure(
+                $"tell them apart by marks: {RegistrationText.Ending(mark)} behind {supply.Candidates[0].Name}, and so on; and take",
+                RegistrationText.Parameter(mark, service.Name, parameter)));
+        }
+
+        cures.Add(new Cure("put behind the one to take where one is wanted", ".FirstChoice()"));
+        cures.Add(new Cure("take all of them", RegistrationText.Parameter(supply.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
+        return cures;
     }
+
+    /// <summary>A class can be its own mark; the rest needs a word.</summary>
+    private static Mark MarkFor(Node candidate) =>
+        candidate.Kind == NodeKind.Class && !candidate.IsOpen ? Mark.Of(candidate.Made) : Mark.Of("first");
 }

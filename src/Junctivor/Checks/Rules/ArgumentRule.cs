@@ -9,9 +9,11 @@ internal sealed class ArgumentRule : IRule
     {
         foreach (Node node in nodes)
         {
-            foreach (string misfit in node.Endings.Misfits)
+            foreach (Misfit misfit in node.Endings.Misfits)
             {
-                yield return Found(misfit, new Steps(graph).Node(node).Path, $"pass it by a name and type that stand in {node.Made.Name}({node.ChosenConstructor})") with
+                yield return Found(misfit.Text, new Steps(graph).Node(node).Path, misfit.Meant is null
+                    ? new Cure($"pass it by a name and type that stand in {node.Made.Name}({node.ChosenConstructor})")
+                    : new Cure("if that one is meant, write", RegistrationText.Passing(misfit.Meant))) with
                 {
                     Candidates = [node.Name],
                     Order = node.Order,
@@ -26,14 +28,13 @@ internal sealed class ArgumentRule : IRule
         return Found(
             $"{supply.Made.Name} takes no {arguments}, which is given as an argument",
             path,
-            $"give only arguments for which {supply.Made.Name} has a constructor parameter of that type") with
+            new Cure($"give only arguments for which {supply.Made.Name} has a constructor parameter of that type")) with
         { Candidates = [supply.Made.Name] };
     }
 
-    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, string cure) => new()
+    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Cure cure) => new()
     {
-        Code = "JV106",
-        Name = "argument-mismatch",
+        Kind = FaultKind.ArgumentMismatch,
         Summary = summary,
         Path = path,
         Cures = [cure],

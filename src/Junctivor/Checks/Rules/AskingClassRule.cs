@@ -12,12 +12,11 @@ internal sealed class AskingClassRule : IRule
         where need.Supply.All().Any(supply => supply is Supply.Ambient { Form: AmbientForm.AskingClass })
         select new Fault
         {
-            Code = "JV306",
-            Name = "asking-class-shared",
+            Kind = FaultKind.AskingClassShared,
             Summary = $"{node.Name} ({node.Level}) takes the class that asks for it, and is shared by several",
             Path = new Steps(graph).Node(node).Need(need, "", 1).Path,
             Remarks = ["It would keep the name of whoever asked first."],
-            Cures = [$"register {node.Name} with Transient"],
+            Cures = [new Cure("make one for each that asks", node.Kind == NodeKind.Class ? RegistrationText.OfClass(Level.Transient, node.Services[0], node.Made) : "Transient.From(…)")],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -7,15 +7,14 @@ internal static class AsyncFaults
 {
     public static Fault NotReady(Node node, IReadOnlyList<FaultStep> path) => new()
     {
-        Code = "JV401",
-        Name = "async-not-ready",
+        Kind = FaultKind.AsyncNotReady,
         Summary = $"{node.Name} is made asynchronously, and nothing has awaited it yet",
         Path = path,
         Cures =
         [
             node.Level == Level.Singleton
-                ? "await container.WarmUpAsync(…) before it is asked for"
-                : "start the scope with await container.StartScopeAsync(…), or work in FreshScope<T>.RunAsync",
+                ? new Cure("warm the container up before anything is asked for", "await container.WarmUpAsync();")
+                : new Cure("start the scope so that it is awaited, or work in FreshScope<T>.RunAsync", "await using Scope scope = await container.StartScopeAsync();"),
         ],
         Candidates = [node.Name],
         Order = node.Order,

@@ -15,11 +15,11 @@ internal sealed class AsyncInFromRule : IRule
         where node is { Kind: NodeKind.Factory, IsAsync: false } && Tasks.Contains(node.Made.DefinitionName)
         select new Fault
         {
-            Code = "JV108",
-            Name = "async-in-from",
+            Kind = FaultKind.AsyncInFrom,
             Summary = $"From registers {node.Made.Name} itself, and not what it gives",
             Path = new Steps(graph).Node(node).Path,
-            Cures = [$"{RegistrationText.Start(node.Level)}.FromAsync(…), which is awaited before work begins"],
+            Remarks = ["Whoever asks for what the task gives would not find it."],
+            Cures = [new Cure("give the same factory to FromAsync, which awaits it before work begins", $"{RegistrationText.Start(node.Level)}.FromAsync(…)")],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -15,12 +15,11 @@ internal static class BranchFaults
         where own.Level == Level.Singleton && !isShared(own)
         select new Fault
         {
-            Code = "JV503",
-            Name = "branch-not-seen",
-            Severity = Severity.Warning,
+            Kind = FaultKind.BranchNotSeen,
             Summary = $"{holder.Name} is shared with the parent, and does not see the {own.Name} of the branch",
             Path = new Steps(graph).Chain(way).Path,
-            Cures = [$"register {holder.Name} in the branch too: .Replacing()"],
+            Remarks = [$"The {holder.Name} of the parent was made, or will be, with what the parent registers."],
+            Cures = [new Cure($"register {holder.Name} in the branch too", RegistrationText.Again(holder) + ".Replacing()")],
             Candidates = [holder.Name, own.Name],
             Order = own.Order,
         };

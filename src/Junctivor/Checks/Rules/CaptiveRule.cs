@@ -2,51 +2,66 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV301: something long-lived holds something that ends earlier, directly or through transients.</summary>
+/// <summary>
+/// JV301: something long-lived holds something that ends earlier, directly or through transients. One fault for each parameter
+/// by which it does, with all that is held by it.
+/// </summary>
 internal sealed class CaptiveRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        nodes
-            .Where(node => !node.Level.IsTransient && node.Level != Level.Scoped)
-            .SelectMany(holder => HeldWays.From(graph, holder)
-                .Where(way => way[way.Count - 1].To.Level.IsShorterThan(holder.Level))
-                .Select(way => Captive(graph, holder, way)));
-
-    private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<Edge> way)
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        Node held = way[way.Count - 1].To;
-        TypeRef wanted = WantedOf(way[way.Count - 1], held);
-        string lifetime = held.Level.Name;
-        string life = holder.Level == Level.Singleton ? "the process" : $"the {holder.Level}";
-        string through = way.Count == 1 ? "" : $", through {string.Join(" and ", way.Take(way.Count - 1).Select(edge => edge.To.Name))}";
+        HashSet<Node> barren = HeldWays.BarrenAmong(graph, nodes);
+        Askers askers = new(graph);
+        return
+            from holder in nodes
+            where !holder.Level.IsTransient && holder.Level != Level.Scoped
+            from way in HeldWays.From(graph, holder, barren)
+            where Held(way).Level.IsShorterThan(holder.Level)
+            group way by way[0].Need into held
+            select Captive(graph, held.Key.Consumer, [.. held], askers);
+    }
+
+    private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, Askers askers)
+    {
+        IReadOnlyList<Edge> first = ways[0];
+        Node held = Held(first);
+        string name = NameOf(first[first.Count - 1]);
+        string through = first.Count == 1 ? "" : $", through {string.Join(" and ", first.Take(first.Count - 1).Select(edge => edge.To.Name))}";
         return new Fault
         {
-            Code = "JV301",
-            Name = "captive",
-            Summary = $"{holder.Name} ({holder.Level}) holds {wanted.Name} ({lifetime}){through}",
-            Path = new Steps(graph).Chain(way).Path,
-            Remarks = [$"The first {wanted.Name} would serve every scope for as long as {life} lives."],
-            Cures = [Cure(holder, held, way, wanted), $"register {holder.Name} with {RegistrationText.Start(held.Level)}"],
-            Candidates = [holder.Name, held.Name],
+            Kind = FaultKind.Captive,
+            Summary = $"{holder.Name} ({holder.Level}) holds {name} ({held.Level}){through}",
+            Path = new Steps(graph).Tree(ways).Path,
+            Remarks = [.. Remarks(holder, ways, name)],
+            Cures = CaptiveCures.Of(graph, holder, ways, askers),
+            Candidates = [holder.Name, .. ways.Select(way => Held(way).Name)],
             Order = holder.Order,
         };
     }
 
-    private static string Cure(Node holder, Node held, IReadOnlyList<Edge> way, TypeRef wanted)
+    private static IEnumerable<string> Remarks(Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, string name)
     {
-        if (held.Kind == NodeKind.Incoming && way.Count == 1)
+        IReadOnlyList<Edge> first = ways[0];
+        IReadOnlyList<string> transients = [.. first.Take(first.Count - 1).Where(edge => edge.To.Kind != NodeKind.Alias).Select(edge => edge.To.Name)];
+        if (transients.Count > 0)
         {
-            return $"pass the {wanted.Name} to the methods of {holder.Name} that work for one";
+            yield return $"A transient lives as long as what holds it: {string.Join(" and ", transients)} as long as {holder.Name}.";
         }
 
-        TypeRef worker = way.Count == 1 ? wanted : WantedOf(way[0], way[0].To);
-        return $"take FreshScope<{worker.Name}> in {holder.Name} and do the work inside RunAsync";
+        if (first.Select(edge => edge.By).FirstOrDefault(by => by is not null) is { } form)
+        {
+            string wrapper = form == DeferredForm.Lazy ? "Lazy" : "Func";
+            yield return $"A {wrapper} does not help: it resolves where its holder lives, outside the scopes that come and go.";
+        }
+
+        yield return $"The first {name} would serve every {Served(Held(first).Level)}, for as long as {Life(holder.Level)} lives.";
     }
 
-    /// <summary>The service that a step is about, without the lists and wrappers around it.</summary>
-    private static TypeRef WantedOf(Edge step, Node node)
-    {
-        TypeRef asked = step.Need.Parameter.Type;
-        return node.Services.Contains(asked) || step.Need.Supply is Supply.Single ? asked : node.Services[0];
-    }
+    private static Node Held(IReadOnlyList<Edge> way) => way[way.Count - 1].To;
+
+    private static string NameOf(Edge last) => last.Need.Supply is Supply.Single ? last.Need.Parameter.Type.Name : last.To.Services[0].Name;
+
+    private static string Served(Level held) => held == Level.Scoped ? "scope (each request, message and job)" : held.Name;
+
+    private static string Life(Level holder) => holder == Level.Singleton ? "the process" : $"the {holder}";
 }

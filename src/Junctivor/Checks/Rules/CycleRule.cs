@@ -25,12 +25,11 @@ internal sealed class CycleRule : IRule
     /// <summary>A ring that only user code closes, which resolves while it constructs.</summary>
     public static Fault AtRunTime(IReadOnlyList<FaultStep> ring) => new()
     {
-        Code = "JV201",
-        Name = "cycle",
+        Kind = FaultKind.Cycle,
         Summary = $"{ring[ring.Count - 1].Name} is wanted while it is being made",
         Path = ring,
         Remarks = ["No check could see this: one of these resolves at run time, while it is constructed."],
-        Cures = ["resolve what it needs after construction: take a Lazy<T>, and touch its Value later"],
+        Cures = [new Cure("resolve it only after construction: take a Lazy<T>, and touch its Value in the method that works with it")],
         Candidates = [.. ring.Select(step => step.Name).Distinct()],
     };
 
@@ -79,20 +78,21 @@ internal sealed class CycleRule : IRule
 
     private static Fault Cycle(ServiceGraph graph, IReadOnlyList<Edge> ring)
     {
-        Edge closing = ring.Reverse().FirstOrDefault(edge => edge.From.Kind == NodeKind.Class) ?? ring[ring.Count - 1];
+        Edge closing = ring.Reverse().FirstOrDefault(edge => edge.From.Kind == NodeKind.Class && !edge.Need.Parameter.IsInner) ?? ring[ring.Count - 1];
         string way = ring.Count <= ShownInSummary
             ? string.Join(" → ", ring.Select(edge => edge.From.Name).Append(ring[0].From.Name))
             : $"a ring of {ring.Count} services, through {ring[0].From.Name} and {ring[1].From.Name}";
         return new Fault
         {
-            Code = "JV201",
-            Name = "cycle",
+            Kind = FaultKind.Cycle,
             Summary = ring.Count == 1 ? $"{ring[0].From.Name} needs itself" : $"none of these can be made first: {way}",
             Path = new Steps(graph).Chain(ring).Path,
             Cures =
             [
-                $"take Lazy<{closing.Need.Parameter.Type.Name}> {closing.Need.Parameter.Name} in {closing.From.Name}, and touch its Value only after construction",
-                "move what they want of each other into a class that each can take",
+                new Cure(
+                    $"open the ring in {closing.From.Name}, which then touches Value only after construction: take",
+                    RegistrationText.Parameter(closing.Need.Parameter.Mark, $"Lazy<{closing.Need.Parameter.Type.Name}>", closing.Need.Parameter.Name)),
+                new Cure("move what they want of each other into a class that each of them can take"),
             ],
             Candidates = [.. ring.Select(edge => edge.From.Name)],
             Order = ring.Max(edge => edge.From.Order),

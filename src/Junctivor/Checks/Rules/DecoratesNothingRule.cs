@@ -14,13 +14,13 @@ internal sealed class DecoratesNothingRule : IRule
             if (!graph.AppliedDecorators.Contains(decorator) && !isOpenAndWaiting)
             {
                 ServiceId wanted = new(service, decorator.Mark);
-                NearMisses near = NearMisses.Of(graph, wanted);
+                IReadOnlyList<NearMiss> near = NearMisses.Of(graph, wanted, "inner", Level.Transient);
                 yield return Found(
                     graph,
                     decorator,
                     $"{decorator.Name} decorates {wanted}, and nobody registers that",
-                    near.Remarks,
-                    near.Cures.Count > 0 ? near.Cures[0] : $"register {wanted}, or take the decorator away");
+                    [.. near.Select(each => each.Remark)],
+                    near.Select(each => each.Cure).FirstOrDefault(each => each is not null) ?? new Cure($"register {wanted}, or take the decorator away"));
             }
 
             if (decorator.Kind == NodeKind.Class && decorator.ChosenConstructor is { } constructor && !constructor.Parameters.Any(parameter => parameter.IsInner))
@@ -33,15 +33,14 @@ internal sealed class DecoratesNothingRule : IRule
                         ? $"{decorator.Name} decorates {service.Name}, and its constructor does not take one"
                         : $"{decorator.Name} decorates {service.Name}, and its constructor takes {takers} of them without a mark",
                     [],
-                    $"let exactly one unmarked parameter of {decorator.Made.Name} be {service.Name}");
+                    new Cure($"let exactly one unmarked parameter of {decorator.Made.Name} be what it wraps", RegistrationText.Parameter(null, service.Name, "inner")));
             }
         }
     }
 
-    private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, string cure) => new()
+    private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, Cure cure) => new()
     {
-        Code = "JV205",
-        Name = "decorates-nothing",
+        Kind = FaultKind.DecoratesNothing,
         Summary = summary,
         Path = new Steps(graph).Node(decorator).Path,
         Remarks = remarks,

@@ -11,7 +11,7 @@ internal sealed class DoesNotApplyRule : IRule
         {
             foreach (string idle in node.Endings.Idle)
             {
-                yield return Found($"{node.Name}: {idle}", new Steps(graph).Node(node).Path, "take it away", node);
+                yield return Found($"{node.Name}: {idle}", new Steps(graph).Node(node).Path, new Cure("take it away"), node);
             }
         }
     }
@@ -19,13 +19,12 @@ internal sealed class DoesNotApplyRule : IRule
     public static Fault SharedWithArguments(Node node, IReadOnlyList<FaultStep> path) => Found(
         $"{node.Name} ({node.Lifetime}) is asked for with arguments, and is made once for all who ask",
         path,
-        $"register {node.Name} with Transient, or ask without arguments",
+        new Cure($"ask for {node.Name} without arguments, or make one for each that asks", RegistrationText.Again(node, Level.Transient)),
         node);
 
-    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, string cure, Node node) => new()
+    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Cure cure, Node node) => new()
     {
-        Code = "JV109",
-        Name = "does-not-apply",
+        Kind = FaultKind.DoesNotApply,
         Summary = summary,
         Path = path,
         Cures = [cure],

@@ -5,6 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>JV104: a registration for a service that what it makes does not implement.</summary>
 internal sealed class DoesNotServeRule : IRule
 {
+    private const int MostShown = 3;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
         where node.Kind != NodeKind.Class || node.Made.IsOpen == node.IsOpen || node.IsOpen
@@ -14,16 +16,21 @@ internal sealed class DoesNotServeRule : IRule
 
     private static Fault Found(ServiceGraph graph, Node node, TypeRef service)
     {
-        IReadOnlyList<Node> implementing = [.. graph.Written.Where(other => other != node && other.Made.Serves(service))];
+        IReadOnlyList<Node> implementing = [.. graph.Index.AbleToServe(service).Where(other => other != node).Take(MostShown)];
+        IReadOnlyList<TypeRef> unregistered = implementing.Count > 0 ? [] : [.. graph.Implementing(service).Take(MostShown)];
         string verb = service.IsInterface ? "implement" : "derive from";
         return new Fault
         {
-            Code = "JV104",
-            Name = "does-not-serve",
+            Kind = FaultKind.DoesNotServe,
             Summary = $"{node.Made.Name} is registered for {service.Name}, and does not {verb} it",
             Path = new Steps(graph).Node(node).Path,
-            Remarks = [.. implementing.Select(other => $"{other.Made.Name} does, registered at {PlaceNames.Show(other.Place, graph.SharedFolder)}.")],
-            Cures = [$"let {node.Made.Name} {verb} {service.Name}", $"take {service.Name} away from this registration"],
+            Remarks = [.. implementing.Select(other => $"{other.Made.Name} does, registered{PlaceNames.At(other.Place, graph.SharedFolder)}."), .. unregistered.Select(type => $"{type.Name} does, and is not registered.")],
+            Cures =
+            [
+                .. unregistered.Take(1).Select(type => new Cure($"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type))),
+                new Cure($"let {node.Made.Name} {verb} {service.Name}"),
+                new Cure($"take {service.Name} away from this registration"),
+            ],
             Candidates = [node.Made.Name, service.Name],
             Order = node.Order,
         };

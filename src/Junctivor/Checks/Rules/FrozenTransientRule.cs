@@ -2,47 +2,69 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV303: a singleton keeps one transient for as long as the container lives.</summary>
+/// <summary>
+/// JV303: a singleton keeps one transient for as long as the container lives; said where that is another thing than one for
+/// each: the transient has state of its own, or something to end.
+/// </summary>
 internal sealed class FrozenTransientRule : IRule
 {
+    private const int ShownState = 3;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        foreach (Node holder in nodes.Where(node => node.Level == Level.Singleton))
-        {
-            foreach (Edge edge in graph.EdgesOf(holder).Where(edge => IsFrozen(graph, edge)))
-            {
-                yield return Frozen(graph, holder, edge);
-            }
-        }
+        HashSet<Node> barren = HeldWays.BarrenAmong(graph, nodes);
+        return
+            from holder in nodes
+            where holder.Level == Level.Singleton
+            from edge in graph.EdgesOf(holder)
+            where !edge.IsDeferred && edge.To.Level.IsTransient && edge.To.Makes && (edge.To.Made.IsDisposable || HasState(edge.To.Made)) && HoldsNothingShorter(graph, edge.To, barren)
+            select Frozen(graph, holder, edge);
     }
 
     /// <summary>Where the transient needs something shorter-lived, it is captive, and that is said instead.</summary>
-    private static bool IsFrozen(ServiceGraph graph, Edge edge) =>
-        !edge.IsDeferred
-        && edge.To.Level.IsTransient
-        && edge.To.Makes
-        && !HeldWays.From(graph, edge.To).Any(way => way[way.Count - 1].To.Level.IsShorterThan(Level.Singleton));
+    private static bool HoldsNothingShorter(ServiceGraph graph, Node transient, HashSet<Node> barren) =>
+        barren.Contains(transient) || !HeldWays.From(graph, transient, barren).Any(way => way[way.Count - 1].To.Level != Level.Singleton);
+
+    private static bool HasState(TypeRef made) => IsPlain(made) || made.State.Count > 0;
+
+    private static bool IsPlain(TypeRef made) => made.IsValueType || made.DefinitionName == TypeRef.Text;
 
     private static Fault Frozen(ServiceGraph graph, Node holder, Edge edge)
     {
         Node frozen = edge.To;
+        string service = frozen.Services[0].Name;
         return new Fault
         {
-            Code = "JV303",
-            Name = "frozen-transient",
+            Kind = FaultKind.FrozenTransient,
             Severity = frozen.Made.IsDisposable ? Severity.Warning : Severity.Note,
             Summary = $"{holder.Name} (singleton) keeps one {frozen.Name} (transient) for as long as it lives",
             Path = new Steps(graph).Chain([edge]).Path,
-            Remarks = frozen.Made.IsDisposable ? [$"{frozen.Name} holds something to end, and ends only with the container."] : [],
+            Remarks = [.. Remarks(holder, frozen)],
             Cures =
             [
                 frozen.Made.IsDisposable
-                    ? $"take FreshScope<{frozen.Services[0].Name}> in {holder.Name}: what a run makes ends with the run"
-                    : $"take Func<{frozen.Services[0].Name}> in {holder.Name}, and call it for a fresh one each time",
-                $"register {frozen.Name} with Singleton, if one for all is meant",
+                    ? new Cure($"let what a run makes end with the run: in {holder.Name}, take", Take(edge, $"FreshScope<{service}>"))
+                    : new Cure($"call a function for a fresh one each time: in {holder.Name}, take", Take(edge, $"Func<{service}>")),
+                new Cure("if one for all is meant, say so where it is registered", RegistrationText.Again(frozen, Level.Singleton)),
+                new Cure($"if one for {holder.Name} alone is meant, say so behind its registration", RegistrationText.Accept(FaultKind.FrozenTransient)),
             ],
             Candidates = [holder.Name, frozen.Name],
             Order = holder.Order,
         };
     }
+
+    private static IEnumerable<string> Remarks(Node holder, Node frozen)
+    {
+        if (frozen.Made.IsDisposable)
+        {
+            yield return $"{frozen.Name} holds something to end, and ends only with the container.";
+        }
+        else
+        {
+            string state = IsPlain(frozen.Made) ? "the value" : string.Join(", ", frozen.Made.State.Take(ShownState));
+            yield return $"Whoever asks elsewhere gets a fresh one; {holder.Name} keeps {state} as first made.";
+        }
+    }
+
+    private static string Take(Edge edge, string type) => RegistrationText.Parameter(edge.Need.Parameter.Mark, type, edge.Need.Parameter.Name);
 }

@@ -40,15 +40,14 @@ internal sealed class GenericConstraintRule : IRule
         TypeRef service = supply.Service.Type;
         return new Fault
         {
-            Code = "JV206",
-            Name = "generic-constraint",
+            Kind = FaultKind.GenericConstraint,
             Summary = $"{who}, and no open registration can be closed so",
             Path = steps.Path,
             Remarks = ["A constraint of the class does not hold for these type arguments, or the service does not settle all of its type parameters."],
             Cures =
             [
-                $"register this closing: Singleton.Of<{service.Name}, TheClass>()",
-                "loosen the constraint of the class",
+                new Cure("register a class for this closing", RegistrationText.OfUnknown(supply.Unfitting[0].Level, service)),
+                new Cure($"loosen the constraint of {supply.Unfitting[0].Name}"),
             ],
             Candidates = [.. supply.Unfitting.Select(open => open.Name)],
         };

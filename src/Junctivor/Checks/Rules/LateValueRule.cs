@@ -11,11 +11,10 @@ internal sealed class LateValueRule : IRule
         where edge.To.Endings.IsLate && !edge.IsDeferred
         select new Fault
         {
-            Code = "JV402",
-            Name = "late-value-needed-early",
+            Kind = FaultKind.LateValueNeededEarly,
             Summary = $"{node.Name} takes {edge.To.Name} directly, and it is handed over only after the container is built",
             Path = new Steps(graph).Chain([edge]).Path,
-            Cures = [$"take Lazy<{edge.To.Name}> {edge.Need.Parameter.Name}, and touch its Value only when work is done"],
+            Cures = [new Cure("touch its Value only when work is done, and take", RegistrationText.Parameter(edge.Need.Parameter.Mark, $"Lazy<{edge.To.Name}>", edge.Need.Parameter.Name))],
             Candidates = [node.Name, edge.To.Name],
             Order = node.Order,
         };

@@ -40,12 +40,15 @@ internal sealed class LevelRule : IRule
 
     private static Fault Found(ServiceGraph graph, Node node, Level one, Level other, IReadOnlyList<Edge> way) => new()
     {
-        Code = "JV305",
-        Name = "level-out-of-place",
+        Kind = FaultKind.LevelOutOfPlace,
         Summary = $"{node.Name} needs the levels {one} and {other}, and neither is entered within the other",
         Path = new Steps(graph).Chain(way).Path,
         Remarks = ["No scope is inside both, so nobody could resolve it."],
-        Cures = [$"make one level within the other: new ScopeLevel(\"{other}\", within: …)", "split what belongs to the two levels"],
+        Cures =
+        [
+            new Cure("enter one level within the other, if that is how they are used", $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})"),
+            new Cure($"split {node.Name}: what belongs to the {one}, and what belongs to the {other}"),
+        ],
         Candidates = [node.Name],
         Order = node.Order,
     };

@@ -11,24 +11,17 @@ internal sealed class NotConstructibleRule : IRule
     private static Fault? Inspect(ServiceGraph graph, Node node)
     {
         TypeRef made = node.Made;
-        string start = node.IsDecorator ? "Decorator" : RegistrationText.Start(node.Level);
-        string factory = $"{start}.From(() => …), with whatever makes one";
-
-        if (node.Kind == NodeKind.Class)
+        return node.Kind != NodeKind.Class ? InspectParameters(graph, node) : made switch
         {
-            return made switch
-            {
-                { IsStatic: true } => Found(graph, node, "is static, so there are no instances", [$"register an ordinary class instead of {made.Name}"]),
-                { IsInterface: true } => Found(graph, node, "is an interface", [ImplementationOf(graph, node, start), factory]),
-                { IsAbstract: true } => Found(graph, node, "is abstract", [ImplementationOf(graph, node, start), factory]),
-                { IsOpen: true } when !node.IsOpen => Found(graph, node, "has an open type argument", ["name its type arguments"]),
-                { IsDelegate: true } => Found(graph, node, "is a delegate type", ["register the delegate itself with Singleton.Value(…)"]),
-                _ when node.Constructors.Count == 0 => Found(graph, node, "has no public constructor", [$"make a constructor of {made.Name} public", factory]),
-                _ => InspectParameters(graph, node),
-            };
-        }
-
-        return InspectParameters(graph, node);
+            { IsStatic: true } => Found(graph, node, "is static, so there are no instances of it", new Cure($"call {made.Name} where it is used, or register an ordinary class")),
+            { IsInterface: true } => Found(graph, node, "is an interface, and a registration wants the class to construct", [.. Implementing(graph, node)]),
+            { IsAbstract: true } => Found(graph, node, "is abstract, and a registration wants the class to construct", [.. Implementing(graph, node)]),
+            { IsOpen: true } when !node.IsOpen => Found(graph, node, "has an open type argument", new Cure("name its type arguments, or register the generic definition with typeof")),
+            { IsDelegate: true } => Found(graph, node, "is a delegate type", new Cure("register the delegate itself", $"Singleton.Value<{made.Name}>(…)")),
+            _ when node.Constructors.Count == 0 => Found(
+                graph, node, "has no public constructor", new Cure($"make a constructor of {made.Name} public"), new Cure("make it in a factory", RegistrationText.UnknownFactory(node, made))),
+            _ => InspectParameters(graph, node),
+        };
     }
 
     private static Fault? InspectParameters(ServiceGraph graph, Node node)
@@ -40,21 +33,34 @@ internal sealed class NotConstructibleRule : IRule
                 graph,
                 node,
                 $"asks for {impossible.Type.Name} {impossible.Name}, which {impossible.Obstacle}",
-                [$"take something else for {impossible.Name}, or construct {node.Made.Name} in a factory: {RegistrationText.Start(node.Level)}.From(…)"]);
+                new Cure($"take something else for {impossible.Name}"),
+                new Cure($"construct {node.Made.Name} in a factory", RegistrationText.UnknownFactory(node, node.Services[0])));
     }
 
-    private static string ImplementationOf(ServiceGraph graph, Node node, string start)
+    private static IEnumerable<Cure> Implementing(ServiceGraph graph, Node node)
     {
-        TypeRef? implementing = graph.Written
-            .Where(other => other.Kind == NodeKind.Class && !other.Made.IsAbstract && !other.Made.IsInterface)
-            .FirstOrDefault(other => other.Made.Serves(node.Made))?.Made;
-        return $"{start}.Of<{node.Made.Name}, {implementing?.Name ?? "TheClass"}>(){(implementing is null ? ", with the class that implements it" : "")}";
+        TypeRef? implementing = graph.Index.AbleToServe(node.Made)
+            .Where(other => other.Kind == NodeKind.Class)
+            .Select(other => other.Made)
+            .Concat(graph.Implementing(node.Made))
+            .FirstOrDefault(made => !made.IsAbstract && !made.IsInterface);
+        if (node.IsDecorator)
+        {
+            yield return new Cure($"name the class that decorates {node.Services[0].Name}", $"Decorator.Of<{node.Services[0].Name}, …>()");
+        }
+        else
+        {
+            yield return implementing is null
+                ? new Cure("name the class that implements it", RegistrationText.OfUnknown(node.Level, node.Made))
+                : new Cure($"name the class that implements it, such as {implementing.Name}", RegistrationText.OfClass(node.Level, node.Made, implementing));
+        }
+
+        yield return new Cure("make it in a factory", RegistrationText.UnknownFactory(node, node.Services[0]));
     }
 
-    private static Fault Found(ServiceGraph graph, Node node, string what, IReadOnlyList<string> cures) => new()
+    private static Fault Found(ServiceGraph graph, Node node, string what, params IReadOnlyList<Cure> cures) => new()
     {
-        Code = "JV102",
-        Name = "not-constructible",
+        Kind = FaultKind.NotConstructible,
         Summary = $"{node.Made.Name} {what}",
         Path = new Steps(graph).Node(node).Path,
         Cures = cures,

@@ -8,11 +8,9 @@ internal static class PluginFaults
         where trouble is not null
         select new Fault
         {
-            Code = "JV207",
-            Name = "plug-in-left-out",
-            Severity = Severity.Warning,
+            Kind = FaultKind.PluginLeftOut,
             Summary = trouble,
-            Cures = ["take the file out of the folder, or put in one that is built for this program"],
+            Cures = [new Cure("take the file out of the folder, or put in one that is built for this program")],
             Order = int.MaxValue,
         };
 }

@@ -24,16 +24,14 @@ internal sealed class RegisteredTwiceRule : IRule
 
             yield return new Fault
             {
-                Code = "JV204",
-                Name = "registered-twice",
-                Severity = Severity.Warning,
+                Kind = FaultKind.RegisteredTwice,
                 Summary = $"{same.Key.Made.Name} is registered for {same.Key.Service} {same.Count()} times",
                 Path = steps.Path,
                 Remarks = ["Each registration makes instances of its own."],
                 Cures =
                 [
-                    "keep one of them",
-                    "let one registration serve several services: .Also<TService>(), or Alias.Of<TService, TTarget>()",
+                    new Cure("keep one of them, and take the others away"),
+                    new Cure("if two instances are meant, say so behind one of the registrations", RegistrationText.Accept(FaultKind.RegisteredTwice)),
                 ],
                 Candidates = [same.Key.Made.Name],
                 Order = same.Last().Order,

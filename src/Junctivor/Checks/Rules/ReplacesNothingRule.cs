@@ -20,12 +20,11 @@ internal sealed class ReplacesNothingRule : IRule
 
         return new Fault
         {
-            Code = "JV203",
-            Name = "replaces-nothing",
+            Kind = FaultKind.ReplacesNothing,
             Summary = $"{node.Name} replaces {services}, and nothing before it serves that",
             Path = steps.Path,
             Remarks = later.Count == 0 ? [] : ["It stands before what it could replace."],
-            Cures = [later.Count == 0 ? "take .Replacing() away" : $"write it behind {later[later.Count - 1].Name}"],
+            Cures = [new Cure(later.Count == 0 ? "take .Replacing() away, or register what it should replace before it" : $"write it behind {later[later.Count - 1].Name}")],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -5,30 +5,28 @@ namespace Junctivor.Checks;
 /// <summary>JV302: something that lives in a scope was asked for where there is none.</summary>
 internal static class ScopeFaults
 {
-    public static Fault OutsideScope(Node node, IReadOnlyList<FaultStep> path, string askedIn) => new()
+    public static Fault OutsideScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string askedIn) => new()
     {
-        Code = "JV302",
-        Name = "scoped-outside-scope",
+        Kind = FaultKind.ScopedOutsideScope,
         Summary = path.Count > 1
             ? $"{path[0].Name} was asked for in {askedIn}, and needs {node.Name} ({node.Level})"
             : $"{node.Name} ({node.Level}) was asked for in {askedIn}",
         Path = path,
         Remarks = ["A scoped service is made once for each unit of work: a request, a message, a job."],
-        Cures = ["start a scope, and ask there: await using Scope scope = container.StartScope();"],
+        Cures = [new Cure("start a scope for the work, and ask there", StartCalls.ForScopeOf(graph, path.Count > 0 ? path[0].Node ?? node : node))],
         Candidates = [node.Name],
         Order = node.Order,
     };
 
-    public static Fault TakesScope(Node node, IReadOnlyList<FaultStep> path, string askedIn) => OutsideScope(node, path, askedIn) with
+    public static Fault TakesScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string askedIn) => OutsideScope(graph, node, path, askedIn) with
     {
         Summary = $"{node.Name} takes the scope that it is made in, and was asked for in {askedIn}",
     };
 
     public static Fault NoScope(string askedIn) => new()
     {
-        Code = "JV302",
-        Name = "scoped-outside-scope",
+        Kind = FaultKind.ScopedOutsideScope,
         Summary = $"a scope was asked for in {askedIn}",
-        Cures = ["start a scope, and ask there: await using Scope scope = container.StartScope();"],
+        Cures = [new Cure("start a scope, and ask there", "await using Scope scope = container.StartScope();")],
     };
 }

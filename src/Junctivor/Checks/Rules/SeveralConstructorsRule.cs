@@ -16,19 +16,23 @@ internal sealed class SeveralConstructorsRule : IRule
                 steps.Line($"{node.Made.Name}({constructor})", depth: 1);
             }
 
-            Constructor richest = node.Constructors.OrderByDescending(constructor => constructor.Parameters.Count).First();
+            Constructor likeliest = node.Constructors
+                .OrderBy(constructor => constructor.Parameters.Count(parameter => !graph.CanMeet(node, parameter)))
+                .ThenByDescending(constructor => constructor.Parameters.Count)
+                .First();
             yield return new Fault
             {
-                Code = "JV103",
-                Name = "several-constructors",
+                Kind = FaultKind.SeveralConstructors,
                 Summary = chosen == 0
                     ? $"{node.Made.Name} has {node.Constructors.Count} public constructors, and none carries [Inject]"
                     : $"{node.Made.Name} has [Inject] on {chosen} of its constructors",
                 Path = steps.Path,
                 Cures =
                 [
-                    chosen == 0 ? "put [Inject] on the one to call" : "leave [Inject] on one of them only",
-                    $"say it where it is registered: {RegistrationText.Factory(node, richest)}",
+                    chosen == 0
+                        ? new Cure("put [Inject] on the one to call", $"[Inject] public {RegistrationText.Declaration(node, likeliest)}")
+                        : new Cure("leave [Inject] on one of them only"),
+                    new Cure("if the class cannot be changed, call the constructor where it is registered", RegistrationText.Factory(node, likeliest)),
                 ],
                 Candidates = [.. node.Constructors.Select(constructor => $"{node.Made.Name}({constructor})")],
                 Order = node.Order,

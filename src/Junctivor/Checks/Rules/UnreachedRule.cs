@@ -13,21 +13,26 @@ internal sealed class UnreachedRule : IRule
             yield break;
         }
 
-        HashSet<Node> reached = [.. graph.ReachableFrom(roots).SelectMany(WithInners).Select(node => node.Written)];
+        HashSet<Node> reached = [.. graph.ReachableFrom([.. roots, .. Misnamed(graph)]).SelectMany(WithInners).Select(node => node.Written)];
         foreach (Node node in nodes.Where(node => !node.IsDecorator && !reached.Contains(node)))
         {
             yield return new Fault
             {
-                Code = "JV501",
-                Name = "unreachable",
-                Severity = Severity.Warning,
+                Kind = FaultKind.Unreachable,
                 Summary = $"{node.Name} is registered, and nothing that is resolved directly reaches it",
                 Path = new Steps(graph).Node(node).Path,
-                Cures = ["take it away", "write .ResolvedDirectly() behind it, if it is resolved from outside"],
+                Cures = [new Cure("take it away"), new Cure("if it is resolved from outside, say so behind it", ".ResolvedDirectly()")],
                 Candidates = [node.Name],
                 Order = node.Order,
             };
         }
+    }
+
+    /// <summary>What is not reached only because it is registered for another service than the one that is missing: said there.</summary>
+    private static IEnumerable<Node> Misnamed(ServiceGraph graph)
+    {
+        HashSet<TypeRef> missing = [.. graph.Nodes.SelectMany(graph.NeedsOf).SelectMany(need => need.Supply.All()).OfType<Supply.Missing>().Select(supply => supply.Service.Type)];
+        return missing.SelectMany(graph.Index.AbleToServe);
     }
 
     private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);

@@ -13,16 +13,16 @@ internal sealed class UnreleasedTransientRule : IRule
         where edge.To.Level.IsTransient && edge.To.Makes && edge.To.Made.IsDisposable && edge.To.Endings.IsOwned != false
         select new Fault
         {
-            Code = "JV304",
-            Name = "unreleased-transient",
-            Severity = Severity.Warning,
+            Kind = FaultKind.UnreleasedTransient,
             Summary = $"{node.Name} (singleton) makes {edge.To.Name} by a function, and each one lives as long as the container",
             Path = new Steps(graph).Chain([edge]).Path,
             Remarks = [$"{edge.To.Name} holds something to end, and the container keeps it until then."],
             Cures =
             [
-                $"take FreshScope<{edge.To.Services[0].Name}> in {node.Name}: what a run makes ends with the run",
-                $"end each one yourself, and say so with .LeaveUndisposed() behind {edge.To.Name}",
+                new Cure(
+                    $"let what a run makes end with the run: in {node.Name}, take",
+                    RegistrationText.Parameter(edge.Need.Parameter.Mark, $"FreshScope<{edge.To.Services[0].Name}>", edge.Need.Parameter.Name)),
+                new Cure($"end each one yourself, and say so behind the registration of {edge.To.Name}", ".LeaveUndisposed()"),
             ],
             Candidates = [node.Name, edge.To.Name],
             Order = node.Order,

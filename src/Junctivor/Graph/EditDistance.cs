@@ -1,18 +1,10 @@
-namespace Junctivor.Checks;
+namespace Junctivor.Graph;
 
 /// <summary>How many letters must be put in, left out or exchanged to make one name of another.</summary>
 internal static class EditDistance
 {
-    private const int ShortestName = 4;
-
-    /// <summary>Whether two names are that close; names so short that nearly all are close never are.</summary>
-    public static bool IsWithin(int limit, string one, string other)
+    public static int Between(string one, string other)
     {
-        if (Math.Abs(one.Length - other.Length) > limit || Math.Min(one.Length, other.Length) < ShortestName)
-        {
-            return false;
-        }
-
         int[] previous = [.. Enumerable.Range(0, other.Length + 1)];
         int[] current = new int[other.Length + 1];
         for (int row = 1; row <= one.Length; row++)
@@ -27,6 +19,6 @@ internal static class EditDistance
             (previous, current) = (current, previous);
         }
 
-        return previous[other.Length] <= limit;
+        return previous[other.Length];
     }
 }

@@ -1,0 +1,35 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>Knows which form of a collection, a task or a function the container makes in place of one that it does not.</summary>
+internal static class CollectionForms
+{
+    private const string Collections = "System.Collections.";
+
+    /// <summary>What to ask for instead, and why; null where there is nothing of the kind.</summary>
+    public static (TypeRef Element, string Written, string Reason)? Offered(TypeRef asked)
+    {
+        if (asked.Arguments.Count == 0)
+        {
+            return null;
+        }
+
+        TypeRef last = asked.Arguments[asked.Arguments.Count - 1];
+        return asked.DefinitionName switch
+        {
+            "System.Threading.Tasks.Task`1" or "System.Threading.Tasks.ValueTask`1" =>
+                (last, last.Name, $"what is made asynchronously is asked for by itself, and awaited before work begins"),
+            string name when name.StartsWith("System.Func`", StringComparison.Ordinal) =>
+                (last, $"Func<{last.Name}>", "a function takes up to four arguments"),
+            string name when IsDictionary(name) && asked.Arguments[0].DefinitionName is TypeRef.Text or TypeRef.ReflectedType =>
+                (last, $"IReadOnlyDictionary<{asked.Arguments[0].Name}, {last.Name}>", "all that are marked come as a dictionary that cannot be changed"),
+            string name when name.StartsWith(Collections, StringComparison.Ordinal) && asked.Arguments.Count == 1 =>
+                (last, $"IReadOnlyList<{last.Name}>", "all of a service come as a list that cannot be changed"),
+            _ => null,
+        };
+    }
+
+    private static bool IsDictionary(string name) =>
+        name.StartsWith(Collections, StringComparison.Ordinal) && name.EndsWith("Dictionary`2", StringComparison.Ordinal);
+}

@@ -1,0 +1,176 @@
+namespace Junctivor.Checks;
+
+/// <summary>One class of mistake: its code, its name, and how much weight it has unless told otherwise. Immutable.</summary>
+public sealed record FaultKind
+{
+    private FaultKind(string code, string name, Severity severity, string meaning, bool canBeLowered)
+    {
+        Code = code;
+        Name = name;
+        Severity = severity;
+        Meaning = meaning;
+        CanBeLowered = canBeLowered;
+    }
+
+    /// <summary>The code, such as <c>JV301</c>.</summary>
+    public string Code { get; }
+
+    /// <summary>The name, such as <c>captive</c>.</summary>
+    public string Name { get; }
+
+    /// <summary>How much weight it has unless <see cref="BuildOptions.Severities"/> say otherwise; a fault may weigh more.</summary>
+    public Severity Severity { get; }
+
+    /// <summary>What is wrong, in one sentence.</summary>
+    public string Meaning { get; }
+
+    /// <summary>
+    /// Whether a container can do its work all the same, so that the severity may be set lower, or one be accepted.
+    /// </summary>
+    public bool CanBeLowered { get; }
+
+    /// <summary>Where it is explained, such as <c>docs/faults.md#jv301-captive</c>.</summary>
+    public string Section => $"docs/faults.md#{Code.ToLowerInvariant()}-{Name}";
+
+    /// <summary>JV101: a service that nobody registers.</summary>
+    public static FaultKind Missing { get; } =
+        Fault("JV101", "missing", "Somebody asks for a service that nobody registers.");
+
+    /// <summary>JV102: a class that cannot be constructed.</summary>
+    public static FaultKind NotConstructible { get; } =
+        Fault("JV102", "not-constructible", "A registered class cannot be constructed: it is abstract, an interface, static, or has no public constructor.");
+
+    /// <summary>JV103: several constructors, and none is chosen.</summary>
+    public static FaultKind SeveralConstructors { get; } =
+        Fault("JV103", "several-constructors", "A class has several public constructors, and it is not said which one to call.");
+
+    /// <summary>JV104: a class that does not implement the service that it is registered for.</summary>
+    public static FaultKind DoesNotServe { get; } =
+        Fault("JV104", "does-not-serve", "A class is registered for a service that it does not implement.");
+
+    /// <summary>JV105: a value that was promised and not handed over.</summary>
+    public static FaultKind NotHandedOver { get; } =
+        Fault("JV105", "not-handed-over", "The wiring promises a value with Incoming, and it was not handed over.");
+
+    /// <summary>JV106: a constant or an argument that no parameter takes.</summary>
+    public static FaultKind ArgumentMismatch { get; } =
+        Fault("JV106", "argument-mismatch", "A constant or an argument is given that no constructor parameter takes.");
+
+    /// <summary>JV107: a value that was handed over and is not promised.</summary>
+    public static FaultKind NobodyPromised { get; } =
+        Fault("JV107", "nobody-promised", "A value was handed over that the wiring does not promise.");
+
+    /// <summary>JV108: an asynchronous factory where it is not awaited.</summary>
+    public static FaultKind AsyncInFrom { get; } =
+        Fault("JV108", "async-in-from", "From was given an asynchronous factory, and registers the task instead of what it gives.");
+
+    /// <summary>JV109: something that means nothing where it is written.</summary>
+    public static FaultKind DoesNotApply { get; } =
+        Fault("JV109", "does-not-apply", "Something is written in a registration that means nothing there.");
+
+    /// <summary>JV201: services that need each other in a ring.</summary>
+    public static FaultKind Cycle { get; } =
+        Fault("JV201", "cycle", "Services need each other in a ring, so none of them can be made first.");
+
+    /// <summary>JV202: several registrations where one is wanted.</summary>
+    public static FaultKind Ambiguous { get; } =
+        Fault("JV202", "ambiguous", "One instance is wanted, and several registrations serve it.");
+
+    /// <summary>JV203: a replacement with nothing to replace.</summary>
+    public static FaultKind ReplacesNothing { get; } =
+        new("JV203", "replaces-nothing", Severity.Fault, "A registration says Replacing, and nothing stands before it that it could replace.", canBeLowered: true);
+
+    /// <summary>JV204: the same class for the same service twice.</summary>
+    public static FaultKind RegisteredTwice { get; } =
+        Warning("JV204", "registered-twice", "The same class is registered for the same service twice, and each makes instances of its own.");
+
+    /// <summary>JV205: a decorator with nothing to wrap.</summary>
+    public static FaultKind DecoratesNothing { get; } =
+        new("JV205", "decorates-nothing", Severity.Fault, "A decorator finds nothing to wrap, or its constructor does not take what it wraps.", canBeLowered: true);
+
+    /// <summary>JV206: an open generic registration that cannot be closed as somebody asks.</summary>
+    public static FaultKind GenericConstraint { get; } =
+        Fault("JV206", "generic-constraint", "A generic service is wanted, and none of its open registrations can be closed so.");
+
+    /// <summary>JV207: a file among the plug-ins that could not be loaded.</summary>
+    public static FaultKind PluginLeftOut { get; } =
+        Warning("JV207", "plug-in-left-out", "A file in a folder of plug-ins could not be loaded.");
+
+    /// <summary>JV301: something long-lived holds something that ends earlier.</summary>
+    public static FaultKind Captive { get; } =
+        Fault("JV301", "captive", "Something long-lived holds something that ends earlier, and would go on using it after its end.");
+
+    /// <summary>JV302: something scoped was asked for where there is no scope.</summary>
+    public static FaultKind ScopedOutsideScope { get; } =
+        Fault("JV302", "scoped-outside-scope", "Something that lives in a scope was asked for where there is none.");
+
+    /// <summary>JV303: a singleton keeps one transient.</summary>
+    public static FaultKind FrozenTransient { get; } =
+        Note("JV303", "frozen-transient", "A singleton keeps one transient with state of its own for as long as it lives.");
+
+    /// <summary>JV304: disposable transients that end only with the container.</summary>
+    public static FaultKind UnreleasedTransient { get; } =
+        Warning("JV304", "unreleased-transient", "A singleton makes disposable transients again and again, and each lives as long as the container.");
+
+    /// <summary>JV305: a level of scopes is not there, or is entered where it cannot be.</summary>
+    public static FaultKind LevelOutOfPlace { get; } =
+        Fault("JV305", "level-out-of-place", "A scope of a level is needed or started where it cannot be.");
+
+    /// <summary>JV306: something shared takes the class that asks.</summary>
+    public static FaultKind AskingClassShared { get; } =
+        Fault("JV306", "asking-class-shared", "Something that is shared takes the class that asks for it, of which there are several.");
+
+    /// <summary>JV401: something made asynchronously is needed where nothing awaits it.</summary>
+    public static FaultKind AsyncNotReady { get; } =
+        Fault("JV401", "async-not-ready", "Something made asynchronously is needed where nothing has awaited it.");
+
+    /// <summary>JV402: a value that comes later is needed at once.</summary>
+    public static FaultKind LateValueNeededEarly { get; } =
+        Fault("JV402", "late-value-needed-early", "A value that is handed over after the build is needed directly.");
+
+    /// <summary>JV501: registered, and reached by no root.</summary>
+    public static FaultKind Unreachable { get; } =
+        Warning("JV501", "unreachable", "A registration is reached by nothing that is resolved directly.");
+
+    /// <summary>JV502: something takes the scope or the container.</summary>
+    public static FaultKind TakesScope { get; } =
+        Note("JV502", "takes-scope", "A class or factory takes the scope or the container: what it resolves there cannot be checked.");
+
+    /// <summary>JV503: what a branch replaces, and shared singletons do not see.</summary>
+    public static FaultKind BranchNotSeen { get; } =
+        Warning("JV503", "branch-not-seen", "A singleton that a branch shares with its parent does not see what the branch replaces.");
+
+    /// <summary>JV504: an acceptance that matches nothing.</summary>
+    public static FaultKind AcceptsNothing { get; } =
+        Warning("JV504", "accepts-nothing", "A registration accepts a fault that it does not have.");
+
+    /// <summary>JV505: what is optional or asked for as a list, and not there.</summary>
+    public static FaultKind Absent { get; } =
+        Note("JV505", "absent", "Something optional, or a list, is asked for, and nobody registers it.");
+
+    /// <summary>Every kind, by code.</summary>
+    public static IReadOnlyList<FaultKind> All { get; } =
+    [
+        Missing, NotConstructible, SeveralConstructors, DoesNotServe, NotHandedOver, ArgumentMismatch, NobodyPromised, AsyncInFrom, DoesNotApply,
+        Cycle, Ambiguous, ReplacesNothing, RegisteredTwice, DecoratesNothing, GenericConstraint, PluginLeftOut,
+        Captive, ScopedOutsideScope, FrozenTransient, UnreleasedTransient, LevelOutOfPlace, AskingClassShared,
+        AsyncNotReady, LateValueNeededEarly,
+        Unreachable, TakesScope, BranchNotSeen, AcceptsNothing, Absent,
+    ];
+
+    /// <summary>The kind with a code.</summary>
+    /// <param name="code">The code, in letters of any case.</param>
+    /// <returns>The kind; null where no kind has this code.</returns>
+    public static FaultKind? Find(string code) =>
+        All.FirstOrDefault(kind => string.Equals(kind.Code, code, StringComparison.OrdinalIgnoreCase));
+
+    /// <summary>The code and the name.</summary>
+    /// <returns>Both, such as <c>JV301 captive</c>.</returns>
+    public override string ToString() => $"{Code} {Name}";
+
+    private static FaultKind Fault(string code, string name, string meaning) => new(code, name, Severity.Fault, meaning, canBeLowered: false);
+
+    private static FaultKind Warning(string code, string name, string meaning) => new(code, name, Severity.Warning, meaning, canBeLowered: true);
+
+    private static FaultKind Note(string code, string name, string meaning) => new(code, name, Severity.Note, meaning, canBeLowered: true);
+}

@@ -1,0 +1,64 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>What to write where a service is missing.</summary>
+internal static class MissingCures
+{
+    /// <summary>How a parameter is called in a cure where there is none yet.</summary>
+    public const string AnyName = "wanted";
+
+    /// <summary>The cures of what is close; where nothing is, what would register the service.</summary>
+    /// <param name="graph">The graph.</param>
+    /// <param name="service">What is missing.</param>
+    /// <param name="near">What is close to it.</param>
+    /// <param name="level">The longest life of those that ask.</param>
+    /// <param name="asking">Who asks, and by which parameter; null at run time.</param>
+    public static IReadOnlyList<Cure> Of(ServiceGraph graph, ServiceId service, IReadOnlyList<NearMiss> near, Level level, Need? asking)
+    {
+        IReadOnlyList<Cure> meant = [.. near.Select(each => each.Cure).OfType<Cure>()];
+        return meant.Count > 0 ? meant
+            : IsPlain(service.Type) ? OfPlainValue(graph, service, asking)
+            : [.. Registering(service, level)];
+    }
+
+    private static bool IsPlain(TypeRef type) => type.IsValueType || type.DefinitionName == TypeRef.Text;
+
+    /// <summary>There may be many values of one plain type: each wants a name.</summary>
+    private static List<Cure> OfPlainValue(ServiceGraph graph, ServiceId service, Need? asking)
+    {
+        string name = asking?.Parameter.Name ?? AnyName;
+        Mark mark = service.Mark ?? Mark.Of(name);
+        List<Cure> cures = [];
+        if (asking is { Consumer: { Kind: NodeKind.Class, Written.Order: < int.MaxValue } consumer, Supply: Supply.Missing })
+        {
+            string at = PlaceNames.At(consumer.Place, graph.SharedFolder);
+            cures.Add(new Cure($"add to the registration of {consumer.Name}{at}", RegistrationText.Passing(name)));
+        }
+
+        cures.Add(new Cure("put it into a settings class of your own, register that, and ask for it"));
+        cures.Add(new Cure(
+            service.Mark is null ? $"register it under a mark, and take {RegistrationText.Parameter(mark, service.Type.Name, name)}" : "register it",
+            $"Singleton.Value<{service.Type.Name}>(…){RegistrationText.Ending(mark)}"));
+        return cures;
+    }
+
+    private static IEnumerable<Cure> Registering(ServiceId service, Level level)
+    {
+        TypeRef type = service.Type;
+        string mark = RegistrationText.Ending(service.Mark);
+        if (type.IsDelegate)
+        {
+            yield return new Cure("register the delegate", $"Singleton.Value<{type.Name}>(…){mark}");
+        }
+        else if (type.IsInterface || type.IsAbstract)
+        {
+            yield return new Cure("register the class that implements it", RegistrationText.OfUnknown(level, type) + mark);
+        }
+        else
+        {
+            yield return new Cure("register it", RegistrationText.OfClass(level, type, type) + mark);
+            yield return new Cure("promise it, if only whoever builds the container knows it", $"Singleton.Incoming<{type.Name}>(){mark}");
+        }
+    }
+}

@@ -1,0 +1,56 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>
+/// JV505: what is optional or asked for as a list, and registered by nobody. Nobody fails for it; but a class that
+/// was forgotten looks just the same.
+/// </summary>
+internal sealed class AbsentRule : IRule
+{
+    private const int ShownConsumers = 8;
+
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
+        IReadOnlyList<Need> needs = [.. nodes.SelectMany(graph.NeedsOf)];
+        return Find<Supply.Nothing>(graph, needs, supply => supply.Service, _ => true, "is optional, and nobody registers it", "nothing")
+            .Concat(Find<Supply.Many>(
+                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is asked for as a list, and nobody registers it", "an empty list"))
+            .Concat(Find<Supply.Keyed>(
+                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is asked for by marks, and nobody registers it with one", "an empty dictionary"));
+    }
+
+    private static IEnumerable<Fault> Find<TSupply>(
+        ServiceGraph graph, IReadOnlyList<Need> needs, Func<TSupply, ServiceId> service, Func<TSupply, bool> isEmpty, string what, string got)
+        where TSupply : Supply =>
+        from need in needs
+        from supply in need.Supply.All().OfType<TSupply>()
+        where isEmpty(supply)
+        group need by (Service: service(supply), IsAccepted: IsAccepted(need.Consumer)) into absent
+        select Absent(graph, absent.Key.Service, [.. absent], what, got);
+
+    /// <summary>Who accepts it is told apart from who does not.</summary>
+    private static bool IsAccepted(Node consumer) => consumer.Endings.Accepted.Any(acceptance => acceptance.Code == FaultKind.Absent.Code);
+
+    private static Fault Absent(ServiceGraph graph, ServiceId service, IReadOnlyList<Need> needs, string what, string got)
+    {
+        Steps steps = new(graph);
+        foreach (Need need in needs.Take(IsAccepted(needs[0].Consumer) ? needs.Count : ShownConsumers))
+        {
+            steps.Node(need.Consumer).Need(need, got, 1);
+        }
+
+        Need first = needs[0];
+        IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, first.Parameter.Name, first.Consumer.Level);
+        return new Fault
+        {
+            Kind = FaultKind.Absent,
+            Summary = $"{service} {what}: {first.Consumer.Name} gets {got}",
+            Path = steps.Path,
+            Remarks = [.. near.Select(each => each.Remark)],
+            Cures = [new Cure("register it, if it was forgotten"), .. near.Select(each => each.Cure).OfType<Cure>()],
+            Candidates = [.. needs.Select(need => need.Consumer.Name).Distinct()],
+            Order = first.Consumer.Order,
+        };
+    }
+}

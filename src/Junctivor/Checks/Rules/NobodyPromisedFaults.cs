@@ -1,0 +1,57 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV107: a value that was handed over, and that the wiring does not promise there.</summary>
+internal static class NobodyPromisedFaults
+{
+    /// <summary>Compares what is handed over to a container or a scope with what the wiring promises for that level.</summary>
+    public static IEnumerable<Fault> AtStart(ServiceGraph graph, Level level, IReadOnlyList<ServiceId> handedOver) =>
+        handedOver
+            .Where(service => !graph.Promises(service).Any(node => node.Level == level && !node.Endings.IsLate))
+            .Distinct()
+            .Select(service => Found(graph, level, service))
+            .Concat(handedOver.GroupBy(service => service).Where(same => same.Count() > 1).Select(same => AmbiguousRule.HandedOver(same.Key, same.Count())));
+
+    /// <summary>A value was handed over to a container that is built, and no promise says <c>Later</c>.</summary>
+    public static Fault Late(ServiceGraph graph, ServiceId service) => Found(graph, Level.Singleton, service) with
+    {
+        Cures = [new Cure("promise it in the wiring", $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.Ending(service.Mark)}.Later()")],
+    };
+
+    private static Fault Found(ServiceGraph graph, Level level, ServiceId service)
+    {
+        Node? otherLevel = graph.Promises(service).FirstOrDefault();
+        IReadOnlyList<Node> near = otherLevel is not null ? [otherLevel] : WiderPromises(graph, service);
+        Steps steps = new(graph);
+        foreach (Node promise in near)
+        {
+            steps.Node(promise);
+        }
+
+        return new Fault
+        {
+            Kind = FaultKind.NobodyPromised,
+            Summary = $"{service} was handed over, and the wiring does not promise it {(level == Level.Singleton ? "for the container" : $"for a {level} scope")}",
+            Path = steps.Path,
+            Cures = [.. otherLevel is null ? Cures(level, service, near) : [AtOtherLevel(otherLevel)]],
+            Candidates = [service.ToString()],
+            Order = int.MaxValue,
+        };
+    }
+
+    /// <summary>What is promised as an interface or a base class of what was handed over, or under another mark.</summary>
+    private static IReadOnlyList<Node> WiderPromises(ServiceGraph graph, ServiceId service) =>
+        [.. graph.Written.Where(node => node.Kind == NodeKind.Incoming && service.Type.Serves(node.Services[0]))];
+
+    private static IEnumerable<Cure> Cures(Level level, ServiceId service, IReadOnlyList<Node> wider) =>
+    [
+        .. wider.Select(node => new Cure($"hand it over as what is promised, {new ServiceId(node.Services[0], node.Mark)}", RegistrationText.HandOver(node))),
+        new Cure("promise it in the wiring", $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.Ending(service.Mark)}"),
+        new Cure("do not hand it over"),
+    ];
+
+    private static Cure AtOtherLevel(Node promise) => promise.Endings.IsLate
+        ? new Cure("it is promised for later, so hand it over once it is there", $"container.HandOver<{promise.Services[0].Name}>(…);")
+        : new Cure($"it is promised with {RegistrationText.Start(promise.Level)}, so hand it over there", StartCalls.HandingOver(promise));
+}
