@@ -17,7 +17,7 @@ internal static class Calling
         {
             container.RunWired((BerthLedger ledger) => { });
         }
-        catch (WiringException fault)
+        catch (ResolveException fault)
         {
             WriteLine();
             WriteLine(fault.Report.Faults[0]);

@@ -24,7 +24,7 @@ internal static class IncomingValues
         {
             wiring.Build();
         }
-        catch (WiringException forgotten)
+        catch (ResolveException forgotten)
         {
             WriteLine(forgotten.Report.Faults[0]);
         }

@@ -36,7 +36,7 @@ internal static class Levels
         {
             return $"{work()}";
         }
-        catch (WiringException fault)
+        catch (ResolveException fault)
         {
             return $"{fault.Report.Faults[0]}";
         }

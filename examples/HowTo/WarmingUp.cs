@@ -21,7 +21,7 @@ internal static class WarmingUp
             {
                 container.Resolve<NoticeBoard>();
             }
-            catch (WiringException early)
+            catch (ResolveException early)
             {
                 WriteLine(early.Report.Faults[0]);
                 WriteLine();

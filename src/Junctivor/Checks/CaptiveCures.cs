@@ -38,7 +38,7 @@ internal static class CaptiveCures
 
         if (held.Kind == NodeKind.Incoming && way.Count == 1)
         {
-            return new Cure($"pass it to the methods of {holder.Name} that work for one, as a parameter", RegistrationText.Parameter(null, parameter.Type.Name, parameter.Name));
+            return new Cure($"let the methods of {holder.Name} that work for one take it as a parameter", RegistrationText.Parameter(null, parameter.Type.Name, parameter.Name));
         }
 
         IReadOnlyList<string> values = StartCalls.ValuesFor(graph, way[0].To);

@@ -19,7 +19,7 @@ internal static class MissingCures
         IReadOnlyList<Cure> meant = [.. near.Select(each => each.Cure).OfType<Cure>()];
         return meant.Count > 0 ? meant
             : IsPlain(service.Type) ? OfPlainValue(graph, service, asking)
-            : [.. Registering(service, level)];
+            : [.. Registering(graph, service, level)];
     }
 
     private static bool IsPlain(TypeRef type) => type.IsValueType || type.DefinitionName == TypeRef.Text;
@@ -43,7 +43,7 @@ internal static class MissingCures
         return cures;
     }
 
-    private static IEnumerable<Cure> Registering(ServiceId service, Level level)
+    private static IEnumerable<Cure> Registering(ServiceGraph graph, ServiceId service, Level level)
     {
         TypeRef type = service.Type;
         string mark = RegistrationText.Ending(service.Mark);
@@ -57,8 +57,14 @@ internal static class MissingCures
         }
         else
         {
-            yield return new Cure("register it", RegistrationText.OfClass(level, type, type) + mark);
-            yield return new Cure("promise it, if only whoever builds the container knows it", $"Singleton.Incoming<{type.Name}>(){mark}");
+            IReadOnlyList<ServiceId> needs = [.. graph.MissingFor(type).Distinct()];
+            Cure promise = new("promise it, if only whoever builds the container knows it", $"Singleton.Incoming<{type.Name}>(){mark}");
+            Cure register = needs.Count == 0
+                ? new Cure("register it", RegistrationText.OfClass(level, type, type) + mark)
+                : new Cure($"register it, and what it needs ({string.Join(", ", needs)})", RegistrationText.OfClass(level, type, type) + mark);
+            bool isData = needs.Any(need => IsPlain(need.Type));
+            yield return isData ? promise : register;
+            yield return isData ? new Cure("give the object, if it is known where the wiring is written", $"Singleton.Value<{type.Name}>(…){mark}") : promise;
         }
     }
 }

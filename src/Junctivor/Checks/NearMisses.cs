@@ -6,6 +6,7 @@ namespace Junctivor.Checks;
 internal sealed class NearMisses
 {
     private const int MostShown = 3;
+    private const int MostUnregistered = 2;
 
     private readonly ServiceGraph _graph;
     private readonly ServiceId _service;
@@ -30,12 +31,11 @@ internal sealed class NearMisses
     public static IReadOnlyList<NearMiss> Of(ServiceGraph graph, ServiceId service, string parameter, Level level)
     {
         NearMisses near = new(graph, service, parameter, level);
+        IReadOnlyList<NearMiss> registered = [.. near.UnderAnotherMark().Concat(near.NotRegisteredFor()).Concat(near.OnlyForOthers()).Take(MostShown)];
         return
         [
-            .. near.UnderAnotherMark()
-                .Concat(near.NotRegisteredFor())
-                .Concat(near.OnlyForOthers())
-                .Concat(near.NotRegistered())
+            .. registered
+                .Concat(registered.Count > 0 ? [] : near.NotRegistered().Take(MostUnregistered))
                 .Concat(near.InAnotherCollection())
                 .Concat(near.OfTheSameName())
                 .Concat(near.OfNearlyTheSameName())
@@ -82,7 +82,8 @@ internal sealed class NearMisses
         ? []
         : _graph.Implementing(Type)
             .Where(type => !type.Equals(Type))
-            .OrderBy(type => EditDistance.Between(type.SimpleName, Type.SimpleName))
+            .OrderBy(type => type.SimpleName.Contains('.'))
+            .ThenBy(type => EditDistance.Between(type.OwnName, Type.OwnName))
             .Select(type => new NearMiss(
                 $"{type.Name} {Implements(Type)} it, and is not registered.{AndNeeds(type)}",
                 new Cure("register it", RegistrationText.OfClass(LevelFor(type), Type, type) + RegistrationText.Ending(_service.Mark))));
@@ -102,14 +103,14 @@ internal sealed class NearMisses
     }
 
     private IEnumerable<NearMiss> OfTheSameName() =>
-        from node in _graph.Index.Named(Type.SimpleName)
+        from node in _graph.Index.Named(Type.OwnName)
         from registered in node.Services
-        where registered.SimpleName == Type.SimpleName && !registered.Equals(Type)
+        where registered.OwnName == Type.OwnName && registered.DefinitionName != Type.DefinitionName
         select new NearMiss(
             $"{registered.QualifiedName} is registered{At(node)}: the same short name, another type than {Type.QualifiedName}.",
             new Cure("check the using directives of whoever asks: if the other one is meant, write", RegistrationText.Parameter(_service.Mark, registered.QualifiedName, _parameter)));
 
-    private IEnumerable<NearMiss> OfNearlyTheSameName() => _graph.Index.NearlyNamed(Type.SimpleName).Select(node => new NearMiss(
+    private IEnumerable<NearMiss> OfNearlyTheSameName() => _graph.Index.NearlyNamed(Type.OwnName).Select(node => new NearMiss(
         $"{Served(node)} is registered{At(node)}, and its name is nearly the same.",
         new Cure("if that one is meant, take", RegistrationText.Parameter(node.Mark, node.Services[0].Name, _parameter))));
 

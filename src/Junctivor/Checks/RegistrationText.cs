@@ -32,13 +32,7 @@ internal static class RegistrationText
     public static string OfUnknown(Level level, TypeRef service) => $"{Start(level)}.Of<{service.Name}, {ToFillIn}>()";
 
     /// <summary>A constructor as it stands in its class.</summary>
-    public static string Declaration(Node node, Constructor constructor)
-    {
-        string name = node.Made.SimpleName;
-        int inner = name.LastIndexOf('.') + 1;
-        int arguments = name.IndexOf('<', inner);
-        return $"{name.Substring(inner, (arguments < 0 ? name.Length : arguments) - inner)}({Parameters(constructor)})";
-    }
+    public static string Declaration(Node node, Constructor constructor) => $"{node.Made.OwnName}({Parameters(constructor)})";
 
     /// <summary>A variable for a scope of a level: <c>dutyShift</c>.</summary>
     public static string Variable(Level level)

@@ -26,6 +26,9 @@ internal sealed class TypeRef(string id, string simpleName, string qualifiedName
 
     public string SimpleName { get; } = simpleName;
 
+    /// <summary>The name without anything around it, and without type arguments.</summary>
+    public required string OwnName { get; init; }
+
     public string QualifiedName { get; } = qualifiedName;
 
     /// <summary>The name in metadata of the generic definition, such as <c>System.Func`2</c>; <c>[]</c> for an array.</summary>

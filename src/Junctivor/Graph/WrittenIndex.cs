@@ -25,8 +25,8 @@ internal sealed class WrittenIndex
             foreach (TypeRef service in node.Services)
             {
                 Add(_byService, service, node);
-                Add(_byName, service.SimpleName, node);
-                _names.Enter(service.SimpleName);
+                Add(_byName, service.OwnName, node);
+                _names.Enter(service.OwnName);
                 if (service.Arguments.Count > 0)
                 {
                     Add(_byDefinition, service.DefinitionName, node);
@@ -48,11 +48,11 @@ internal sealed class WrittenIndex
     /// <summary>Those that serve a generic type, or an array, whose last argument is this.</summary>
     public IReadOnlyList<Node> ServingAround(TypeRef argument) => Of(_byLastArgument, argument);
 
-    /// <summary>Those that serve something of exactly this short name.</summary>
-    public IReadOnlyList<Node> Named(string simpleName) => Of(_byName, simpleName);
+    /// <summary>Those that serve something of exactly this name, wherever it stands.</summary>
+    public IReadOnlyList<Node> Named(string ownName) => Of(_byName, ownName);
 
-    /// <summary>Those that serve something of nearly this short name, the nearest first.</summary>
-    public IEnumerable<Node> NearlyNamed(string simpleName) => _names.NearTo(simpleName).SelectMany(Named);
+    /// <summary>Those that serve something of nearly this name, the nearest first.</summary>
+    public IEnumerable<Node> NearlyNamed(string ownName) => _names.NearTo(ownName).SelectMany(Named);
 
     private static List<Node> Of<TKey>(Dictionary<TKey, List<Node>> index, TKey key)
         where TKey : notnull => index.TryGetValue(key, out List<Node>? found) ? found : [];

@@ -63,6 +63,7 @@ internal sealed class TypeCatalog
         string id = UniqueId(type);
         TypeRef entered = new(id, TypeNames.Short(type), TypeNames.Qualified(type), _names)
         {
+            OwnName = TypeNames.Own(type),
             DefinitionName = TypeNames.Definition(type),
             Definition = type.IsConstructedGenericType ? this[type.GetGenericTypeDefinition()] : null,
             Arguments = Arguments(type),

@@ -35,6 +35,9 @@ internal static class TypeNames
     /// <summary>The name with namespace and declaring types.</summary>
     public static string Qualified(Type type) => Write(type, Qualified, isQualified: true);
 
+    /// <summary>The name without anything around it, and without type arguments.</summary>
+    public static string Own(Type type) => Keywords.TryGetValue(type, out string? keyword) ? keyword : Plain(type.Name);
+
     /// <summary>The name of the generic definition in metadata; <c>[]</c> for an array.</summary>
     public static string Definition(Type type)
     {

@@ -30,7 +30,7 @@ public class FunctionTests
         ITicket ticket = container.Resolve<Func<string, ITicket>>()("Heron");
 
         Assert.Equal("Heron", Assert.IsType<PlainTicket>(Assert.IsType<Stamped>(ticket).Inner).Vessel);
-        Assert.Equal("JV101", Assert.Throws<WiringException>(container.Resolve<ITicket>).Report.Faults[0].Code);
+        Assert.Equal("JV101", Assert.Throws<ResolveException>(container.Resolve<ITicket>).Report.Faults[0].Code);
     }
 
     [Fact]
@@ -100,11 +100,16 @@ public class FunctionTests
     }
 
     [Fact]
-    public void A_transient_in_a_singleton_is_noted_and_a_disposable_one_is_a_warning()
+    public void A_transient_with_state_in_a_singleton_is_noted_and_a_disposable_one_is_a_warning()
     {
-        Wiring wiring = [Transient.Of<SystemClock>(), Transient.Of<Rope>(), Singleton.From((SystemClock clock, Rope rope) => new object())];
+        Wiring wiring =
+        [
+            Transient.Of<SystemClock>(), Transient.Of<Stamp>(), Transient.Of<Rope>(), Transient.From(() => TimeSpan.Zero),
+            Singleton.From((SystemClock clock, Stamp stamp, Rope rope, TimeSpan late) => new object()),
+        ];
 
-        Assert.Equal("JV303", Assert.Single(wiring.Check().Notes).Code);
+        Assert.Equal(["FunctionTests.Stamp", "TimeSpan"], wiring.Check().Notes.Where(fault => fault.Code == "JV303").Select(fault => fault.Candidates[1]));
+        Assert.Contains(wiring.Check().Notes, fault => fault.Remarks[0].EndsWith("keeps At, Label as first made.", StringComparison.Ordinal));
         Assert.Equal("JV303", Assert.Single(wiring.Check().Warnings).Code);
     }
 
@@ -224,5 +229,16 @@ public class FunctionTests
         }
 
         public void Dispose() => ended.Add($"{_text} by {caller.Name}");
+    }
+
+    public sealed class Stamp(IClock? clock = null)
+    {
+        private readonly IClock? _clock = clock;
+
+        public DateTime At { get; } = new(2026, 6, 1);
+
+        public string Label { get; set; } = "";
+
+        public bool HasClock => _clock is not null;
     }
 }

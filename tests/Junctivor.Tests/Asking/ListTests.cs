@@ -38,7 +38,7 @@ public class ListTests
 
         Assert.Equal("00", container.Resolve<string>());
         Assert.Empty(container.Resolve<IReadOnlyList<IBerthLedger>>());
-        Assert.Equal(["JV101", "JV101"], wiring.Check().Notes.Select(note => note.Code));
+        Assert.Equal(["JV505", "JV505"], wiring.Check().Notes.Select(note => note.Code));
         Assert.Contains("an empty list", wiring.Check().Notes[0].Summary, StringComparison.Ordinal);
     }
 
@@ -49,7 +49,7 @@ public class ListTests
 
         Fault note = Assert.Single(wiring.Check().Notes);
 
-        Assert.Equal("JV101", note.Code);
+        Assert.Equal("JV505", note.Code);
         Assert.Contains("IClock is optional, and nobody registers it", note.Summary, StringComparison.Ordinal);
         using Container container = wiring.Build();
         Assert.Equal("True", container.Resolve<string>());

@@ -32,8 +32,8 @@ public class PlaceTests
     {
         using Container container = new Wiring { Transient.Of<Dispatcher>() }.Build();
 
-        Assert.Equal("JV302", Assert.Throws<WiringException>(container.Resolve<Dispatcher>).Report.Faults[0].Code);
-        Assert.Equal("JV302", Assert.Throws<WiringException>(container.Resolve<Scope>).Report.Faults[0].Code);
+        Assert.Equal("JV302", Assert.Throws<ResolveException>(container.Resolve<Dispatcher>).Report.Faults[0].Code);
+        Assert.Equal("JV302", Assert.Throws<ResolveException>(container.Resolve<Scope>).Report.Faults[0].Code);
     }
 
     [Fact]
@@ -128,8 +128,8 @@ public class PlaceTests
         Assert.True(result);
         Assert.Same(seen, untyped);
         Assert.Throws<NotSupportedException>(() => scope.RunWired(void (IClock clock) => throw new NotSupportedException()));
-        Assert.Equal("JV302", Assert.Throws<WiringException>(() => container.RunWired((IBerthLedger ledger) => { })).Report.Faults[0].Code);
-        Assert.Equal("JV101", Assert.Throws<WiringException>(() => container.RunWired((Caller caller) => { })).Report.Faults[0].Code);
+        Assert.Equal("JV302", Assert.Throws<ResolveException>(() => container.RunWired((IBerthLedger ledger) => { })).Report.Faults[0].Code);
+        Assert.Equal("JV101", Assert.Throws<ResolveException>(() => container.RunWired((Caller caller) => { })).Report.Faults[0].Code);
 
         static IClock Method(IClock clock) => clock;
     }
@@ -145,9 +145,9 @@ public class PlaceTests
         Assert.Equal(("Heron", 4, 9), (ticket.Vessel, ticket.Berth, ticket.Nights));
         Assert.Equal("Tern", Assert.IsType<FunctionTests.Ticket>(untyped).Vessel);
         Assert.Same(container.Resolve<IClock>(), ticket.Clock);
-        Assert.Equal("JV106", Assert.Throws<WiringException>(() => container.Construct<FunctionTests.Ticket>("Heron", 4, 9, 'x')).Report.Faults[0].Code);
-        Assert.Equal("JV101", Assert.Throws<WiringException>(() => container.Construct<FunctionTests.Ticket>("Heron")).Report.Faults[0].Code);
-        Assert.Equal("JV102", Assert.Throws<WiringException>(() => container.Construct<IClock>()).Report.Faults[0].Code);
+        Assert.Equal("JV106", Assert.Throws<ResolveException>(() => container.Construct<FunctionTests.Ticket>("Heron", 4, 9, 'x')).Report.Faults[0].Code);
+        Assert.Equal("JV101", Assert.Throws<ResolveException>(() => container.Construct<FunctionTests.Ticket>("Heron")).Report.Faults[0].Code);
+        Assert.Equal("JV102", Assert.Throws<ResolveException>(() => container.Construct<IClock>()).Report.Faults[0].Code);
     }
 
     [Fact]

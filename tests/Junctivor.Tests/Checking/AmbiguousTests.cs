@@ -26,7 +26,7 @@ public class AmbiguousTests
     {
         using Container container = new Wiring { Singleton.Of<IClock, SystemClock>(), Singleton.Of<IClock, TideClock>() }.Build();
 
-        WiringException thrown = Assert.Throws<WiringException>(() => container.Resolve<IClock>());
+        ResolveException thrown = Assert.Throws<ResolveException>(() => container.Resolve<IClock>());
 
         Assert.Equal("JV202", Assert.Single(thrown.Report.Faults).Code);
     }

@@ -41,7 +41,7 @@ public class ClassTests
 
         Fault fault = Assert.Single(wiring.Check().Faults);
 
-        Assert.Contains("Singleton.Of<IClock, SystemClock>()", fault.Cures[0], StringComparison.Ordinal);
+        Assert.Contains("Singleton.Of<IClock, SystemClock>()", fault.Cures[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -52,7 +52,7 @@ public class ClassTests
         Fault fault = Assert.Single(wiring.Check().Faults);
 
         Assert.Equal("JV103", fault.Code);
-        Assert.Contains("Transient.From((IClock clock, int berths) => new Torn(clock, berths))", fault.Cures[1], StringComparison.Ordinal);
+        Assert.Contains("Transient.From((IClock clock) => new ClassTests.Torn(clock))", fault.Cures[1].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -59,8 +59,8 @@ public class ReportTests
     {
         Wiring wiring =
         [
-            Singleton.Of<CaptiveTests.NightlyInvoicing>("/office/Office/OfficeWiring.cs", 31),
-            Scoped.Of<IBerthLedger, MemoryLedger>("/office/Storage/StorageWiring.cs", 14),
+            Singleton.Of<NightlyInvoicing>("/office/Office/OfficeWiring.cs", 31),
+            Scoped.Of<IBerthLedger, CountingLedger>("/office/Storage/StorageWiring.cs", 14),
         ];
 
         Assert.Equal(
@@ -70,9 +70,12 @@ public class ReportTests
             JV301 captive: NightlyInvoicing (singleton) holds IBerthLedger (scoped)
               NightlyInvoicing          singleton   Office/OfficeWiring.cs:31
               └─ ledger: IBerthLedger   scoped      Storage/StorageWiring.cs:14
-              The first IBerthLedger would serve every scope for as long as the process lives.
-              Instead: take FreshScope<IBerthLedger> in NightlyInvoicing and do the work inside RunAsync
-                   or: register NightlyInvoicing with Scoped
+              IBerthLedger ends with its scope (a request, a message, a job); NightlyInvoicing would go on using the first one, for everybody, as long as the process lives.
+              Instead: do each piece of work of NightlyInvoicing in a scope of its own, inside RunAsync; take:
+                         FreshScope<IBerthLedger> ledger
+                   or: let NightlyInvoicing live no longer than what it holds:
+                         Scoped.Of<NightlyInvoicing>()
+              More: docs/faults.md#jv301-captive
             """,
             wiring.Check().ToString());
     }
@@ -84,5 +87,15 @@ public class ReportTests
 
         Assert.True(report.IsSound);
         Assert.Equal("The wiring: sound.", report.ToString());
+    }
+
+    private sealed class CountingLedger : IBerthLedger
+    {
+        public int Bookings { get; set; }
+    }
+
+    private sealed class NightlyInvoicing(IBerthLedger ledger)
+    {
+        public IBerthLedger Ledger { get; } = ledger;
     }
 }

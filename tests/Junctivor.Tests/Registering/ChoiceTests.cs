@@ -49,7 +49,7 @@ public class ChoiceTests
         Fault fault = Assert.Single(wiring.Check().Faults);
 
         Assert.Equal("JV203", fault.Code);
-        Assert.Contains("write it behind SystemClock", Assert.Single(fault.Cures), StringComparison.Ordinal);
+        Assert.Contains("write it behind SystemClock", Assert.Single(fault.Cures).ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -108,7 +108,7 @@ public class ChoiceTests
             Transient.From((IClock clock) => new object()),
         ];
 
-        Assert.Contains("leave .FirstChoice() on one", Assert.Single(wiring.Check().Faults).Cures[0], StringComparison.Ordinal);
+        Assert.Contains("leave .FirstChoice() on one", Assert.Single(wiring.Check().Faults).Cures[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -180,7 +180,7 @@ public class ChoiceTests
 
     [Theory]
     [InlineData("weight", 12, "has no constructor parameter 'weight'")]
-    [InlineData("tons", "12", "'tons' of Crane is int, and a string is passed")]
+    [InlineData("tons", "12", "'tons' of ChoiceTests.Crane is int, and a string is passed")]
     public void A_constant_that_fits_no_parameter_is_a_fault(string name, object value, string why)
     {
         Wiring wiring = [Singleton.Of<IClock, SystemClock>(), Transient.Of<Crane>().Passing("the mole").Passing("tons", 1)];

@@ -32,7 +32,7 @@ public class GenericTests
 
         for (int time = 0; time < 2; time++)
         {
-            WiringException thrown = Assert.Throws<WiringException>(container.Resolve<IArchive<int>>);
+            ResolveException thrown = Assert.Throws<ResolveException>(container.Resolve<IArchive<int>>);
             Assert.Equal("JV101", Assert.Single(thrown.Report.Faults).Code);
         }
     }
@@ -50,7 +50,7 @@ public class GenericTests
         Assert.IsType<Turned<string, int>>(container.Resolve<IMap<int, string>>());
         Assert.IsType<ByText<int>>(container.Resolve<ITextMap<string, int>>());
         Assert.IsType<ListShelf<int>>(container.Resolve<IArchive<List<int>>>());
-        Assert.Equal("JV206", Assert.Throws<WiringException>(container.Resolve<ITextMap<int, int>>).Report.Faults[0].Code);
+        Assert.Equal("JV206", Assert.Throws<ResolveException>(container.Resolve<ITextMap<int, int>>).Report.Faults[0].Code);
     }
 
     [Fact]
@@ -63,7 +63,7 @@ public class GenericTests
         }.Build();
 
         Assert.IsType<Shelf<int>>(container.Resolve<IArchive<int>>());
-        Assert.Equal("JV202", Assert.Throws<WiringException>(container.Resolve<IArchive<string>>).Report.Faults[0].Code);
+        Assert.Equal("JV202", Assert.Throws<ResolveException>(container.Resolve<IArchive<string>>).Report.Faults[0].Code);
         Assert.Equal([typeof(Shelf<string>), typeof(ClassShelf<string>)], container.Resolve<IArchive<string>[]>().Select(archive => archive.GetType()));
     }
 
@@ -76,7 +76,7 @@ public class GenericTests
 
         Assert.Equal("JV206", fault.Code);
         Assert.Contains("IArchive<int>", fault.Summary, StringComparison.Ordinal);
-        Assert.Equal(["ClassShelf<T>"], fault.Candidates);
+        Assert.Equal(["GenericTests.ClassShelf<T>"], fault.Candidates);
     }
 
     [Fact]

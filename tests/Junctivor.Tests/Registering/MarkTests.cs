@@ -42,7 +42,7 @@ public class MarkTests
         int[] lines = [.. fault.Path.Where(step => step.Depth == 2).Select(step => step.Line)];
         Assert.Equal(2, lines.Length);
         Assert.Equal(lines[0] + 1, lines[1]);
-        Assert.Contains("[Marked<TMark>] int", fault.ToString(), StringComparison.Ordinal);
+        Assert.Contains("[Marked(\"first\")] int", fault.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -54,7 +54,7 @@ public class MarkTests
 
         Assert.Equal("JV101", fault.Code);
         Assert.Contains("int is registered at MarkTests.cs", fault.Remarks[0], StringComparison.Ordinal);
-        Assert.Contains("[Marked(\"visitors\")] int", fault.Cures[0], StringComparison.Ordinal);
+        Assert.Contains("[Marked(\"visitors\")] int", fault.Cures[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

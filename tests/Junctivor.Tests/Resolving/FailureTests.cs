@@ -33,7 +33,7 @@ public class FailureTests
 
         ConstructionException thrown = Assert.Throws<ConstructionException>(container.Resolve<Outermost>);
 
-        Assert.Equal(["Outermost", "Between", "Sinking"], thrown.Path.Select(step => step.Name));
+        Assert.Equal(["FailureTests.Outermost", "FailureTests.Between", "FailureTests.Sinking"], thrown.Path.Select(step => step.Name));
         Assert.Equal([null, "between", "sinking"], thrown.Path.Select(step => step.Parameter));
         Assert.Equal("sprung a leak", Assert.IsType<InvalidOperationException>(thrown.InnerException).Message);
         Assert.Contains("FailureTests.cs", thrown.Message, StringComparison.Ordinal);
@@ -88,7 +88,7 @@ public class FailureTests
 
         ConstructionException thrown = Assert.Throws<ConstructionException>(container.Resolve<Outermost>);
 
-        Assert.Equal(["Outermost", "Between", "Sinking"], thrown.Path.Select(step => step.Name));
+        Assert.Equal(["FailureTests.Outermost", "FailureTests.Between", "FailureTests.Sinking"], thrown.Path.Select(step => step.Name));
         Assert.IsType<InvalidOperationException>(thrown.InnerException);
         Assert.Throws<ConstructionException>(() => later!.Value);
     }
@@ -102,11 +102,11 @@ public class FailureTests
             Singleton.Of<Outermost>(),
         }.Build();
 
-        WiringException thrown = Assert.Throws<WiringException>(container.Resolve<Outermost>);
+        ResolveException thrown = Assert.Throws<ResolveException>(container.Resolve<Outermost>);
 
         Fault fault = Assert.Single(thrown.Report.Faults);
         Assert.Equal("JV201", fault.Code);
-        Assert.Equal(["Outermost", "Between", "Outermost"], fault.Path.Select(step => step.Name));
+        Assert.Equal(["FailureTests.Outermost", "FailureTests.Between", "FailureTests.Outermost"], fault.Path.Select(step => step.Name));
     }
 
     [Fact]
@@ -114,7 +114,7 @@ public class FailureTests
     {
         using Container container = new Wiring { Transient.From((Func<Between> again) => again()) }.Build();
 
-        WiringException thrown = Assert.Throws<WiringException>(container.Resolve<Between>);
+        ResolveException thrown = Assert.Throws<ResolveException>(container.Resolve<Between>);
 
         Assert.Equal("JV201", Assert.Single(thrown.Report.Faults).Code);
     }

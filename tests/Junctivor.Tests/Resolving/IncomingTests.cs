@@ -30,7 +30,7 @@ public class IncomingTests
         WiringException thrown = Assert.Throws<WiringException>(() => new Wiring { Singleton.Incoming<IClock>() }.Build(Incoming.Value(new SystemClock())));
 
         Fault fault = Assert.Single(thrown.Report.Faults, fault => fault.Code == "JV107");
-        Assert.Contains("Incoming.Value<IClock>(…)", fault.Cures[0], StringComparison.Ordinal);
+        Assert.Contains("Incoming.Value<IClock>(…)", fault.Cures[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -40,7 +40,7 @@ public class IncomingTests
 
         Fault fault = Assert.Single(thrown.Report.Faults);
         Assert.Equal("JV107", fault.Code);
-        Assert.Contains("container.StartScope(Incoming.Value<Caller>(…))", Assert.Single(fault.Cures), StringComparison.Ordinal);
+        Assert.Contains("container.StartScope(Incoming.Value<Caller>(…))", Assert.Single(fault.Cures).ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -73,7 +73,7 @@ public class IncomingTests
         using Scope scope = container.StartScope();
 
         Assert.NotNull(scope.Resolve<MemoryLedger>());
-        WiringException thrown = Assert.Throws<WiringException>(scope.Resolve<Greeting>);
+        ResolveException thrown = Assert.Throws<ResolveException>(scope.Resolve<Greeting>);
 
         Fault fault = Assert.Single(thrown.Report.Faults);
         Assert.Equal("JV105", fault.Code);
@@ -85,7 +85,7 @@ public class IncomingTests
     {
         using Container container = new Wiring().Build();
 
-        WiringException thrown = Assert.Throws<WiringException>(() => container.StartScope(Incoming.Value(new Caller("Mira"))));
+        ResolveException thrown = Assert.Throws<ResolveException>(() => container.StartScope(Incoming.Value(new Caller("Mira"))));
 
         Assert.Contains("Scoped.Incoming<Caller>()", thrown.Message, StringComparison.Ordinal);
     }

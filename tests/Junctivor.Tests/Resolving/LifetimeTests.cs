@@ -68,7 +68,7 @@ public class LifetimeTests
     {
         using Container container = new Wiring { Singleton.Of<MemoryLedger>() }.Build();
 
-        WiringException thrown = Assert.Throws<WiringException>(() => container.Resolve<IBerthLedger>());
+        ResolveException thrown = Assert.Throws<ResolveException>(() => container.Resolve<IBerthLedger>());
 
         Assert.Equal("JV101", Assert.Single(thrown.Report.Faults).Code);
         Assert.Contains(".Also<IBerthLedger>()", thrown.Message, StringComparison.Ordinal);
@@ -79,12 +79,12 @@ public class LifetimeTests
     {
         using Container container = Office().Build();
 
-        WiringException thrown = Assert.Throws<WiringException>(() => container.Resolve<BerthPlanner>());
+        ResolveException thrown = Assert.Throws<ResolveException>(() => container.Resolve<BerthPlanner>());
 
         Checks.Fault fault = Assert.Single(thrown.Report.Faults);
         Assert.Equal("JV302", fault.Code);
         Assert.Equal([null, "ledger"], fault.Path.Select(step => step.Parameter));
-        Assert.Contains("container.StartScope()", Assert.Single(fault.Cures), StringComparison.Ordinal);
+        Assert.Contains("container.StartScope()", Assert.Single(fault.Cures).ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

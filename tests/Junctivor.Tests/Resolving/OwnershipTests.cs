@@ -58,12 +58,12 @@ public class OwnershipTests
         using Container container = new Wiring { Singleton.Incoming<Caller>().Later(), Singleton.From((Lazy<Caller> caller) => Tuple.Create(caller)) }.Build();
         Lazy<Caller> caller = container.Resolve<Tuple<Lazy<Caller>>>().Item1;
 
-        Assert.Equal("JV105", Assert.Throws<WiringException>(() => caller.Value).Report.Faults[0].Code);
+        Assert.Equal("JV105", Assert.Throws<ResolveException>(() => caller.Value).Report.Faults[0].Code);
         container.HandOver(new Caller("Mira"));
 
         Assert.Equal("Mira", caller.Value.Name);
         Assert.Contains("handed over once", Assert.Throws<InvalidOperationException>(() => container.HandOver(new Caller("Odd"))).Message, StringComparison.Ordinal);
-        Assert.Equal("JV107", Assert.Throws<WiringException>(() => container.HandOver(new LedgerFile("x"))).Report.Faults[0].Code);
+        Assert.Equal("JV107", Assert.Throws<ResolveException>(() => container.HandOver(new LedgerFile("x"))).Report.Faults[0].Code);
     }
 
     [Fact]

@@ -109,12 +109,12 @@ public class ThreadTests
         Task<East> east = OnThread(container.Resolve<East>);
         Exception?[] thrown = await Task.WhenAll(Record.ExceptionAsync(() => west).AsTask(), Record.ExceptionAsync(() => east).AsTask());
 
-        WiringException[] told = [.. thrown.OfType<WiringException>()];
+        ResolveException[] told = [.. thrown.OfType<ResolveException>()];
         Assert.NotEmpty(told);
         Assert.All(told, exception => Assert.Equal("JV201", Assert.Single(exception.Report.Faults).Code));
         Fault fault = told[0].Report.Faults[0];
-        Assert.Contains("West", fault.Candidates);
-        Assert.Contains("East", fault.Candidates);
+        Assert.Contains("ThreadTests.West", fault.Candidates);
+        Assert.Contains("ThreadTests.East", fault.Candidates);
     }
 
     [Fact]

@@ -35,10 +35,10 @@ public class WarmUpTests
             Transient.From((HarbourSettings settings) => new LedgerFile(settings.DataFolder)),
         }.Build();
 
-        Fault fault = Assert.Single(Assert.Throws<WiringException>(container.Resolve<LedgerFile>).Report.Faults);
+        Fault fault = Assert.Single(Assert.Throws<ResolveException>(container.Resolve<LedgerFile>).Report.Faults);
         Assert.Equal("JV401", fault.Code);
         Assert.Equal([null, "settings"], fault.Path.Select(step => step.Parameter));
-        Assert.Contains("WarmUpAsync", Assert.Single(fault.Cures), StringComparison.Ordinal);
+        Assert.Contains("WarmUpAsync", Assert.Single(fault.Cures).ToString(), StringComparison.Ordinal);
 
         await container.WarmUpAsync(Token);
         Assert.Equal("/ledgers", container.Resolve<LedgerFile>().Folder);
@@ -60,7 +60,7 @@ public class WarmUpTests
         {
             await using Scope request = await around.StartScopeAsync(Token, Incoming.Value(new Caller("Mira")));
             Assert.Same(around.Resolve<Ending>(), request.Resolve<Tuple<Ending>>().Item1);
-            Assert.Equal("JV401", Assert.Throws<WiringException>(around.StartScope(Incoming.Value(new Caller("Odd"))).Resolve<Tuple<Ending>>).Report.Faults[0].Code);
+            Assert.Equal("JV401", Assert.Throws<ResolveException>(around.StartScope(Incoming.Value(new Caller("Odd"))).Resolve<Tuple<Ending>>).Report.Faults[0].Code);
         }
 
         Assert.Equal(["shift", "Mira, True", "shift has ended"], _log);
@@ -73,7 +73,7 @@ public class WarmUpTests
         FreshScope<SystemClock> clocks = container.Resolve<FreshScope<SystemClock>>();
 
         Assert.NotNull(await clocks.RunAsync(Task.FromResult));
-        Assert.Throws<WiringException>(() => clocks.Run(_ => { }));
+        Assert.Throws<ResolveException>(() => clocks.Run(_ => { }));
     }
 
     [Fact]

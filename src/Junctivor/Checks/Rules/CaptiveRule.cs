@@ -54,14 +54,14 @@ internal sealed class CaptiveRule : IRule
             yield return $"A {wrapper} does not help: it resolves where its holder lives, outside the scopes that come and go.";
         }
 
-        yield return $"The first {name} would serve every {Served(Held(first).Level)}, for as long as {Life(holder.Level)} lives.";
+        yield return $"{name} ends with its {Ending(Held(first).Level)}; {holder.Name} would go on using the first one, for everybody, as long as {Life(holder.Level)} lives.";
     }
 
     private static Node Held(IReadOnlyList<Edge> way) => way[way.Count - 1].To;
 
     private static string NameOf(Edge last) => last.Need.Supply is Supply.Single ? last.Need.Parameter.Type.Name : last.To.Services[0].Name;
 
-    private static string Served(Level held) => held == Level.Scoped ? "scope (each request, message and job)" : held.Name;
+    private static string Ending(Level held) => held == Level.Scoped ? "scope (a request, a message, a job)" : held.Name;
 
     private static string Life(Level holder) => holder == Level.Singleton ? "the process" : $"the {holder}";
 }
