@@ -9,7 +9,7 @@ internal static class CaptiveCures
     {
         IReadOnlyList<Edge> way = ways[0];
         Node held = way[way.Count - 1].To;
-        List<Cure> cures = [ForWork(graph, holder, held, way)];
+        List<Cure> cures = [ForWork(holder, held, way, askers)];
         if (ways.Count == 1 && CanServeAll(graph, held))
         {
             cures.Add(new Cure(
@@ -26,7 +26,7 @@ internal static class CaptiveCures
         return cures;
     }
 
-    private static Cure ForWork(ServiceGraph graph, Node holder, Node held, IReadOnlyList<Edge> way)
+    private static Cure ForWork(Node holder, Node held, IReadOnlyList<Edge> way, Askers askers)
     {
         Parameter parameter = way[0].Need.Parameter;
         if (held.Level.IsUsersOwn)
@@ -41,7 +41,7 @@ internal static class CaptiveCures
             return new Cure($"let the methods of {holder.Name} that work for one take it as a parameter", RegistrationText.Parameter(null, parameter.Type.Name, parameter.Name));
         }
 
-        IReadOnlyList<string> values = StartCalls.ValuesFor(graph, way[0].To);
+        IReadOnlyList<string> values = [.. askers.ValuesFor(way[0].To).Select(RegistrationText.HandOver)];
         string work = values.Count == 0 ? "inside RunAsync" : $"inside RunAsync, which is also given {string.Join(", ", values)}";
         return new Cure(
             $"do each piece of work of {holder.Name} in a scope of its own, {work}; take",
@@ -55,8 +55,9 @@ internal static class CaptiveCures
     /// <summary>Whether nothing would be shared by it that belongs to one request; what a factory gives, nobody knows.</summary>
     private static bool CanServeAll(ServiceGraph graph, Node held) =>
         held.Level == Level.Scoped
-        && graph.ReachableFrom([held]).All(node => node.Level == Level.Singleton || (HasNoState(node) && (node == held || node.Level.IsTransient)))
-        && !graph.NeedsOf(held).Any(need => need.Supply.All().Any(supply => supply is Supply.Ambient));
+        && HasNoState(held)
+        && graph.Walk([held]).All(node => node.Level == Level.Singleton || (HasNoState(node) && (node == held || node.Level.IsTransient)))
+        && !graph.NeedsOf(held).Any(need => need.Supplies.Any(supply => supply is Supply.Ambient));
 
     private static bool HasNoState(Node node) => node.Kind == NodeKind.Class && !node.Made.IsDisposable && node.Made.State.Count == 0;
 

@@ -38,7 +38,7 @@ internal sealed class NearMisses
                 .Concat(registered.Count > 0 ? [] : near.NotRegistered().Take(MostUnregistered))
                 .Concat(near.InAnotherCollection())
                 .Concat(near.OfTheSameName())
-                .Concat(near.OfNearlyTheSameName())
+                .Concat(registered.Count > 0 ? [] : near.OfNearlyTheSameName())
                 .Concat(near.OtherClosings())
                 .Concat(near.WithinSomethingElse())
                 .Take(MostShown),

@@ -14,16 +14,13 @@ internal static class StartCalls
     };
 
     /// <summary>The call that starts a scope in which a service can be had, with the values that it reaches.</summary>
-    public static string ForScopeOf(ServiceGraph graph, Node service) => StartScope(ValuesFor(graph, service));
-
-    /// <summary>What a default scope must be handed before a service can be had in it.</summary>
-    public static IReadOnlyList<string> ValuesFor(ServiceGraph graph, Node service) =>
+    public static string ForScopeOf(ServiceGraph graph, Node service) => StartScope(
     [
         .. graph.ReachableFrom([service])
             .Where(node => node.Kind == NodeKind.Incoming && node.Level == Level.Scoped)
             .OrderBy(node => node.Order)
             .Select(RegistrationText.HandOver),
-    ];
+    ]);
 
     private static string StartScope(IReadOnlyList<string> values) => $"await using Scope scope = container.StartScope({string.Join(", ", values)});";
 }

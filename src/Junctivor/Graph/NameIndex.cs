@@ -10,6 +10,9 @@ internal sealed class NameIndex
     private const int Parts = MostEdits + 1;
     private const int ShortestName = 4;
 
+    /// <summary>A third that so many names share tells nothing.</summary>
+    private const int MostSharing = 250;
+
     private readonly Dictionary<(int Length, int Part, string Text), List<string>> _byPart = [];
     private readonly HashSet<string> _known = new(StringComparer.Ordinal);
 
@@ -38,7 +41,7 @@ internal sealed class NameIndex
         ? []
         : SharingAPart(name)
             .Distinct()
-            .Select(known => (Name: known, Distance: EditDistance.Between(known, name)))
+            .Select(known => (Name: known, Distance: EditDistance.Between(known, name, MostEdits)))
             .Where(near => near.Distance is > 0 and <= MostEdits)
             .OrderBy(near => near.Distance)
             .Select(near => near.Name);
@@ -52,9 +55,12 @@ internal sealed class NameIndex
                 (int start, int size) = Cut(length, part);
                 for (int at = Math.Max(start - MostEdits, 0); at <= start + MostEdits && at + size <= name.Length; at++)
                 {
-                    foreach (string known in _byPart.TryGetValue((length, part, name.Substring(at, size)), out List<string>? names) ? names : [])
+                    if (_byPart.TryGetValue((length, part, name.Substring(at, size)), out List<string>? names) && names.Count <= MostSharing)
                     {
-                        yield return known;
+                        foreach (string known in names)
+                        {
+                            yield return known;
+                        }
                     }
                 }
             }

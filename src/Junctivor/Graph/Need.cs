@@ -8,4 +8,7 @@ internal sealed class Need(Node consumer, Parameter parameter, Supply supply)
     public Parameter Parameter { get; } = parameter;
 
     public Supply Supply { get; } = supply;
+
+    /// <summary>The supply, and everything inside it.</summary>
+    public IReadOnlyList<Supply> Supplies { get; } = supply is Supply.Single ? [supply] : [.. supply.All()];
 }

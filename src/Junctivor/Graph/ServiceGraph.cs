@@ -108,14 +108,23 @@ internal sealed class ServiceGraph
     public void Add(Node node) => Complete([node]);
 
     /// <summary>All nodes that can be reached from some, these included; also through scopes of their own.</summary>
-    public IReadOnlyCollection<Node> ReachableFrom(IEnumerable<Node> start)
+    public IReadOnlyCollection<Node> ReachableFrom(IEnumerable<Node> start) => [.. Walk(start)];
+
+    /// <summary>The same, one by one, each once.</summary>
+    public IEnumerable<Node> Walk(IEnumerable<Node> start)
     {
         HashSet<Node> reached = [];
         Stack<Node> open = new(start);
         while (open.Count > 0)
         {
             Node node = open.Pop();
-            if (reached.Add(node) && _needs.TryGetValue(node, out IReadOnlyList<Need>? needs))
+            if (!reached.Add(node))
+            {
+                continue;
+            }
+
+            yield return node;
+            if (_needs.TryGetValue(node, out IReadOnlyList<Need>? needs))
             {
                 foreach (Node next in needs.SelectMany(need => NodesIn(need.Supply)))
                 {
@@ -123,8 +132,6 @@ internal sealed class ServiceGraph
                 }
             }
         }
-
-        return reached;
     }
 
     /// <summary>The nodes that a supply names itself.</summary>

@@ -4,7 +4,7 @@ namespace Junctivor.Graph;
 /// A type as the graph knows it: a name and an identity. Where the facts come from (reflection, or the
 /// compiler's symbols) is the reader's business.
 /// </summary>
-internal sealed class TypeRef(string id, string simpleName, string qualifiedName, NameBook names) : IEquatable<TypeRef>
+internal sealed class TypeRef(string id, string simpleName, NameBook names) : IEquatable<TypeRef>
 {
     /// <summary>The definition name of <c>string</c>.</summary>
     public const string Text = "System.String";
@@ -15,6 +15,8 @@ internal sealed class TypeRef(string id, string simpleName, string qualifiedName
     /// <summary>The definition name of the base library's class for types.</summary>
     public const string ReflectedType = "System.Type";
 
+    private readonly int _hash = StringComparer.Ordinal.GetHashCode(id);
+    private string? _qualifiedName;
     private IReadOnlyList<TypeRef>? _supertypes;
     private IReadOnlyList<string>? _state;
 
@@ -29,7 +31,11 @@ internal sealed class TypeRef(string id, string simpleName, string qualifiedName
     /// <summary>The name without anything around it, and without type arguments.</summary>
     public required string OwnName { get; init; }
 
-    public string QualifiedName { get; } = qualifiedName;
+    /// <summary>The name with its namespace.</summary>
+    public string QualifiedName => _qualifiedName ??= ReadQualifiedName();
+
+    /// <summary>Gives the name with its namespace; asked at most once.</summary>
+    public required Func<string> ReadQualifiedName { private get; init; }
 
     /// <summary>The name in metadata of the generic definition, such as <c>System.Func`2</c>; <c>[]</c> for an array.</summary>
     public string DefinitionName { get; init; } = id;
@@ -79,11 +85,11 @@ internal sealed class TypeRef(string id, string simpleName, string qualifiedName
     /// <summary>Whether it is this class, or a closing of it.</summary>
     public bool IsClosingOf(TypeRef definition) => Equals(definition) || Definition?.Equals(definition) == true;
 
-    public bool Equals(TypeRef? other) => other is not null && other.Id == Id;
+    public bool Equals(TypeRef? other) => ReferenceEquals(this, other) || (other is not null && other._hash == _hash && other.Id == Id);
 
     public override bool Equals(object? obj) => Equals(obj as TypeRef);
 
-    public override int GetHashCode() => StringComparer.Ordinal.GetHashCode(Id);
+    public override int GetHashCode() => _hash;
 
     public override string ToString() => Name;
 }

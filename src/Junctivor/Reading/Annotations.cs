@@ -6,29 +6,34 @@ namespace Junctivor.Reading;
 /// Reads whether a reference was written with a question mark. The base library's reader counts a plain type parameter as
 /// nullable, because it may be closed so; whoever writes <c>T thing</c> wants one.
 /// </summary>
-internal static class Annotations
+internal sealed class Annotations
 {
     private const string OnPlace = "System.Runtime.CompilerServices.NullableAttribute";
     private const string OnSurroundings = "System.Runtime.CompilerServices.NullableContextAttribute";
     private const byte Nullable = 2;
 
-    public static bool IsNullable(ParameterInfo parameter) =>
+    private readonly Dictionary<MemberInfo, byte?> _around = [];
+
+    public bool IsNullable(ParameterInfo parameter) =>
         (Flag(parameter.GetCustomAttributesData(), OnPlace) ?? FlagAround(parameter.Member)) == Nullable;
 
-    public static bool IsNullable(PropertyInfo property) =>
+    public bool IsNullable(PropertyInfo property) =>
         (Flag(property.GetCustomAttributesData(), OnPlace) ?? FlagAround(property)) == Nullable;
 
-    private static byte? FlagAround(MemberInfo? member)
+    /// <summary>What holds for all of a member, or of the type around it; read once for each.</summary>
+    private byte? FlagAround(MemberInfo? member)
     {
-        for (MemberInfo? current = member; current is not null; current = current.DeclaringType)
+        if (member is null)
         {
-            if (Flag(current.GetCustomAttributesData(), OnSurroundings) is { } flag)
-            {
-                return flag;
-            }
+            return null;
         }
 
-        return null;
+        if (!_around.TryGetValue(member, out byte? flag))
+        {
+            _around.Add(member, flag = Flag(member.GetCustomAttributesData(), OnSurroundings) ?? FlagAround(member.DeclaringType));
+        }
+
+        return flag;
     }
 
     /// <summary>The flag of the whole type; those of its type arguments follow it.</summary>

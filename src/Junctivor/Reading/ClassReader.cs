@@ -26,7 +26,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
     {
         Node read = node with
         {
-            Constructors = [.. implementation.GetConstructors().Select(Read)],
+            Constructors = ReadConstructors(implementation.GetConstructors()),
             Properties = ReadProperties(implementation),
         };
         if (node.IsDecorator && read.ChosenConstructor is { } chosen)
@@ -40,9 +40,15 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
     /// <summary>The properties that are filled: those marked, and those required where the constructor does not see to them.</summary>
     public IReadOnlyList<Parameter> ReadProperties([DynamicallyAccessedMembers(Kept.Members)] Type type)
     {
+        PropertyInfo[] infos = type.GetProperties(BindingFlags.Public | BindingFlags.Instance);
+        if (infos.Length == 0)
+        {
+            return [];
+        }
+
         bool isRequiredSeenTo = type.GetConstructors() is [ConstructorInfo only] && only.IsDefined(typeof(SetsRequiredMembersAttribute));
         List<Parameter> properties = [];
-        foreach (PropertyInfo info in type.GetProperties(BindingFlags.Public | BindingFlags.Instance))
+        foreach (PropertyInfo info in infos)
         {
             bool isRequired = info.IsDefined(typeof(RequiredMemberAttribute)) && !isRequiredSeenTo;
             if (isRequired || info.IsDefined(typeof(InjectAttribute)))
@@ -56,9 +62,12 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
         return properties;
     }
 
-    private Constructor Read(ConstructorInfo info)
+    private IReadOnlyList<Constructor> ReadConstructors(ConstructorInfo[] infos) => [.. infos.Select(info => Read(info, isOnly: infos.Length == 1))];
+
+    /// <summary>Where there is only one, nobody has to choose it.</summary>
+    private Constructor Read(ConstructorInfo info, bool isOnly)
     {
-        Constructor constructor = new(info.IsDefined(typeof(InjectAttribute)), parameters.Read(info.GetParameters()));
+        Constructor constructor = new(!isOnly && info.IsDefined(typeof(InjectAttribute)), parameters.Read(info.GetParameters()));
         _constructors.Add(constructor, info);
         return constructor;
     }
@@ -104,7 +113,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
     {
         IReadOnlyList<string> near = value.Parameter is null
             ? []
-            : [.. chosen.Parameters.Select(parameter => parameter.Name).Where(name => name != value.Parameter && EditDistance.Between(name, value.Parameter) <= FarthestEdit)];
+            : [.. chosen.Parameters.Select(parameter => parameter.Name).Where(name => name != value.Parameter && EditDistance.Between(name, value.Parameter, FarthestEdit) <= FarthestEdit)];
         IReadOnlyList<string> able = near.Count > 0 ? near : [.. chosen.Parameters.Where(parameter => CanTake(parameter, value)).Select(parameter => parameter.Name)];
         return able.Count == 1 ? able[0] : null;
     }

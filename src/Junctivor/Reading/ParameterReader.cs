@@ -9,6 +9,7 @@ namespace Junctivor.Reading;
 internal sealed class ParameterReader(TypeCatalog types)
 {
     private readonly Dictionary<Parameter, object?> _constants = [];
+    private readonly Annotations _annotations = new();
 
     /// <summary>What a parameter gets that is passed a constant, or that is optional and registered by nobody.</summary>
     public object? ConstantOf(Parameter parameter) => _constants.GetValueOrDefault(parameter);
@@ -18,7 +19,7 @@ internal sealed class ParameterReader(TypeCatalog types)
     public Parameter Read(ParameterInfo info)
     {
         Type type = info.ParameterType;
-        bool isNullable = !type.IsValueType && !type.IsByRef && Annotations.IsNullable(info);
+        bool isNullable = !type.IsValueType && !type.IsByRef && _annotations.IsNullable(info);
         Parameter parameter = new(info.Name ?? $"parameter {info.Position + 1}", Wanted(type))
         {
             Mark = MarkOf(info),
@@ -35,7 +36,7 @@ internal sealed class ParameterReader(TypeCatalog types)
 
     public Parameter Read(PropertyInfo info)
     {
-        bool isNullable = !info.PropertyType.IsValueType && Annotations.IsNullable(info);
+        bool isNullable = !info.PropertyType.IsValueType && _annotations.IsNullable(info);
         return new Parameter(info.Name, Wanted(info.PropertyType))
         {
             Mark = MarkOf(info),

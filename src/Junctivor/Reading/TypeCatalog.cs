@@ -61,7 +61,7 @@ internal sealed class TypeCatalog
     private TypeRef Enter(Type type)
     {
         string id = UniqueId(type);
-        TypeRef entered = new(id, TypeNames.Short(type), TypeNames.Qualified(type), _names)
+        TypeRef entered = new(id, TypeNames.Short(type), _names)
         {
             OwnName = TypeNames.Own(type),
             DefinitionName = TypeNames.Definition(type),
@@ -75,6 +75,7 @@ internal sealed class TypeCatalog
             IsStatic = type is { IsAbstract: true, IsSealed: true },
             IsDelegate = typeof(Delegate).IsAssignableFrom(type),
             IsDisposable = typeof(IDisposable).IsAssignableFrom(type) || typeof(IAsyncDisposable).IsAssignableFrom(type),
+            ReadQualifiedName = () => TypeNames.Qualified(type),
             ReadSupertypes = () => Supertypes(type),
             ReadState = () => OwnState.Of(type),
         };
@@ -119,10 +120,10 @@ internal sealed class TypeCatalog
         }
     }
 
-    /// <summary>Plug-ins can bring two types of one name, each in a load context of its own.</summary>
+    /// <summary>Two assemblies can have types of one name, and plug-ins one assembly in several load contexts.</summary>
     private string UniqueId(Type type)
     {
-        string id = type.AssemblyQualifiedName ?? $"{type.DeclaringType?.AssemblyQualifiedName}!{type.Name}";
+        string id = type.FullName ?? $"{type.DeclaringType?.FullName}!{type}";
         string unique = id;
         for (int number = 2; !_ids.Add(unique); number++)
         {

@@ -24,7 +24,7 @@ internal sealed class AbsentRule : IRule
         ServiceGraph graph, IReadOnlyList<Need> needs, Func<TSupply, ServiceId> service, Func<TSupply, bool> isEmpty, string what, string got)
         where TSupply : Supply =>
         from need in needs
-        from supply in need.Supply.All().OfType<TSupply>()
+        from supply in need.Supplies.OfType<TSupply>()
         where isEmpty(supply)
         group need by (Service: service(supply), IsAccepted: IsAccepted(need.Consumer)) into absent
         select Absent(graph, absent.Key.Service, [.. absent], what, got);

@@ -11,7 +11,7 @@ internal sealed class AmbiguousRule : IRule
     {
         var ambiguous =
             from need in nodes.SelectMany(graph.NeedsOf)
-            from supply in need.Supply.All().OfType<Supply.Ambiguous>()
+            from supply in need.Supplies.OfType<Supply.Ambiguous>()
             group (need, supply) by supply.Service;
 
         foreach (var asking in ambiguous)

@@ -9,7 +9,7 @@ internal sealed class AskingClassRule : IRule
         from node in nodes
         where !node.Level.IsTransient
         from need in graph.NeedsOf(node)
-        where need.Supply.All().Any(supply => supply is Supply.Ambient { Form: AmbientForm.AskingClass })
+        where need.Supplies.Any(supply => supply is Supply.Ambient { Form: AmbientForm.AskingClass })
         select new Fault
         {
             Kind = FaultKind.AskingClassShared,

@@ -9,7 +9,7 @@ internal sealed class CaptiveScopeRule : IRule
         from node in nodes
         where node.Level == Level.Singleton
         from need in graph.NeedsOf(node)
-        where need.Supply.All().Any(supply => supply is Supply.Ambient { Form: AmbientForm.Scope })
+        where need.Supplies.Any(supply => supply is Supply.Ambient { Form: AmbientForm.Scope })
         select new Fault
         {
             Kind = FaultKind.Captive,

@@ -9,7 +9,7 @@ internal sealed class GenericConstraintRule : IRule
     {
         var unfitting =
             from need in nodes.SelectMany(graph.NeedsOf)
-            from supply in need.Supply.All().OfType<Supply.Missing>()
+            from supply in need.Supplies.OfType<Supply.Missing>()
             where supply.Unfitting.Count > 0
             group (need, supply) by supply.Service;
 

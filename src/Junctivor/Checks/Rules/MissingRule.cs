@@ -9,7 +9,7 @@ internal sealed class MissingRule : IRule
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from need in nodes.SelectMany(graph.NeedsOf)
-        from supply in need.Supply.All().OfType<Supply.Missing>()
+        from supply in need.Supplies.OfType<Supply.Missing>()
         where supply.Unfitting.Count == 0
         group need by supply.Service into missing
         select Missing(graph, missing.Key, [.. missing]);

@@ -7,7 +7,7 @@ internal sealed class TakesScopeRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from need in nodes.SelectMany(graph.NeedsOf)
-        let form = need.Supply.All().OfType<Supply.Ambient>().FirstOrDefault()?.Form
+        let form = need.Supplies.OfType<Supply.Ambient>().FirstOrDefault()?.Form
         where form is AmbientForm.Container || (form is AmbientForm.Scope && need.Consumer.Level != Level.Singleton)
         select new Fault
         {
