@@ -1,35 +1,112 @@
 using System.CommandLine;
+using Junctivor.Cli.Commands;
+using Junctivor.Cli.Loading;
+using Junctivor.Reports.Text;
 
 namespace Junctivor.Cli;
 
 /// <summary>The words that the command understands.</summary>
 internal static class CommandLine
 {
-    public static RootCommand Root()
+    public static RootCommand Root() => new("Says what a wiring means and what is wrong with it, before anything is built: all of it at once.")
     {
-        RootCommand root = new("Finds what is wrong with a wiring, before anything is built: all of it at once.")
-        {
-            Check(),
-            Demo(),
-        };
-        return root;
-    }
+        Check(), List(), Why(), Compare(), Fault(), Demo(),
+    };
 
     private static Command Check()
     {
         Argument<FileInfo> assembly = new("ASSEMBLY") { Description = "The assembly that the wirings are in." };
-        Option<string?> wiring = new("--wiring") { Description = "Check only the wiring of this name.", HelpName = "NAME" };
+        Option<string?> wiring = WiringOption("Check only the wiring of this name.");
         Option<bool> strict = new("--strict") { Description = "Count warnings as faults." };
-        Command check = new("check", "Checks every wiring of an assembly that is marked [CheckedWiring].") { assembly, wiring, strict };
-        check.SetAction(arguments => CheckCommand.Run(
-            arguments.GetRequiredValue(assembly), arguments.GetValue(wiring), new BuildOptions { WarningsAreFaults = arguments.GetValue(strict) }));
+        Option<string[]> severity = new("--severity") { Description = "Give a code another severity, such as JV303=fault; can be repeated.", HelpName = "CODE=fault|warning|note" };
+        Option<CheckFormat> format = new("--format") { Description = "The form; sarif is SARIF 2.1.0, for code-review tools." };
+        Option<FileInfo?> output = OutputOption();
+        Option<DirectoryInfo?> sourceRoot = new("--source-root") { Description = "What SARIF shows places relative to; by default the working copy around each file.", HelpName = "FOLDER" };
+        Command check = new("check", "Says all that is wrong with every wiring of an assembly that is marked [CheckedWiring].")
+        {
+            assembly, wiring, strict, severity, format, output, sourceRoot,
+        };
+        check.SetAction(arguments => Guarded(() => CheckCommand.Run(
+            arguments.GetRequiredValue(assembly),
+            arguments.GetValue(wiring),
+            SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
+            new CheckOutput(arguments.GetValue(format), arguments.GetValue(output), arguments.GetValue(sourceRoot)))));
         return check;
+    }
+
+    private static Command List()
+    {
+        Argument<FileInfo> file = FileArgument();
+        Option<string?> wiring = WiringOption("List only the wiring of this name.");
+        Option<string?> matching = new("--matching") { Description = "Only what has this text in a service, a class, a mark or a file.", HelpName = "TEXT" };
+        Option<string?> lifetime = new("--lifetime") { Description = "Only singleton, scoped, transient, or a level of your own.", HelpName = "NAME" };
+        Option<OutputFormat> format = new("--format") { Description = "text, or json: all that the wiring means, to be saved and compared." };
+        Option<FileInfo?> output = OutputOption();
+        Command list = new("list", "Lists the registrations of a wiring: service, made by, lifetime, mark, place.") { file, wiring, matching, lifetime, format, output };
+        list.SetAction(arguments => Guarded(() => ListCommand.Run(
+            arguments.GetRequiredValue(file),
+            arguments.GetValue(wiring),
+            new ListFilter(arguments.GetValue(matching), arguments.GetValue(lifetime)),
+            arguments.GetValue(format),
+            arguments.GetValue(output))));
+        return list;
+    }
+
+    private static Command Why()
+    {
+        Argument<FileInfo> file = FileArgument();
+        Argument<string> service = new("SERVICE") { Description = "The service, in short or in full; with a mark as SERVICE@MARK." };
+        Option<string?> wiring = WiringOption("Explain only the wiring of this name.");
+        Command why = new("why", "Explains a service: what makes it and what that needs, as a tree; and who needs it.") { file, service, wiring };
+        why.SetAction(arguments => Guarded(() => WhyCommand.Run(arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring))));
+        return why;
+    }
+
+    private static Command Compare()
+    {
+        Argument<string> before = new("BEFORE") { Description = "An assembly or a saved graph; ASSEMBLY@NAME where it has several wirings." };
+        Argument<string> after = new("AFTER") { Description = "What to compare it with: the same kinds." };
+        Option<string?> wiring = WiringOption("The name of the wiring, where none is given with @.");
+        Option<OutputFormat> format = new("--format") { Description = "The form." };
+        Option<FileInfo?> output = OutputOption();
+        Command compare = new("compare", "Says what two wirings do not have in common; ends with 1 if they differ.") { before, after, wiring, format, output };
+        compare.SetAction(arguments => Guarded(() => CompareCommand.Run(
+            arguments.GetRequiredValue(before), arguments.GetRequiredValue(after), arguments.GetValue(wiring), arguments.GetValue(format), arguments.GetValue(output))));
+        return compare;
+    }
+
+    private static Command Fault()
+    {
+        Argument<string?> code = new("CODE") { Description = "A code such as JV301; all codes are listed without one.", Arity = ArgumentArity.ZeroOrOne };
+        Command fault = new("fault", "Explains a code: what it means, why it matters, what to write instead.") { code };
+        fault.SetAction(arguments => Guarded(() => FaultCommand.Run(arguments.GetValue(code))));
+        return fault;
     }
 
     private static Command Demo()
     {
-        Command demo = new("demo", "Checks two wirings that ship with the command: a sound one, and one with mistakes.");
+        Command demo = new("demo", "Shows all of this on wirings that ship with the command.");
         demo.SetAction(_ => DemoCommand.Run());
         return demo;
+    }
+
+    private static Argument<FileInfo> FileArgument() => new("ASSEMBLY") { Description = "The assembly that the wirings are in, or a saved graph (.json)." };
+
+    private static Option<string?> WiringOption(string description) => new("--wiring") { Description = description, HelpName = "NAME" };
+
+    private static Option<FileInfo?> OutputOption() => new("--output") { Description = "Write to this file instead of standard output.", HelpName = "FILE" };
+
+    /// <summary>The call or the assembly is at fault: one line on standard error.</summary>
+    private static int Guarded(Func<int> run)
+    {
+        try
+        {
+            return run();
+        }
+        catch (CannotCheckException problem)
+        {
+            Console.Error.WriteLine($"junctivor: {problem.Message}");
+            return ExitStatus.CannotCheck;
+        }
     }
 }

@@ -1,6 +1,6 @@
 namespace Junctivor.Cli.Demo;
 
-/// <summary>A small harbour office, once as it should be wired and once as it should not.</summary>
+/// <summary>A small harbour office, as it should be wired, for a rehearsal, and as it should not be.</summary>
 internal static class HarbourOffice
 {
     public static Wiring Sound =>
@@ -12,6 +12,17 @@ internal static class HarbourOffice
         Transient.Of<BerthPlanner>(),
         Scoped.Of<BookingDesk>(),
         Singleton.Of<NightlyInvoicing>(),
+    ];
+
+    /// <summary>The same office for a rehearsal: other tides, nothing invoiced, and notices that go nowhere.</summary>
+    public static Wiring Rehearsal =>
+    [
+        Singleton.Incoming<HarbourSettings>(),
+        Scoped.Incoming<Caller>(),
+        Singleton.Of<ITideTable, FixedTideTable>(),
+        Singleton.Of<PaperLedger>().Also<IBerthLedger>(),
+        Transient.From((IBerthLedger ledger, ITideTable tides) => new BerthPlanner(ledger, tides)),
+        Scoped.Of<BookingDesk>(),
     ];
 
     public static Wiring WithMistakes =>
@@ -38,6 +49,8 @@ internal static class HarbourOffice
     private sealed record Caller(string Name);
 
     private sealed record AlmanacTideTable(HarbourSettings Settings) : ITideTable;
+
+    private sealed record FixedTideTable : ITideTable;
 
     private sealed record PaperLedger : IBerthLedger;
 

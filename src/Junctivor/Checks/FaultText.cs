@@ -8,6 +8,10 @@ internal static class FaultText
     private const int LongestPath = 40;
     private const int ShownAtEachEnd = 12;
     private const string Indent = "  ";
+
+    /// <summary>What the last line starts with.</summary>
+    public const string MoreStart = $"{Indent}More: ";
+
     private const string FirstCure = "Instead: ";
     private const string OtherCure = "     or: ";
 
@@ -33,7 +37,7 @@ internal static class FaultText
             yield return Indent + line;
         }
 
-        yield return $"{Indent}More: {fault.Kind.Section}";
+        yield return MoreStart + fault.Kind.Section;
     }
 
     /// <summary>The steps as a tree in columns; where the columns are too wide, each place stands under its step.</summary>

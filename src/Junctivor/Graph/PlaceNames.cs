@@ -22,11 +22,12 @@ internal static class PlaceNames
             return "";
         }
 
-        string file = place.File.StartsWith(sharedFolder, StringComparison.Ordinal)
-            ? place.File.Substring(sharedFolder.Length)
-            : place.File;
-        return $"{file}:{place.Line}";
+        return $"{File(place, sharedFolder)}:{place.Line}";
     }
+
+    /// <summary>The file alone, relative to the folder.</summary>
+    public static string File(SourcePlace place, string sharedFolder) =>
+        place.File.StartsWith(sharedFolder, StringComparison.Ordinal) ? place.File.Substring(sharedFolder.Length) : place.File;
 
     /// <summary>The place within a sentence: <c> at Storage.cs:14</c>; empty where nobody knows.</summary>
     public static string At(SourcePlace place, string sharedFolder) => place.IsKnown ? $" at {Show(place, sharedFolder)}" : "";

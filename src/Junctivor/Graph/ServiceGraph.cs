@@ -71,6 +71,9 @@ internal sealed class ServiceGraph
 
     public IReadOnlyList<Need> NeedsOf(Node node) => _needs[node];
 
+    /// <summary>The needs of a node; null where they are not bound, as it is open or does not count.</summary>
+    public IReadOnlyList<Need>? FindNeeds(Node node) => _needs.TryGetValue(node, out IReadOnlyList<Need>? needs) ? needs : null;
+
     /// <summary>What a node needs while it lives: at once, or through <c>Lazy</c> or <c>Func</c>.</summary>
     public IReadOnlyList<Edge> EdgesOf(Node node) => _edges[node];
 

@@ -1,0 +1,28 @@
+using Junctivor.Checks;
+using Junctivor.Cli.Loading;
+using Junctivor.Cli.Output;
+using Junctivor.Reports.Faults;
+using Junctivor.Reports.Text;
+
+namespace Junctivor.Cli.Commands;
+
+/// <summary>junctivor fault: what the documentation says of a code; without one, all codes.</summary>
+internal static class FaultCommand
+{
+    public static int Run(string? code)
+    {
+        if (code is null)
+        {
+            Screen screen = new(Console.Out);
+            screen.Write(Columns.Lay([.. FaultKind.All.Select(Row)], screen.Width));
+            return ExitStatus.Sound;
+        }
+
+        FaultKind kind = FaultKind.Find(code) ?? throw new CannotCheckException($"there is no fault '{code}': 'junctivor fault' lists them all.");
+        Console.Out.Write(FaultSections.Of(kind));
+        return ExitStatus.Sound;
+    }
+
+    private static IReadOnlyList<Piece> Row(FaultKind kind) =>
+        [new Piece(kind.Code, Tone.Strong), kind.Name, new Piece(kind.Severity.ToString().ToLowerInvariant(), Tone.Faint), kind.Meaning];
+}

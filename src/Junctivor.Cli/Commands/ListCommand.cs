@@ -1,0 +1,45 @@
+using Junctivor.Cli.Loading;
+using Junctivor.Cli.Output;
+using Junctivor.Reports.Graphs;
+using Junctivor.Reports.Text;
+
+namespace Junctivor.Cli.Commands;
+
+/// <summary>junctivor list: the registrations of a wiring; or all that it means, to be saved.</summary>
+internal static class ListCommand
+{
+    public static int Run(FileInfo file, string? wiring, ListFilter filter, OutputFormat format, FileInfo? output)
+    {
+        if (format == OutputFormat.Json)
+        {
+            return Save(file, wiring, filter, output);
+        }
+
+        IReadOnlyList<SavedGraph> graphs = WiringSource.Read(file, wiring);
+        Result.Show(output, screen =>
+        {
+            foreach (SavedGraph graph in graphs)
+            {
+                screen.StartPart();
+                screen.Write(ListText.Lines(graph, filter, screen.Width));
+            }
+        });
+        return ExitStatus.Sound;
+    }
+
+    private static int Save(FileInfo file, string? wiring, ListFilter filter, FileInfo? output)
+    {
+        if (filter != ListFilter.All)
+        {
+            throw new CannotCheckException("a saved graph has everything: leave --matching and --lifetime away with --format json.");
+        }
+
+        IReadOnlyList<SavedGraph> graphs = WiringSource.Read(file, wiring);
+        Result.Write(
+            graphs.Count == 1
+                ? GraphJson.Write(graphs[0])
+                : throw new CannotCheckException($"{file.Name} has several wirings, and a saved graph is of one: say --wiring NAME, with one of {string.Join(", ", graphs.Select(graph => graph.Wiring))}."),
+            output);
+        return ExitStatus.Sound;
+    }
+}

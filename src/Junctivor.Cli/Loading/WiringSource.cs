@@ -1,0 +1,50 @@
+using Junctivor.Reports.Graphs;
+
+namespace Junctivor.Cli.Loading;
+
+/// <summary>Reads what a call names: the wirings of an assembly, or a saved graph.</summary>
+internal static class WiringSource
+{
+    /// <summary>The graphs of an assembly, or the saved one.</summary>
+    /// <exception cref="CannotCheckException">The file cannot be read, or has no such wiring.</exception>
+    public static IReadOnlyList<SavedGraph> Read(FileInfo file, string? wiring)
+    {
+        if (!string.Equals(file.Extension, ".json", StringComparison.OrdinalIgnoreCase))
+        {
+            return [.. WiringFinder.Find(file, wiring).Select(found => SavedGraph.Of(found.Name, found.Wiring))];
+        }
+
+        SavedGraph saved = ReadSaved(file);
+        return wiring is null || wiring == saved.Wiring
+            ? [saved]
+            : throw new CannotCheckException($"{file.Name} is the saved graph of '{saved.Wiring}', not of '{wiring}'.");
+    }
+
+    /// <summary>Exactly one graph, named as <c>FILE</c> or <c>FILE@WIRING</c>.</summary>
+    /// <exception cref="CannotCheckException">The file cannot be read, or has no such wiring, or several.</exception>
+    public static SavedGraph ReadOne(string name, string? wiring)
+    {
+        int at = File.Exists(name) ? -1 : name.LastIndexOf('@');
+        FileInfo file = new(at < 0 ? name : name[..at]);
+        IReadOnlyList<SavedGraph> graphs = Read(file, at < 0 ? wiring : name[(at + 1)..]);
+        return graphs.Count == 1
+            ? graphs[0]
+            : throw new CannotCheckException($"{file.Name} has several wirings: say {file}@NAME, with one of {string.Join(", ", graphs.Select(graph => graph.Wiring))}.");
+    }
+
+    private static SavedGraph ReadSaved(FileInfo file)
+    {
+        try
+        {
+            return GraphJson.Read(File.ReadAllText(file.FullName));
+        }
+        catch (SavedGraphException problem)
+        {
+            throw new CannotCheckException($"{file.Name} {problem.Message}");
+        }
+        catch (IOException)
+        {
+            throw new CannotCheckException($"{file} does not exist, or cannot be read: save a graph with 'junctivor list --format json --output {file.Name}'.");
+        }
+    }
+}

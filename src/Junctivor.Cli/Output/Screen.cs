@@ -1,0 +1,119 @@
+using Junctivor.Checks;
+using Junctivor.Reports.Faults;
+using Junctivor.Reports.Text;
+using Spectre.Console;
+
+namespace Junctivor.Cli.Output;
+
+/// <summary>Writes for people: in colour on a terminal, plain elsewhere and with NO_COLOR; as wide as the terminal, or as COLUMNS says.</summary>
+internal sealed class Screen
+{
+    private const int WidthElsewhere = 120;
+    private const int LeastWidth = 40;
+
+    private readonly TextWriter _output;
+    private readonly IAnsiConsole _console;
+    private bool _hasWritten;
+
+    public Screen(TextWriter output)
+    {
+        _output = output;
+        _console = AnsiConsole.Create(new AnsiConsoleSettings { Out = new AnsiConsoleOutput(output) });
+        _console.Profile.Width = int.MaxValue;
+        Width = Math.Max(WidthOf(Environment.GetEnvironmentVariable("COLUMNS")) ?? (Console.IsOutputRedirected ? WidthElsewhere : Console.WindowWidth), LeastWidth);
+    }
+
+    /// <summary>How many letters a line may have.</summary>
+    public int Width { get; }
+
+    /// <summary>An empty line between two parts, and none before the first.</summary>
+    public void StartPart()
+    {
+        if (_hasWritten)
+        {
+            _output.WriteLine();
+        }
+
+        _hasWritten = true;
+    }
+
+    public void Write(IEnumerable<IReadOnlyList<Piece>> lines)
+    {
+        foreach (IReadOnlyList<Piece> line in lines)
+        {
+            Write(line);
+        }
+    }
+
+    public void Write(NamedReport report)
+    {
+        StartPart();
+        CheckReport found = report.Report;
+        string registrations = report.Registrations == 1 ? "1 registration" : $"{report.Registrations} registrations";
+        Write([new Piece($"{report.Wiring}: {found.Counts}", found.IsSound ? Tone.Good : Tone.Bad), $"  ({registrations})"]);
+        foreach (Fault fault in found.All)
+        {
+            _output.WriteLine();
+            Write(fault);
+        }
+
+        foreach (Fault fault in found.Accepted)
+        {
+            _output.WriteLine();
+            foreach (string line in FaultText.WriteAccepted(fault).Split('\n'))
+            {
+                Write([new Piece(line, Tone.Faint)]);
+            }
+        }
+    }
+
+    private void Write(Fault fault)
+    {
+        string start = FaultText.Start(fault);
+        bool isFirst = true;
+        foreach (string line in FaultText.Lines(fault, Width))
+        {
+            Write(isFirst ? [new Piece(start, ToneOf(fault.Severity)), line[start.Length..]]
+                : line.StartsWith(FaultText.MoreStart, StringComparison.Ordinal) ? [new Piece(line, Tone.Faint)]
+                : [line]);
+            isFirst = false;
+        }
+    }
+
+    private void Write(IReadOnlyList<Piece> line)
+    {
+        foreach (Piece piece in line)
+        {
+            if (StyleOf(piece.Tone) is { } style)
+            {
+                _console.Markup($"[{style}]{Markup.Escape(piece.Text)}[/]");
+            }
+            else
+            {
+                _output.Write(piece.Text);
+            }
+        }
+
+        _output.WriteLine();
+    }
+
+    private static string? StyleOf(Tone tone) => tone switch
+    {
+        Tone.Strong => "bold",
+        Tone.Faint => "grey50",
+        Tone.Good => "bold green",
+        Tone.Note => "blue",
+        Tone.Warning => "bold yellow",
+        Tone.Bad => "bold red",
+        _ => null,
+    };
+
+    private static Tone ToneOf(Severity severity) => severity switch
+    {
+        Severity.Fault => Tone.Bad,
+        Severity.Warning => Tone.Warning,
+        _ => Tone.Note,
+    };
+
+    private static int? WidthOf(string? columns) => int.TryParse(columns, out int width) && width > 0 ? width : null;
+}

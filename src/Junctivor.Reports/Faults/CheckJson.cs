@@ -1,0 +1,55 @@
+using System.Text.Json;
+using Junctivor.Checks;
+
+namespace Junctivor.Reports.Faults;
+
+/// <summary>Writes what was found as JSON.</summary>
+public static class CheckJson
+{
+    private const int Version = 1;
+
+    /// <summary>Writes reports down: see docs/command.md for the form.</summary>
+    /// <param name="reports">The reports, one for each wiring.</param>
+    /// <returns>Indented JSON with line feeds.</returns>
+    /// <exception cref="ArgumentNullException">It is null.</exception>
+    public static string Write(IReadOnlyList<NamedReport> reports)
+    {
+        ArgumentNullException.ThrowIfNull(reports);
+        return JsonSerializer.Serialize(
+            new
+            {
+                Format = "junctivor-check",
+                Version,
+                Wirings = reports.Select(report => new
+                {
+                    Name = report.Wiring,
+                    report.Registrations,
+                    report.Report.IsSound,
+                    Faults = report.Report.All.Select(Write),
+                    Accepted = report.Report.Accepted.Select(Write),
+                }),
+            },
+            Json.Full);
+    }
+
+    private static object Write(Fault fault) => new
+    {
+        fault.Code,
+        fault.Name,
+        Severity = fault.Severity.ToString().ToLowerInvariant(),
+        fault.Summary,
+        Path = fault.Path.Select(step => new
+        {
+            step.Depth,
+            step.Parameter,
+            step.Name,
+            Lifetime = step.Lifetime.Length > 0 ? step.Lifetime : null,
+            File = step.File.Length > 0 ? step.File : null,
+            Line = step.Line > 0 ? step.Line : (int?)null,
+        }),
+        fault.Remarks,
+        fault.Cures,
+        fault.AcceptedBecause,
+        More = fault.Kind.Section,
+    };
+}

@@ -1,0 +1,54 @@
+using System.Text.Json;
+
+namespace Junctivor.Reports.Graphs;
+
+/// <summary>Reads and writes saved graphs as JSON.</summary>
+public static class GraphJson
+{
+    /// <summary>Writes a graph down.</summary>
+    /// <param name="graph">The graph.</param>
+    /// <returns>Indented JSON with line feeds, the same for the same graph.</returns>
+    /// <exception cref="ArgumentNullException">The graph is null.</exception>
+    public static string Write(SavedGraph graph)
+    {
+        ArgumentNullException.ThrowIfNull(graph);
+        return JsonSerializer.Serialize(graph, Json.Short);
+    }
+
+    /// <summary>Reads a graph back.</summary>
+    /// <param name="json">What <see cref="Write"/> gave, or another program wrote in this form.</param>
+    /// <returns>The graph.</returns>
+    /// <exception cref="SavedGraphException">It is no JSON, no saved graph, or one of a newer version.</exception>
+    public static SavedGraph Read(string json)
+    {
+        ArgumentNullException.ThrowIfNull(json);
+        try
+        {
+            using JsonDocument document = JsonDocument.Parse(json);
+            Check(document.RootElement);
+            return document.Deserialize<SavedGraph>(Json.Short)!;
+        }
+        catch (JsonException failure)
+        {
+            throw new SavedGraphException($"is no saved graph that can be read (line {(failure.LineNumber ?? 0) + 1}): save it again with 'junctivor list --format json'.", failure);
+        }
+    }
+
+    private static void Check(JsonElement root)
+    {
+        if (root.ValueKind != JsonValueKind.Object || !root.TryGetProperty("format", out JsonElement format) || format.ToString() != SavedGraph.FormatName)
+        {
+            throw new SavedGraphException($"is no saved graph: it does not say \"format\": \"{SavedGraph.FormatName}\". Save one with 'junctivor list --format json'.");
+        }
+
+        if (!root.TryGetProperty("version", out JsonElement version) || !version.TryGetInt32(out int number) || number < 1)
+        {
+            throw new SavedGraphException("is a saved graph without a version: save it again with 'junctivor list --format json'.");
+        }
+
+        if (number > SavedGraph.NewestVersion)
+        {
+            throw new SavedGraphException($"is a saved graph of version {number}, and this reads up to version {SavedGraph.NewestVersion}: update the command.");
+        }
+    }
+}

@@ -1,0 +1,53 @@
+namespace Junctivor.Reports.Graphs;
+
+/// <summary>One registration of a <see cref="SavedGraph"/>, or what follows from one.</summary>
+public sealed record SavedRegistration
+{
+    /// <summary>What others refer to it by; readable, and the same as long as services, class and mark are.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What makes it: <c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c> or <c>alias</c>.</summary>
+    public required string MadeBy { get; init; }
+
+    /// <summary>The full name of the class, or of what the factory gives, or of what the alias stands for.</summary>
+    public required string Type { get; init; }
+
+    /// <summary>The full names of what it serves.</summary>
+    public IReadOnlyList<string> Services { get; init; } = [];
+
+    /// <summary><c>singleton</c>, <c>scoped</c>, <c>transient</c>, or the name of a level.</summary>
+    public required string Lifetime { get; init; }
+
+    /// <summary>The mark, a text in quotation marks or the full name of a type; null for none.</summary>
+    public string? Mark { get; init; }
+
+    /// <summary>The full name of the only class that gets it; null for all.</summary>
+    public string? OnlyFor { get; init; }
+
+    /// <summary>Whether it is a decorator.</summary>
+    public bool Decorator { get; init; }
+
+    /// <summary>Whether it serves nothing any more: others replace it, or it stands back.</summary>
+    public bool Replaced { get; init; }
+
+    /// <summary>Whether it is resolved from outside.</summary>
+    public bool ResolvedDirectly { get; init; }
+
+    /// <summary>The registration that it follows from, by id; null for what was written.</summary>
+    public string? FollowsFrom { get; init; }
+
+    /// <summary>What it wraps, by id; null where it wraps nothing.</summary>
+    public string? Around { get; init; }
+
+    /// <summary>The source file, relative to the folder that all registrations share; null where nobody knows.</summary>
+    public string? File { get; init; }
+
+    /// <summary>The line in that file, counted from 1; 0 where nobody knows.</summary>
+    public int Line { get; init; }
+
+    /// <summary>What it asks for: the parameters in order, then the properties.</summary>
+    public IReadOnlyList<SavedNeed> Needs { get; init; } = [];
+
+    /// <summary>Where it stands in the source; empty where nobody knows.</summary>
+    internal string Place => File is null ? "" : $"{File}:{Line}";
+}

@@ -1,0 +1,27 @@
+using Junctivor.Reports.Graphs;
+
+namespace Junctivor.Reports.Text;
+
+/// <summary>Writes what a parameter asks for, and how it is met where no registration meets it.</summary>
+internal static class NeedText
+{
+    public static string Of(SavedGraph graph, SavedNeed need)
+    {
+        string mark = need.Mark is null ? "" : $" marked {graph.NameOf(need.Mark)}";
+        return $"{need.Parameter}: {graph.NameOf(need.Service)}{mark}";
+    }
+
+    public static (string Text, Tone Tone) Met(SavedNeed need) => need.Gets switch
+    {
+        "missing" => ("not registered", Tone.Bad),
+        "ambiguous" => ("several serve it", Tone.Bad),
+        "unfit" => ("its arguments fit nowhere", Tone.Bad),
+        "nothing" => ("not registered, and optional", Tone.Faint),
+        "list" => ("an empty list", Tone.Faint),
+        "dictionary" => ("an empty dictionary", Tone.Faint),
+        "constant" => ("a constant that is passed", Tone.Faint),
+        "argument" => ("an argument of the call", Tone.Faint),
+        "open" => ("", Tone.Faint),
+        var ambient => ($"the {ambient} that it is made in", Tone.Faint),
+    };
+}

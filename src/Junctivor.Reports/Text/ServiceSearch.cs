@@ -1,0 +1,54 @@
+using Junctivor.Graph;
+using Junctivor.Reports.Graphs;
+
+namespace Junctivor.Reports.Text;
+
+/// <summary>Finds a service by a name that may be short.</summary>
+internal static class ServiceSearch
+{
+    private const int FarthestEdit = 2;
+
+    /// <summary>Those that are called exactly so, in full or in short; else those that have it in their name.</summary>
+    public static IReadOnlyList<SavedService> Find(SavedGraph graph, string wanted)
+    {
+        IReadOnlyList<SavedService> exact = Named(graph, wanted, StringComparison.Ordinal);
+        IReadOnlyList<SavedService> alike = exact.Count > 0 ? exact : Named(graph, wanted, StringComparison.OrdinalIgnoreCase);
+        return alike.Count > 0
+            ? alike
+            : [.. graph.Services.Where(service => service.By.Count > 0 && graph.NameOf(service.Service).Contains(wanted, StringComparison.OrdinalIgnoreCase))];
+    }
+
+    /// <summary>The matches, to be chosen from.</summary>
+    public static IEnumerable<IReadOnlyList<Piece>> Several(SavedGraph graph, string wanted, IReadOnlyList<SavedService> found)
+    {
+        yield return [new Piece(graph.Wiring, Tone.Strong), $": {found.Count} services match '{wanted}'; name one of them"];
+        foreach (SavedService service in found)
+        {
+            yield return [new Piece($"  {NameOf(graph, service)}", Tone.Strong), new Piece(graph.NameOf(service.Service) == service.Service ? "" : $"  {service.Service}", Tone.Faint)];
+        }
+    }
+
+    /// <summary>A hint at names that are nearly the same; empty where there are none.</summary>
+    public static string Near(IEnumerable<SavedGraph> graphs, string wanted)
+    {
+        IReadOnlyList<string> near =
+        [
+            .. graphs.SelectMany(graph => graph.Services.Select(service => graph.NameOf(service.Service)))
+                .Distinct()
+                .Where(name => EditDistance.Between(name, wanted, FarthestEdit) <= FarthestEdit),
+        ];
+        return near.Count == 0 ? "" : $" (there is {string.Join(", ", near)})";
+    }
+
+    /// <summary>How a service is named on the command line.</summary>
+    private static string NameOf(SavedGraph graph, SavedService service) =>
+        graph.NameOf(service.Service) + (service.Mark is null ? "" : $"@{MarkOf(graph, service.Mark)}");
+
+    private static string MarkOf(SavedGraph graph, string mark) => graph.NameOf(mark).Trim('"');
+
+    private static IReadOnlyList<SavedService> Named(SavedGraph graph, string wanted, StringComparison comparison) =>
+    [
+        .. graph.Services.Where(service => service.By.Count > 0
+            && (string.Equals(NameOf(graph, service), wanted, comparison) || string.Equals(service.Service, wanted, comparison) || string.Equals(graph.NameOf(service.Service), wanted, comparison))),
+    ];
+}

@@ -1,0 +1,49 @@
+using Junctivor.Reports.Graphs;
+
+namespace Junctivor.Reports.Text;
+
+/// <summary>Explains a service: what makes it and what that needs, down to the end; and who needs it, up to the roots.</summary>
+internal sealed class WhyText
+{
+    private readonly SavedGraph _graph;
+    private readonly int _width;
+    private readonly Dictionary<string, SavedRegistration> _byId;
+    private readonly ILookup<string, (SavedRegistration Asker, SavedNeed Need)> _askers;
+
+    public WhyText(SavedGraph graph, int width)
+    {
+        _graph = graph;
+        _width = width;
+        _byId = graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
+        _askers = graph.Registrations
+            .SelectMany(asker => asker.Needs.SelectMany(need => need.By.Distinct().Select(id => (Id: id, Asker: asker, Need: need))))
+            .ToLookup(asked => asked.Id, asked => (asked.Asker, asked.Need), StringComparer.Ordinal);
+    }
+
+    public IEnumerable<IReadOnlyList<Piece>> Lines(SavedService service)
+    {
+        string asked = _graph.NameOf(service.Service) + (service.Mark is null ? "" : $" marked {_graph.NameOf(service.Mark)}");
+        IReadOnlyList<SavedRegistration> answers = [.. service.By.Select(id => _byId[id])];
+        string many = answers.Count == 1 ? "" : $": {answers.Count} serve it";
+        yield return [new Piece(asked, Tone.Strong), new Piece($"{many}  ({_graph.Wiring})", Tone.Faint)];
+
+        yield return [];
+        yield return [new Piece("What makes it, and what that needs", Tone.Faint)];
+        foreach (IReadOnlyList<Piece> line in new DownTree(_graph, _byId).Lines(answers, _width))
+        {
+            yield return line;
+        }
+
+        yield return [];
+        yield return [new Piece("Who needs it", Tone.Faint)];
+        IReadOnlyList<IReadOnlyList<Piece>> askers = [.. new UpTree(_graph, _askers).Lines(answers, _width)];
+        foreach (IReadOnlyList<Piece> line in askers.Count > 0 ? askers : [[Nobody(answers)]])
+        {
+            yield return line;
+        }
+    }
+
+    private static Piece Nobody(IReadOnlyList<SavedRegistration> answers) => answers.Any(answer => answer.ResolvedDirectly)
+        ? "nobody in the wiring: it is resolved directly"
+        : "nobody in the wiring";
+}
