@@ -41,6 +41,10 @@ public static class HarbourWiring
         Transient.Of<BerthRequestCheck>(),
     ];
 
+    /// <summary>The office for a rehearsal.</summary>
+    [CheckedWiring("rehearsal")]
+    public static Wiring Rehearsal => [.. Office, .. Harbour.Rehearsal.Changes];
+
     /// <summary>The office with what the plug-ins of a folder bring.</summary>
     public static Wiring WithPlugins(string folder = "plugins") => [.. Office, .. Plugins.In(folder)];
 

@@ -1,6 +1,7 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 
 namespace Junctivor.Reports;
 
@@ -20,8 +21,17 @@ internal static class Json
         Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
         DefaultIgnoreCondition = ignored,
         NumberHandling = JsonNumberHandling.Strict,
-        RespectRequiredConstructorParameters = true,
         RespectNullableAnnotations = true,
+        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { WithoutEmptyLists } },
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
     };
+
+    /// <summary>A list that is not there is read as an empty one.</summary>
+    private static void WithoutEmptyLists(JsonTypeInfo type)
+    {
+        foreach (JsonPropertyInfo property in type.Properties.Where(property => property.PropertyType.IsAssignableTo(typeof(IReadOnlyList<object>))))
+        {
+            property.ShouldSerialize = (_, value) => value is not IReadOnlyList<object> { Count: 0 };
+        }
+    }
 }

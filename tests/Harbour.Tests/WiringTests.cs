@@ -17,7 +17,7 @@ public class WiringTests
     [Fact]
     public async Task A_rehearsal_replaces_clock_ledger_and_channels_without_touching_a_class()
     {
-        await using OpenOffice office = await OpenOffice.OpenAsync(changes: Rehearsal.Wiring);
+        await using OpenOffice office = await OpenOffice.OpenAsync(changes: Rehearsal.Changes);
 
         using HttpResponseMessage booked = await Post(office, "/berths/requests", Heron);
         using HttpResponseMessage left = await Post(office, "/departures", """{ "requestId": 1 }""");
@@ -31,7 +31,7 @@ public class WiringTests
     [Fact]
     public void Both_wirings_are_sound_and_have_nothing_to_remark()
     {
-        Wiring rehearsal = [.. HarbourWiring.Office, .. Rehearsal.Wiring];
+        Wiring rehearsal = [.. HarbourWiring.Office, .. Rehearsal.Changes];
 
         Assert.Empty(HarbourWiring.Office.Check().All);
         Assert.Empty(rehearsal.Check().All);

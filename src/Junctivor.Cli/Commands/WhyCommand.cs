@@ -20,7 +20,7 @@ internal static class WhyCommand
         foreach ((SavedGraph graph, IReadOnlyList<SavedService> found) in all.Where(each => each.Found.Count > 0))
         {
             screen.StartPart();
-            screen.Write(found.Count == 1 ? new WhyText(graph, screen.Width).Lines(found[0]) : ServiceSearch.Several(graph, service, found));
+            screen.Write(found.Count == 1 ? new WhyText(graph, screen.Width).Lines(found[0]) : ServiceSearch.Several(graph, service, found, screen.Width));
         }
 
         return ExitStatus.Sound;

@@ -8,14 +8,14 @@ namespace Junctivor.Reports.Comparing;
 /// </summary>
 public sealed class GraphComparison
 {
-    private readonly SavedGraph _before;
-    private readonly SavedGraph _after;
+    private readonly Side _before;
+    private readonly Side _after;
     private readonly List<GraphChange> _changes = [];
 
     private GraphComparison(SavedGraph before, SavedGraph after)
     {
-        _before = before;
-        _after = after;
+        _before = new Side(before);
+        _after = new Side(after);
     }
 
     /// <summary>Finds what differs.</summary>
@@ -28,38 +28,27 @@ public sealed class GraphComparison
         ArgumentNullException.ThrowIfNull(before);
         ArgumentNullException.ThrowIfNull(after);
         GraphComparison comparison = new(before, after);
-        ILookup<string, SavedRegistration> were = Written(before).ToLookup(Place);
-        ILookup<string, SavedRegistration> are = Written(after).ToLookup(Place);
-        foreach (string place in were.Concat(are).Select(group => group.Key).Distinct())
+        foreach (string service in comparison._before.Services.Concat(comparison._after.Services).Distinct())
         {
-            comparison.Compare([.. were[place]], [.. are[place]]);
+            comparison.Compare(service, comparison._before.Serving(service), comparison._after.Serving(service));
         }
 
         return [.. comparison._changes.OrderBy(change => change.Kind)];
     }
 
-    private static IEnumerable<SavedRegistration> Written(SavedGraph graph) =>
-        graph.Registrations.Where(registration => registration.FollowsFrom is null && registration.Around is null && !registration.Replaced && registration.Services.Count > 0);
-
-    /// <summary>What registrations compete for: the first service, the mark, and for whom.</summary>
-    private static string Place(SavedRegistration registration) =>
-        $"{registration.Services[0]}|{registration.Mark}|{registration.OnlyFor}|{registration.Decorator}";
-
-    private static string Maker(SavedRegistration registration) => $"{registration.MadeBy}|{registration.Type}|{string.Join("|", registration.Services)}";
-
-    private void Compare(List<SavedRegistration> were, List<SavedRegistration> are)
+    private void Compare(string service, IReadOnlyList<SavedRegistration> were, IReadOnlyList<SavedRegistration> are)
     {
         List<(SavedRegistration Was, SavedRegistration Is)> same = Pair(were, are);
-        foreach ((SavedRegistration was, SavedRegistration now) in same)
+        foreach ((SavedRegistration was, SavedRegistration now) in same.Where(pair => _before.IsFirst(service, pair.Was)))
         {
-            CompareSame(was, now);
+            CompareSame(service, was, now);
         }
 
         // What keeps its order, keeps it among those that stayed.
         List<SavedRegistration> stayed = [.. are.Where(registration => same.Any(pair => pair.Is == registration))];
         if (!same.Select(pair => pair.Is).SequenceEqual(stayed))
         {
-            Add(ChangeKind.OrderChanged, same[0].Was, same[0].Is, Names(_before, same.Select(pair => pair.Was)), Names(_after, stayed));
+            Add(ChangeKind.OrderChanged, service, same[0].Was, same[0].Is, _before.Names(same.Select(pair => pair.Was)), _after.Names(stayed));
         }
 
         Queue<SavedRegistration> gone = new(were.Where(registration => same.All(pair => pair.Was != registration)));
@@ -67,22 +56,22 @@ public sealed class GraphComparison
         {
             if (gone.TryDequeue(out SavedRegistration? was))
             {
-                Add(ChangeKind.Replaced, was, now, Described(_before, was), Described(_after, now));
+                Add(ChangeKind.Replaced, service, was, now, _before.Describe(was), _after.Describe(now));
             }
             else
             {
-                Add(ChangeKind.Added, null, now, "", Described(_after, now));
+                AddOnce(ChangeKind.Added, service, null, now, "", _after.Describe(now));
             }
         }
 
         foreach (SavedRegistration was in gone)
         {
-            Add(ChangeKind.Removed, was, null, Described(_before, was), "");
+            AddOnce(ChangeKind.Removed, service, was, null, _before.Describe(was), "");
         }
     }
 
     /// <summary>Those that are made by the same, in the order before.</summary>
-    private static List<(SavedRegistration Was, SavedRegistration Is)> Pair(List<SavedRegistration> were, List<SavedRegistration> are)
+    private static List<(SavedRegistration Was, SavedRegistration Is)> Pair(IReadOnlyList<SavedRegistration> were, IReadOnlyList<SavedRegistration> are)
     {
         List<SavedRegistration> left = [.. are];
         List<(SavedRegistration, SavedRegistration)> same = [];
@@ -98,28 +87,38 @@ public sealed class GraphComparison
         return same;
     }
 
-    private void CompareSame(SavedRegistration was, SavedRegistration now)
+    private static string Maker(SavedRegistration registration) => $"{registration.MadeBy}|{registration.Type}|{registration.OnlyFor}";
+
+    private void CompareSame(string service, SavedRegistration was, SavedRegistration now)
     {
-        if (was.Lifetime != now.Lifetime)
+        if (was.Lifetime != now.Lifetime && !was.Decorator && was.MadeBy != "alias")
         {
-            Add(ChangeKind.LifetimeChanged, was, now, was.Lifetime, now.Lifetime);
+            Add(ChangeKind.LifetimeChanged, service, was, now, was.Lifetime, now.Lifetime);
         }
 
-        IReadOnlyList<string> asked = [.. was.Needs.Select(need => Described(_before, need))];
-        IReadOnlyList<string> asks = [.. now.Needs.Select(need => Described(_after, need))];
+        IReadOnlyList<string> asked = [.. was.Needs.Select(_before.Describe)];
+        IReadOnlyList<string> asks = [.. now.Needs.Select(_after.Describe)];
         if (!asked.SequenceEqual(asks))
         {
-            Add(ChangeKind.DependenciesChanged, was, now, Only(asked, asks), Only(asks, asked));
+            Add(ChangeKind.DependenciesChanged, service, was, now, Only(asked, asks), Only(asks, asked));
         }
     }
 
-    private void Add(ChangeKind kind, SavedRegistration? was, SavedRegistration? now, string before, string after)
+    private void Add(ChangeKind kind, string service, SavedRegistration? was, SavedRegistration? now, string before, string after) =>
+        _changes.Add(new GraphChange(kind, service, before, after) { RegistrationBefore = was, RegistrationAfter = now });
+
+    /// <summary>What one registration serves beside is told with it.</summary>
+    private void AddOnce(ChangeKind kind, string service, SavedRegistration? was, SavedRegistration? now, string before, string after)
     {
-        SavedGraph graph = now is null ? _before : _after;
-        SavedRegistration shown = (now ?? was)!;
-        string service = graph.NameOf(shown.Services[0]);
-        string mark = shown.Mark is null ? "" : $" marked {graph.NameOf(shown.Mark)}";
-        _changes.Add(new GraphChange(kind, service + mark, before, after) { RegistrationBefore = was, RegistrationAfter = now });
+        int known = _changes.FindIndex(change => change.Kind == kind && change.RegistrationBefore == was && change.RegistrationAfter == now);
+        if (known < 0)
+        {
+            Add(kind, service, was, now, before, after);
+        }
+        else
+        {
+            _changes[known] = _changes[known] with { Service = $"{_changes[known].Service}, {service}" };
+        }
     }
 
     /// <summary>What stands on one side only; all of it where only the order differs.</summary>
@@ -128,19 +127,4 @@ public sealed class GraphComparison
         IReadOnlyList<string> only = [.. these.Except(others)];
         return these.Count == others.Count && only.Count == 0 ? string.Join(", ", these) : string.Join(", ", only);
     }
-
-    private static string Names(SavedGraph graph, IEnumerable<SavedRegistration> registrations) =>
-        string.Join(", ", registrations.Select(registration => graph.NameOf(registration.Type)));
-
-    private static string Described(SavedGraph graph, SavedRegistration registration) => $"{Maker(graph, registration)} ({registration.Lifetime})";
-
-    private static string Maker(SavedGraph graph, SavedRegistration registration) => registration.MadeBy switch
-    {
-        "class" => graph.NameOf(registration.Type),
-        "alias" => $"alias of {graph.NameOf(registration.Type)}",
-        var kind => $"{kind} of {graph.NameOf(registration.Type)}",
-    };
-
-    private static string Described(SavedGraph graph, SavedNeed need) =>
-        $"{(need.Mark is null ? "" : $"[{graph.NameOf(need.Mark)}] ")}{graph.NameOf(need.Service)} {need.Parameter}{(need.Gets == "constant" ? " (a constant)" : "")}";
 }

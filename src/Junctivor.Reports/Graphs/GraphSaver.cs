@@ -17,7 +17,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
         {
             Wiring = name,
             Registrations = [.. nodes.Select(Save)],
-            Services = [.. answers.Select(answer => new SavedService(NameOf(answer.Service.Type), MarkOf(answer.Service.Mark), [.. answer.Front.Select(IdOf)]))],
+            Services = [.. answers.Select(answer => new SavedService { Service = NameOf(answer.Service.Type), Mark = MarkOf(answer.Service.Mark), By = [.. answer.Front.Select(IdOf)] })],
             Names = _names,
         };
     }
@@ -39,7 +39,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
         Mark = MarkOf(node.Mark),
         OnlyFor = node.Endings.OnlyFor is { } only ? NameOf(only) : null,
         Decorator = node.IsDecorator,
-        Replaced = node.IsWritten && node.Order != int.MaxValue && !graph.Arrangement.Counts(node),
+        Replaced = [.. node.Services.Where(service => IsReplaced(node, service)).Select(NameOf)],
         ResolvedDirectly = node.Endings.IsRoot,
         FollowsFrom = node.IsWritten ? null : IdOf(node.Written),
         Around = node.Inner is null ? null : IdOf(node.Inner),
@@ -47,6 +47,10 @@ internal sealed class GraphSaver(ServiceGraph graph)
         Line = node.Place.IsKnown ? node.Place.Line : 0,
         Needs = [.. graph.FindNeeds(node)?.Select(Save) ?? node.Parameters.Select(Unbound)],
     };
+
+    private bool IsReplaced(Node node, TypeRef service) =>
+        node.IsWritten && node.Order != int.MaxValue && !node.IsDecorator
+        && !graph.Arrangement.Of(new ServiceId(service, node.Mark)).Any(offer => offer.Node == node);
 
     private SavedNeed Save(Need need) => Unbound(need.Parameter) with
     {

@@ -27,8 +27,8 @@ public sealed record SavedRegistration
     /// <summary>Whether it is a decorator.</summary>
     public bool Decorator { get; init; }
 
-    /// <summary>Whether it serves nothing any more: others replace it, or it stands back.</summary>
-    public bool Replaced { get; init; }
+    /// <summary>Those of its services that it does not serve after all: others replace it there, or it stands back.</summary>
+    public IReadOnlyList<string> Replaced { get; init; } = [];
 
     /// <summary>Whether it is resolved from outside.</summary>
     public bool ResolvedDirectly { get; init; }

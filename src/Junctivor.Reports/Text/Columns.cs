@@ -18,18 +18,30 @@ internal static class Columns
             yield break;
         }
 
-        int[] widths = [.. Enumerable.Range(0, rows[0].Count).Select(column => rows.Max(row => row[column].Text.Length))];
-        bool fits = widths.Where(column => column > 0).Sum(column => column + Gap) - Gap <= width;
+        int[] widths = Widths(rows);
+        bool fits = WidthOf(widths) <= width;
         foreach (IReadOnlyList<Piece> row in rows)
         {
             yield return Line(fits ? row : [.. row.Take(row.Count - 1)], widths);
             if (!fits && row[^1].Text.Length > 0)
             {
-                string indent = new(' ', row[0].Text.TakeWhile(letter => !char.IsLetterOrDigit(letter)).Count());
-                yield return [new Piece(indent + Below), row[^1]];
+                yield return [new Piece(Continued(row[0].Text) + Below), row[^1]];
             }
         }
     }
+
+    /// <summary>Whether rows fit without breaking any.</summary>
+    public static bool Fit(IReadOnlyList<IReadOnlyList<Piece>> rows, int width) => rows.Count == 0 || WidthOf(Widths(rows)) <= width;
+
+    private static int[] Widths(IReadOnlyList<IReadOnlyList<Piece>> rows) =>
+        [.. Enumerable.Range(0, rows[0].Count).Select(column => rows.Max(row => row[column].Text.Length))];
+
+    private static int WidthOf(int[] widths) => widths.Where(column => column > 0).Sum(column => column + Gap) - Gap;
+
+    /// <summary>The lines of a tree, as they go on below a twig.</summary>
+    private static string Continued(string twig) => string.Concat(twig
+        .TakeWhile(letter => !char.IsLetterOrDigit(letter))
+        .Select(letter => letter is '│' or '├' ? '│' : ' '));
 
     private static List<Piece> Line(IReadOnlyList<Piece> row, int[] widths)
     {

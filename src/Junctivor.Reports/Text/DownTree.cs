@@ -11,15 +11,17 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
     private readonly HashSet<string> _met = new(StringComparer.Ordinal);
     private readonly Dictionary<string, int> _numbers = new(StringComparer.Ordinal);
 
-    public IEnumerable<IReadOnlyList<Piece>> Lines(IReadOnlyList<SavedRegistration> answers, int width)
+    public IEnumerable<IReadOnlyList<Piece>> Lines(string asked, IReadOnlyList<SavedRegistration> answers, int width)
     {
         IReadOnlyList<(Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain)> lines = [.. Walk(answers)];
-        foreach (SavedRegistration again in lines.Where(line => line.IsAgain).Select(line => line.Registration!))
+        HashSet<string> again = [.. lines.Where(line => line.IsAgain).Select(line => line.Registration!.Id)];
+        foreach (SavedRegistration shown in lines.Select(line => line.Registration).OfType<SavedRegistration>().Where(shown => again.Contains(shown.Id)))
         {
-            _numbers.TryAdd(again.Id, _numbers.Count + 1);
+            _numbers.TryAdd(shown.Id, _numbers.Count + 1);
         }
 
-        return Columns.Lay([.. lines.Select(line => Row(line.Twig, line.Need, line.Registration, line.IsAgain))], width);
+        IReadOnlyList<IReadOnlyList<Piece>> withCalls = [.. lines.Select(line => Row(asked, line, MakerText.CallOf))];
+        return Columns.Lay(Columns.Fit(withCalls, width) ? withCalls : [.. lines.Select(line => Row(asked, line, MakerText.Of))], width);
     }
 
     private IEnumerable<(Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain)> Walk(IReadOnlyList<SavedRegistration> answers)
@@ -50,9 +52,11 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
     private IEnumerable<(SavedNeed, SavedRegistration?)> Below(SavedNeed need) =>
         need.By.Count == 0 ? [(need, null)] : need.By.Select(id => (need, (SavedRegistration?)byId[id]));
 
-    private IReadOnlyList<Piece> Row(Twig twig, SavedNeed? need, SavedRegistration? registration, bool isAgain)
+    private IReadOnlyList<Piece> Row(
+        string asked, (Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain) line, Func<SavedGraph, SavedRegistration, string> makerOf)
     {
-        string name = need is null ? graph.NameOf(registration!.Services[0]) : NeedText.Of(graph, need);
+        (Twig twig, SavedNeed? need, SavedRegistration? registration, bool isAgain) = line;
+        string name = need is null ? asked : NeedText.Of(graph, need);
         if (registration is null)
         {
             (string what, Tone tone) = NeedText.Met(need!);
@@ -62,7 +66,7 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
         string number = _numbers.TryGetValue(registration.Id, out int known) ? $"({known})" : "";
         string maker = isAgain
             ? registration.Lifetime == "transient" ? $"another one, as {number}" : $"see {number}"
-            : MakerText.CallOf(graph, registration) + (number.Length > 0 ? $"  {number}" : "");
+            : makerOf(graph, registration) + (number.Length > 0 ? $"  {number}" : "");
         return
         [
             new Piece(twig.Branch + name, need is null ? Tone.Strong : Tone.Plain),

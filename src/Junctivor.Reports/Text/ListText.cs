@@ -5,11 +5,6 @@ namespace Junctivor.Reports.Text;
 /// <summary>Lists the registrations of a wiring: service, made by, lifetime, mark, place.</summary>
 internal static class ListText
 {
-    private static readonly Piece[] Headings =
-    [
-        new("SERVICE", Tone.Faint), new("MADE BY", Tone.Faint), new("LIFETIME", Tone.Faint), new("MARK", Tone.Faint), new("PLACE", Tone.Faint),
-    ];
-
     /// <param name="graph">The graph.</param>
     /// <param name="filter">What to list.</param>
     /// <param name="width">How many letters a line may have.</param>
@@ -22,41 +17,51 @@ internal static class ListText
         if (listed.Count > 0)
         {
             yield return [];
-            foreach (IReadOnlyList<Piece> line in Columns.Lay([Headings, .. listed.SelectMany(registration => Rows(graph, registration))], width))
+            foreach (IReadOnlyList<Piece> line in Columns.Lay([Headings(listed.Any(registration => registration.Mark is not null)), .. listed.SelectMany(registration => Rows(graph, registration))], width))
             {
                 yield return line;
             }
         }
     }
 
+    private static IReadOnlyList<Piece> Headings(bool hasMarks) =>
+    [
+        new("SERVICE", Tone.Faint), new("MADE BY", Tone.Faint), new("LIFETIME", Tone.Faint), new(hasMarks ? "MARK" : "", Tone.Faint), new("PLACE", Tone.Faint),
+    ];
+
     private static string Amount(int registrations) => registrations == 1 ? "1 registration" : $"{registrations} registrations";
 
     /// <summary>One line for each service; the further ones say with which they share their instance.</summary>
     private static IEnumerable<IReadOnlyList<Piece>> Rows(SavedGraph graph, SavedRegistration registration)
     {
-        Tone tone = registration.Replaced ? Tone.Faint : Tone.Plain;
         for (int number = 0; number < registration.Services.Count; number++)
         {
+            bool isReplaced = registration.Replaced.Contains(registration.Services[number]);
+            Tone tone = isReplaced ? Tone.Faint : Tone.Plain;
             string service = graph.NameOf(registration.Services[number]);
             string maker = MakerText.Of(graph, registration);
             yield return number == 0
                 ?
                 [
-                    new Piece(service, registration.Replaced ? Tone.Faint : Tone.Strong),
+                    new Piece(service, isReplaced ? Tone.Faint : Tone.Strong),
                     new Piece((maker == service ? "itself" : maker) + Remark(graph, registration), tone),
-                    new Piece(LifetimeOf(registration), tone),
+                    new Piece(LifetimeOf(registration, isReplaced), tone),
                     new Piece(registration.Mark is null ? "" : graph.NameOf(registration.Mark), tone),
                     new Piece(registration.Place, Tone.Faint),
                 ]
-                : [new Piece(service, Tone.Strong), new Piece($"the same {(maker == service ? "object" : maker)}", tone), new Piece("", tone), new Piece("", tone), new Piece("", tone)];
+                :
+                [
+                    new Piece(service, isReplaced ? Tone.Faint : Tone.Strong), new Piece($"the same {(maker == service ? "object" : maker)}", tone),
+                    new Piece(isReplaced ? "replaced" : "", tone), new Piece("", tone), new Piece("", tone),
+                ];
         }
     }
 
-    private static string LifetimeOf(SavedRegistration registration) => registration switch
+    private static string LifetimeOf(SavedRegistration registration, bool isReplaced) => registration switch
     {
+        _ when isReplaced => "replaced",
         { Decorator: true } => "decorator",
         { MadeBy: "alias" } => "alias",
-        { Replaced: true } => "replaced",
         _ => registration.Lifetime,
     };
 

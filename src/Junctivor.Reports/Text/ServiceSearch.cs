@@ -19,14 +19,11 @@ internal static class ServiceSearch
     }
 
     /// <summary>The matches, to be chosen from.</summary>
-    public static IEnumerable<IReadOnlyList<Piece>> Several(SavedGraph graph, string wanted, IReadOnlyList<SavedService> found)
-    {
-        yield return [new Piece(graph.Wiring, Tone.Strong), $": {found.Count} services match '{wanted}'; name one of them"];
-        foreach (SavedService service in found)
-        {
-            yield return [new Piece($"  {NameOf(graph, service)}", Tone.Strong), new Piece(graph.NameOf(service.Service) == service.Service ? "" : $"  {service.Service}", Tone.Faint)];
-        }
-    }
+    public static IEnumerable<IReadOnlyList<Piece>> Several(SavedGraph graph, string wanted, IReadOnlyList<SavedService> found, int width) =>
+    [
+        [new Piece(graph.Wiring, Tone.Strong), $": {found.Count} services match '{wanted}'; name one of them"],
+        .. Columns.Lay([.. found.Select(service => (IReadOnlyList<Piece>)[new Piece($"  {NameOf(graph, service)}", Tone.Strong), new Piece(service.Service, Tone.Faint)])], width),
+    ];
 
     /// <summary>A hint at names that are nearly the same; empty where there are none.</summary>
     public static string Near(IEnumerable<SavedGraph> graphs, string wanted)

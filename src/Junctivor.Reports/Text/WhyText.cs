@@ -29,7 +29,7 @@ internal sealed class WhyText
 
         yield return [];
         yield return [new Piece("What makes it, and what that needs", Tone.Faint)];
-        foreach (IReadOnlyList<Piece> line in new DownTree(_graph, _byId).Lines(answers, _width))
+        foreach (IReadOnlyList<Piece> line in new DownTree(_graph, _byId).Lines(asked, answers, _width))
         {
             yield return line;
         }
@@ -45,5 +45,5 @@ internal sealed class WhyText
 
     private static Piece Nobody(IReadOnlyList<SavedRegistration> answers) => answers.Any(answer => answer.ResolvedDirectly)
         ? "nobody in the wiring: it is resolved directly"
-        : "nobody in the wiring";
+        : "nobody in the wiring: it is of use only to what resolves it directly";
 }

@@ -3,14 +3,16 @@ using Harbour.Ledger;
 using Harbour.Office;
 using Junctivor;
 
-namespace Harbour.Tests;
+namespace Harbour;
 
 /// <summary>The office for a rehearsal: another clock, a ledger in memory, and notices that are only written down. No class is touched.</summary>
-internal static class Rehearsal
+public static class Rehearsal
 {
+    /// <summary>When every rehearsal takes place.</summary>
     public static readonly DateTimeOffset Noon = new(2027, 5, 4, 12, 0, 0, TimeSpan.Zero);
 
-    public static Wiring Wiring =>
+    /// <summary>What a rehearsal replaces: behind the wiring of the office, or in a branch of its container.</summary>
+    public static Wiring Changes =>
     [
         Singleton.Of<IClock, StoppedClock>().Replacing(),
         Singleton.Of<LedgerPages>(),
@@ -18,11 +20,13 @@ internal static class Rehearsal
         Singleton.Of<NoticeRecorder>().Also<INoticeChannel>().Replacing(),
     ];
 
+    /// <summary>A clock that stands still.</summary>
     public sealed class StoppedClock : IClock
     {
         public DateTimeOffset Now => Noon;
     }
 
+    /// <summary>A channel that only writes down what it was told.</summary>
     public sealed class NoticeRecorder : INoticeChannel
     {
         public string Name => "recorder";
@@ -32,11 +36,13 @@ internal static class Rehearsal
         public void Tell(string notice) => Notices.Add(notice);
     }
 
+    /// <summary>The lines of a ledger that is not kept.</summary>
     public sealed class LedgerPages
     {
         public List<Booking> Lines { get; } = [];
     }
 
+    /// <summary>A ledger on pages in memory.</summary>
     public sealed class MemoryLedger(LedgerPages pages) : IBerthLedger
     {
         public string Badge => "memory";
