@@ -105,8 +105,18 @@ internal static class CommandLine
         }
         catch (CannotCheckException problem)
         {
-            Console.Error.WriteLine($"junctivor: {problem.Message}");
-            return ExitStatus.CannotCheck;
+            return Complain(problem.Message);
         }
+        catch (Exception failure) when (failure is FileNotFoundException or FileLoadException or BadImageFormatException or TypeLoadException or MissingMemberException)
+        {
+            string message = failure.GetBaseException() is CannotCheckException problem ? problem.Message : $"the assembly cannot be loaded whole: {failure.Message.Split('\n')[0]}";
+            return Complain(message);
+        }
+    }
+
+    private static int Complain(string message)
+    {
+        Console.Error.WriteLine($"junctivor: {message}");
+        return ExitStatus.CannotCheck;
     }
 }

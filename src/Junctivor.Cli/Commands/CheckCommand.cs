@@ -8,12 +8,14 @@ namespace Junctivor.Cli.Commands;
 internal static class CheckCommand
 {
     public static int Run(FileInfo assembly, string? wiring, BuildOptions options, CheckOutput output) =>
-        Report(WiringFinder.Find(assembly, wiring), options, output);
+        Report(Waiting.While($"Reading {assembly.Name} …", () => WiringFinder.Find(assembly, wiring)), options, output);
 
     /// <summary>Writes the report of each, and gives the exit status for them all.</summary>
     public static int Report(IReadOnlyList<FoundWiring> wirings, BuildOptions options, CheckOutput output)
     {
-        IReadOnlyList<NamedReport> reports = [.. wirings.Select(found => new NamedReport(found.Name, found.Wiring.Count, found.Wiring.Check(options)))];
+        IReadOnlyList<NamedReport> reports = Waiting.While(
+            "Checking …",
+            () => wirings.Select(found => new NamedReport(found.Name, found.Wiring.Count, found.Wiring.Check(options))).ToList());
         switch (output.Format)
         {
             case CheckFormat.Json:

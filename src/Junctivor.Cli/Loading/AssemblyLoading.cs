@@ -19,7 +19,9 @@ internal static class AssemblyLoading
         settings.Apply();
         try
         {
-            return new CheckedLoadContext(file.FullName, settings.FrameworkFolders).LoadFromAssemblyPath(file.FullName);
+            Assembly assembly = new CheckedLoadContext(file.FullName, settings.FrameworkFolders()).LoadFromAssemblyPath(file.FullName);
+            OwnVersion.Check(assembly);
+            return assembly;
         }
         catch (BadImageFormatException)
         {

@@ -16,6 +16,7 @@ internal sealed class CheckedLoadContext(string assemblyPath, IReadOnlyList<stri
     {
         if (assemblyName.Name == typeof(Wiring).Assembly.GetName().Name)
         {
+            OwnVersion.Check(Name, assemblyName);
             return typeof(Wiring).Assembly;
         }
 

@@ -9,9 +9,14 @@ internal sealed class RuntimeSettings
 {
     private const string OwnFramework = "Microsoft.NETCore.App";
 
+    private readonly string _assembly;
     private readonly JsonNode? _options;
 
-    private RuntimeSettings(JsonNode? options) => _options = options;
+    private RuntimeSettings(string assembly, JsonNode? options)
+    {
+        _assembly = assembly;
+        _options = options;
+    }
 
     private static string SharedFolder => Path.GetFullPath(Path.Combine(RuntimeEnvironment.GetRuntimeDirectory(), "..", ".."));
 
@@ -19,13 +24,29 @@ internal sealed class RuntimeSettings
     /// Where the shared frameworks are that the assembly names beside the basic one; for a library, which names none, all
     /// that are installed for this runtime.
     /// </summary>
-    public IReadOnlyList<string> FrameworkFolders =>
-    [
-        .. (_options is null ? Installed() : Frameworks())
-            .Where(framework => framework.Name != OwnFramework)
-            .Select(framework => FolderOf(framework.Name, framework.Version))
-            .OfType<string>(),
-    ];
+    /// <exception cref="CannotCheckException">One that it names is not installed, or is newer than what the command runs on.</exception>
+    public IReadOnlyList<string> FrameworkFolders()
+    {
+        if (_options is null)
+        {
+            return [.. Installed().Where(framework => framework.Name != OwnFramework).Select(framework => FolderOf(framework.Name, framework.Version)).OfType<string>()];
+        }
+
+        List<string> folders = [];
+        foreach ((string name, string version) in Frameworks())
+        {
+            if (name != OwnFramework)
+            {
+                folders.Add(FolderOf(name, version) ?? throw new CannotCheckException($"{_assembly} needs {name} {version}, which is not installed here: install it, or check where it is."));
+            }
+            else if (VersionOf(version) is { } wanted && wanted.Major > Environment.Version.Major)
+            {
+                throw new CannotCheckException($"{_assembly} needs .NET {wanted.Major}, and this command runs on .NET {Environment.Version.Major}: install the newer SDK, and set DOTNET_ROLL_FORWARD=Major.");
+            }
+        }
+
+        return folders;
+    }
 
     /// <exception cref="CannotCheckException">The file is there, and cannot be read.</exception>
     public static RuntimeSettings Beside(FileInfo assembly)
@@ -33,12 +54,12 @@ internal sealed class RuntimeSettings
         string path = Path.ChangeExtension(assembly.FullName, ".runtimeconfig.json");
         if (!File.Exists(path))
         {
-            return new RuntimeSettings(null);
+            return new RuntimeSettings(assembly.Name, null);
         }
 
         try
         {
-            return new RuntimeSettings(JsonNode.Parse(File.ReadAllText(path))?["runtimeOptions"]);
+            return new RuntimeSettings(assembly.Name, JsonNode.Parse(File.ReadAllText(path))?["runtimeOptions"]);
         }
         catch (JsonException failure)
         {
@@ -65,17 +86,19 @@ internal sealed class RuntimeSettings
         ? Directory.GetDirectories(SharedFolder).Select(folder => (Path.GetFileName(folder), $"{Environment.Version.Major}.0.0"))
         : [];
 
+    private static Version? VersionOf(string text) => Version.TryParse(text.Split('-')[0], out Version? version) ? version : null;
+
     /// <summary>The newest installed version that is no older than the one named, of the same major version.</summary>
     private static string? FolderOf(string framework, string version)
     {
         string shared = Path.Combine(SharedFolder, framework);
-        if (!Directory.Exists(shared) || !Version.TryParse(version.Split('-')[0], out Version? wanted))
+        if (!Directory.Exists(shared) || VersionOf(version) is not { } wanted)
         {
             return null;
         }
 
         return Directory.GetDirectories(shared)
-            .Select(folder => (Folder: folder, Version: Version.TryParse(Path.GetFileName(folder).Split('-')[0], out Version? installed) ? installed : null))
+            .Select(folder => (Folder: folder, Version: VersionOf(Path.GetFileName(folder))))
             .Where(each => each.Version is not null && each.Version.Major == wanted.Major && each.Version >= wanted)
             .OrderByDescending(each => each.Version)
             .FirstOrDefault()

@@ -1,3 +1,4 @@
+using Junctivor.Cli.Output;
 using Junctivor.Reports.Graphs;
 
 namespace Junctivor.Cli.Loading;
@@ -11,7 +12,7 @@ internal static class WiringSource
     {
         if (!string.Equals(file.Extension, ".json", StringComparison.OrdinalIgnoreCase))
         {
-            return [.. WiringFinder.Find(file, wiring).Select(found => SavedGraph.Of(found.Name, found.Wiring))];
+            return Waiting.While($"Reading {file.Name} …", () => WiringFinder.Find(file, wiring).Select(found => SavedGraph.Of(found.Name, found.Wiring)).ToList());
         }
 
         SavedGraph saved = ReadSaved(file);

@@ -26,12 +26,55 @@ public static class GraphJson
         {
             using JsonDocument document = JsonDocument.Parse(json);
             Check(document.RootElement);
-            return document.Deserialize<SavedGraph>(Json.Short)!;
+            SavedGraph graph = document.Deserialize<SavedGraph>(Json.Short)!;
+            CheckReferences(graph);
+            return graph;
         }
         catch (JsonException failure)
         {
             throw new SavedGraphException($"is no saved graph that can be read (line {(failure.LineNumber ?? 0) + 1}): save it again with 'junctivor list --format json'.", failure);
         }
+    }
+
+    /// <summary>What is referred to must be there, and nothing may wrap itself: others rely on it.</summary>
+    private static void CheckReferences(SavedGraph graph)
+    {
+        Dictionary<string, SavedRegistration> byId = [];
+        foreach (SavedRegistration registration in graph.Registrations)
+        {
+            if (registration.Services.Count == 0 || !byId.TryAdd(registration.Id, registration))
+            {
+                throw new SavedGraphException($"has '{registration.Id}' twice, or without a service: save it again with 'junctivor list --format json'.");
+            }
+        }
+
+        IEnumerable<string?> mentioned = graph.Registrations
+            .SelectMany(registration => registration.Needs.SelectMany(need => need.By).Append(registration.Around).Append(registration.FollowsFrom))
+            .Concat(graph.Services.SelectMany(service => service.By));
+        string? unknown = mentioned.FirstOrDefault(id => id is not null && !byId.ContainsKey(id));
+        if (unknown is not null)
+        {
+            throw new SavedGraphException($"refers to '{unknown}', which is not in it: save it again with 'junctivor list --format json'.");
+        }
+
+        if (graph.Registrations.Any(registration => IsWrappedByItself(registration, byId)))
+        {
+            throw new SavedGraphException("has decorators in a ring: save it again with 'junctivor list --format json'.");
+        }
+    }
+
+    private static bool IsWrappedByItself(SavedRegistration registration, Dictionary<string, SavedRegistration> byId)
+    {
+        HashSet<string> met = [];
+        for (SavedRegistration? current = registration; current is not null; current = current.Around is null ? null : byId[current.Around])
+        {
+            if (!met.Add(current.Id))
+            {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static void Check(JsonElement root)

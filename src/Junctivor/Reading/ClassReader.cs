@@ -98,11 +98,23 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
             }
             else
             {
-                misfits.Add(new Misfit(Trouble(node, value, type, fitting), Meant(chosen, value)));
+                string? meant = Meant(chosen, value);
+                misfits.Add(new Misfit(Trouble(node, value, type, fitting), meant));
+                TakeAsPassed(filled, fitting.Count == 1 ? fitting[0].Name : meant);
             }
         }
 
         return node with { Constructors = [chosen.With(filled)], Endings = node.Endings with { Misfits = misfits } };
+    }
+
+    /// <summary>What was passed wrongly is not missing besides.</summary>
+    private void TakeAsPassed(List<Parameter> filled, string? name)
+    {
+        int place = filled.FindIndex(parameter => parameter.Name == name && !parameter.IsPassed);
+        if (place >= 0)
+        {
+            filled[place] = parameters.Passing(filled[place], null);
+        }
     }
 
     private bool CanTake(Parameter parameter, PassedValue value) =>

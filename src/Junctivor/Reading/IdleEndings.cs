@@ -20,7 +20,7 @@ internal static class IdleEndings
         bool makes = entry.Making is Making.OfClass or Making.OfFactory or Making.OfAsyncFactory;
         if (entry.Passed.Count > 0 && entry.Making is not Making.OfClass)
         {
-            yield return "Passing is for the parameters of a constructor";
+            yield return "Passing is for the parameters of a constructor, and nothing here calls one";
         }
 
         if (entry.Endings.IsLate && !(entry.Making is Making.OfIncoming && entry.Level == Graph.Level.Singleton))

@@ -109,7 +109,7 @@ public class FunctionTests
         ];
 
         Assert.Equal(["FunctionTests.Stamp", "TimeSpan"], wiring.Check().Notes.Where(fault => fault.Code == "JV303").Select(fault => fault.Candidates[1]));
-        Assert.Contains(wiring.Check().Notes, fault => fault.Remarks[0].EndsWith("keeps At, Label as first made.", StringComparison.Ordinal));
+        Assert.Contains(wiring.Check().Notes, fault => fault.Remarks[0].EndsWith("keeps At, Label as it was then.", StringComparison.Ordinal));
         Assert.Equal("JV303", Assert.Single(wiring.Check().Warnings).Code);
     }
 

@@ -32,6 +32,13 @@ internal sealed class AbsentRule : IRule
     /// <summary>Who accepts it is told apart from who does not.</summary>
     private static bool IsAccepted(Node consumer) => consumer.Endings.Accepted.Any(acceptance => acceptance.Code == FaultKind.Absent.Code);
 
+    private static IEnumerable<Cure> Cures(IReadOnlyList<NearMiss> near) => near
+        .Select(each => each.Cure)
+        .OfType<Cure>()
+        .Select(cure => cure with { Advice = $"if it was forgotten, {cure.Advice}" })
+        .DefaultIfEmpty(new Cure("register it, if it was forgotten"))
+        .Append(new Cure("if it may be absent, say so behind the registration of whoever asks", RegistrationText.Accept(FaultKind.Absent)));
+
     private static Fault Absent(ServiceGraph graph, ServiceId service, IReadOnlyList<Need> needs, string what, string got)
     {
         Steps steps = new(graph);
@@ -48,7 +55,7 @@ internal sealed class AbsentRule : IRule
             Summary = $"{service} {what}: {first.Consumer.Name} gets {got}",
             Path = steps.Path,
             Remarks = [.. near.Select(each => each.Remark)],
-            Cures = [new Cure("register it, if it was forgotten"), .. near.Select(each => each.Cure).OfType<Cure>()],
+            Cures = [.. Cures(near)],
             Candidates = [.. needs.Select(need => need.Consumer.Name).Distinct()],
             Order = first.Consumer.Order,
         };

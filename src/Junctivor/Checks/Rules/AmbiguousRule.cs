@@ -93,7 +93,7 @@ internal sealed class AmbiguousRule : IRule
                 RegistrationText.Parameter(mark, service.Name, parameter)));
         }
 
-        cures.Add(new Cure("put behind the one to take where one is wanted", ".FirstChoice()"));
+        cures.Add(new Cure("say which one to take where one is wanted, and put behind it", ".FirstChoice()"));
         cures.Add(new Cure("take all of them", RegistrationText.Parameter(supply.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
         return cures;
     }

@@ -90,7 +90,7 @@ internal sealed class CycleRule : IRule
             Cures =
             [
                 new Cure(
-                    $"open the ring in {closing.From.Name}, which then touches Value only after construction: take",
+                    $"open the ring in {closing.From.Name}, which may touch Value only after construction; take",
                     RegistrationText.Parameter(closing.Need.Parameter.Mark, $"Lazy<{closing.Need.Parameter.Type.Name}>", closing.Need.Parameter.Name)),
                 new Cure("move what they want of each other into a class that each of them can take"),
             ],

@@ -43,8 +43,8 @@ internal sealed class FrozenTransientRule : IRule
             Cures =
             [
                 frozen.Made.IsDisposable
-                    ? new Cure($"let what a run makes end with the run: in {holder.Name}, take", Take(edge, $"FreshScope<{service}>"))
-                    : new Cure($"call a function for a fresh one each time: in {holder.Name}, take", Take(edge, $"Func<{service}>")),
+                    ? new Cure($"let what a run makes end with the run; in {holder.Name}, take", Take(edge, $"FreshScope<{service}>"))
+                    : new Cure($"call a function for a fresh one each time; in {holder.Name}, take", Take(edge, $"Func<{service}>")),
                 new Cure("if one for all is meant, say so where it is registered", RegistrationText.Again(frozen, Level.Singleton)),
                 new Cure($"if one for {holder.Name} alone is meant, say so behind its registration", RegistrationText.Accept(FaultKind.FrozenTransient)),
             ],
@@ -62,7 +62,7 @@ internal sealed class FrozenTransientRule : IRule
         else
         {
             string state = IsPlain(frozen.Made) ? "the value" : string.Join(", ", frozen.Made.State.Take(ShownState));
-            yield return $"Whoever asks elsewhere gets a fresh one; {holder.Name} keeps {state} as first made.";
+            yield return $"A transient is made afresh for each that asks; {holder.Name} asks once, and keeps {state} as it was then.";
         }
     }
 

@@ -18,7 +18,7 @@ internal sealed class LevelRule : IRule
             IReadOnlyList<IReadOnlyList<Edge>> ways = [.. HeldWays.From(graph, node).Where(way => way[way.Count - 1].To.Level.IsUsersOwn)];
             if (FirstApart(node, ways) is { } apart)
             {
-                yield return Found(graph, node, apart.One, apart.Other, apart.Way);
+                yield return Found(graph, node, apart.One, apart.Other, [.. ways.Where(way => way[way.Count - 1].To.Level == apart.One).Take(1), apart.Way]);
             }
         }
     }
@@ -38,11 +38,11 @@ internal sealed class LevelRule : IRule
         return null;
     }
 
-    private static Fault Found(ServiceGraph graph, Node node, Level one, Level other, IReadOnlyList<Edge> way) => new()
+    private static Fault Found(ServiceGraph graph, Node node, Level one, Level other, IReadOnlyList<IReadOnlyList<Edge>> ways) => new()
     {
         Kind = FaultKind.LevelOutOfPlace,
         Summary = $"{node.Name} needs the levels {one} and {other}, and neither is entered within the other",
-        Path = new Steps(graph).Chain(way).Path,
+        Path = new Steps(graph).Tree(ways).Path,
         Remarks = ["No scope is inside both, so nobody could resolve it."],
         Cures =
         [

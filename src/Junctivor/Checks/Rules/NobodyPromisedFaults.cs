@@ -32,13 +32,16 @@ internal static class NobodyPromisedFaults
         return new Fault
         {
             Kind = FaultKind.NobodyPromised,
-            Summary = $"{service} was handed over, and the wiring does not promise it {(level == Level.Singleton ? "for the container" : $"for a {level} scope")}",
+            Summary = $"{service} was handed over, and the wiring does not promise it for {PlaceOf(level)}",
             Path = steps.Path,
+            Remarks = near.Count > 0 && otherLevel is null ? ["A value counts under exactly the type and mark that it is handed over as."] : [],
             Cures = [.. otherLevel is null ? Cures(level, service, near) : [AtOtherLevel(otherLevel)]],
             Candidates = [service.ToString()],
             Order = int.MaxValue,
         };
     }
+
+    private static string PlaceOf(Level level) => level == Level.Singleton ? "the container" : level == Level.Scoped ? "a scope" : $"a {level}";
 
     /// <summary>What is promised as an interface or a base class of what was handed over, or under another mark.</summary>
     private static IReadOnlyList<Node> WiderPromises(ServiceGraph graph, ServiceId service) =>

@@ -20,7 +20,7 @@ internal sealed class UnreleasedTransientRule : IRule
             Cures =
             [
                 new Cure(
-                    $"let what a run makes end with the run: in {node.Name}, take",
+                    $"let what a run makes end with the run; in {node.Name}, take",
                     RegistrationText.Parameter(edge.Need.Parameter.Mark, $"FreshScope<{edge.To.Services[0].Name}>", edge.Need.Parameter.Name)),
                 new Cure($"end each one yourself, and say so behind the registration of {edge.To.Name}", ".LeaveUndisposed()"),
             ],

@@ -1,0 +1,19 @@
+using Junctivor;
+
+namespace Mistakes.Samples;
+
+/// <summary>JV401: the ledger is opened asynchronously, and asked for before anybody has awaited it.</summary>
+public static class AsyncNotReady
+{
+    public static object Ask()
+    {
+        Wiring wiring = [Singleton.FromAsync(() => LedgerFile.OpenAsync("ledger.txt"))];
+        using Container container = wiring.Build();
+        return container.Resolve<LedgerFile>();
+    }
+
+    private sealed record LedgerFile(string Path)
+    {
+        public static Task<LedgerFile> OpenAsync(string path) => Task.FromResult(new LedgerFile(path));
+    }
+}

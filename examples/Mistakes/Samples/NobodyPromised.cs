@@ -1,0 +1,18 @@
+using Junctivor;
+
+namespace Mistakes.Samples;
+
+/// <summary>JV107: the caller is handed over as a class, and promised as an interface.</summary>
+public static class NobodyPromised
+{
+    public static Scope Start()
+    {
+        Wiring wiring = [Scoped.Incoming<ICaller>()];
+        using Container container = wiring.Build();
+        return container.StartScope(Incoming.Value(new Caller("Mira")));
+    }
+
+    private interface ICaller;
+
+    private sealed record Caller(string Name) : ICaller;
+}

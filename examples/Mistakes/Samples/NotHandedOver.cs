@@ -1,0 +1,21 @@
+using Junctivor;
+
+namespace Mistakes.Samples;
+
+/// <summary>JV105: the settings are promised, and Build is called without them.</summary>
+public static class NotHandedOver
+{
+    public static Container Build()
+    {
+        Wiring wiring =
+        [
+            Singleton.Incoming<HarbourSettings>(),
+            Singleton.From((HarbourSettings settings) => new LedgerFile(settings.DataFolder)),
+        ];
+        return wiring.Build();
+    }
+
+    private sealed record HarbourSettings(string DataFolder);
+
+    private sealed record LedgerFile(string Folder);
+}

@@ -1,0 +1,13 @@
+using Junctivor;
+
+namespace Mistakes.Samples;
+
+/// <summary>JV207: a file among the plug-ins is no assembly.</summary>
+public static class PluginLeftOut
+{
+    public static Wiring In(string folder)
+    {
+        File.WriteAllText(Path.Combine(folder, "Foghorn.dll"), "not yet built");
+        return [.. Plugins.In(folder)];
+    }
+}
