@@ -18,6 +18,11 @@ static int Show(IReadOnlyList<string> wanted)
     }
 
     IEnumerable<Mistake> shown = Collection.All.Where(mistake => wanted.Count == 0 || wanted.Contains(mistake.Code, StringComparer.OrdinalIgnoreCase));
-    Console.WriteLine(string.Join("\n\n", shown.SelectMany(mistake => mistake.Show().All)));
+    foreach (Mistake mistake in shown)
+    {
+        Console.WriteLine($"---- {mistake.Code}: examples/Mistakes/Samples/{mistake.Sample.Name}.cs ----\n\n{mistake.Source()}\n");
+        Console.WriteLine($"{string.Join("\n\n", mistake.Show().All)}\n");
+    }
+
     return 0;
 }

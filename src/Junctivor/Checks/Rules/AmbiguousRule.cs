@@ -93,7 +93,7 @@ internal sealed class AmbiguousRule : IRule
                 RegistrationText.Parameter(mark, service.Name, parameter)));
         }
 
-        cures.Add(new Cure("say which one to take where one is wanted, and put behind it", ".FirstChoice()"));
+        cures.Add(new Cure($"let one come first where one is wanted, such as {supply.Candidates[0].Name}{PlaceNames.At(supply.Candidates[0].Place, graph.SharedFolder)}; put behind it", ".FirstChoice()"));
         cures.Add(new Cure("take all of them", RegistrationText.Parameter(supply.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
         return cures;
     }

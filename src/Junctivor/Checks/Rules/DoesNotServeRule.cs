@@ -24,7 +24,7 @@ internal sealed class DoesNotServeRule : IRule
             Kind = FaultKind.DoesNotServe,
             Summary = $"{node.Made.Name} is registered for {service.Name}, and does not {verb} it",
             Path = new Steps(graph).Node(node).Path,
-            Remarks = [.. implementing.Select(other => $"{other.Made.Name} does, registered{PlaceNames.At(other.Place, graph.SharedFolder)}."), .. unregistered.Select(type => $"{type.Name} does, and is not registered.")],
+            Remarks = [.. implementing.Select(other => $"{other.Made.Name} does, and is registered{PlaceNames.At(other.Place, graph.SharedFolder)}."), .. unregistered.Select(type => $"{type.Name} does, and is not registered.")],
             Cures =
             [
                 .. unregistered.Take(1).Select(type => new Cure($"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type))),

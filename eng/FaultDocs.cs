@@ -1,0 +1,31 @@
+#:project ../examples/Mistakes/Mistakes.csproj
+// Writes the examples of docs/faults.md: each sample of examples/Mistakes, and what is said to it.
+// usage: dotnet run eng/FaultDocs.cs
+
+using Mistakes;
+
+string page = Path.Combine(Directory.GetCurrentDirectory(), "docs", "faults.md");
+if (!File.Exists(page))
+{
+    Console.Error.WriteLine("Run this from the root of the repository.");
+    return 2;
+}
+
+string text = File.ReadAllText(page);
+foreach (Mistake mistake in Collection.All)
+{
+    int section = text.IndexOf($"\n## {mistake.Code} ", StringComparison.Ordinal);
+    text = Fill(text, section, "csharp", mistake.Source());
+    text = Fill(text, section, "text", string.Join("\n\n", mistake.Show().All));
+}
+
+File.WriteAllText(page, text);
+return 0;
+
+static string Fill(string text, int section, string language, string block)
+{
+    string fence = $"```{language}\n";
+    int start = text.IndexOf(fence, section, StringComparison.Ordinal) + fence.Length;
+    int end = text.IndexOf("```", start, StringComparison.Ordinal);
+    return text[..start] + block + "\n" + text[end..];
+}

@@ -1,0 +1,48 @@
+using Junctivor.Checks;
+
+namespace Mistakes.Tests;
+
+/// <summary>What a cure says to write, compiles where it is pasted, and mends what it was offered for.</summary>
+public class CureTests
+{
+    /// <summary>What is not written in one place: several marks, the order of fields, the body of a method.</summary>
+    private static readonly string[] Elsewhere = ["tell them apart", "enter one level", "let the methods of"];
+
+    public static TheoryData<string, string> Cures
+    {
+        get
+        {
+            TheoryData<string, string> cures = [];
+            foreach (Mistake mistake in Collection.All.Where(mistake => mistake.Sample.GetProperty("Wiring") is not null))
+            {
+                foreach (Cure cure in mistake.Show().All[0].Cures.Where(CanBePasted))
+                {
+                    cures.Add(mistake.Code, cure.ToString());
+                }
+            }
+
+            return cures;
+        }
+    }
+
+    [Fact]
+    public void Most_samples_have_a_cure_that_can_be_pasted() =>
+        Assert.InRange(Cures.Select(row => row.Data.Item1).Distinct().Count(), 15, Collection.All.Count);
+
+    [Theory]
+    [MemberData(nameof(Cures))]
+    public void A_cure_mends_what_it_was_offered_for(string code, string cure)
+    {
+        Mistake mistake = Collection.All.Single(mistake => mistake.Code == code);
+        Fault fault = mistake.Show().All[0];
+
+        using PastedSample mended = new(mistake, fault, fault.Cures.Single(offered => offered.ToString() == cure));
+
+        Assert.DoesNotContain(mended.Wiring.Check().All, found => found.Code == code);
+    }
+
+    private static bool CanBePasted(Cure cure) =>
+        cure.Code is { } code
+        && !Elsewhere.Any(start => cure.Advice.StartsWith(start, StringComparison.Ordinal))
+        && (!code.Contains('…', StringComparison.Ordinal) || code.StartsWith(".Accept", StringComparison.Ordinal) || code.StartsWith(".Passing", StringComparison.Ordinal));
+}
