@@ -9,12 +9,12 @@ namespace Junctivor.Reports;
 internal static class Json
 {
     /// <summary>Without what is null, false, zero or empty. Type names keep their angle brackets: nothing of this is put into a page unescaped.</summary>
-    public static readonly JsonSerializerOptions Short = Options(JsonIgnoreCondition.WhenWritingDefault);
+    public static readonly JsonSerializerOptions Short = Options(JsonIgnoreCondition.WhenWritingDefault, WithoutEmptyLists);
 
     /// <summary>Without what is null.</summary>
     public static readonly JsonSerializerOptions Full = Options(JsonIgnoreCondition.WhenWritingNull);
 
-    private static JsonSerializerOptions Options(JsonIgnoreCondition ignored) => new(JsonSerializerDefaults.Web)
+    private static JsonSerializerOptions Options(JsonIgnoreCondition ignored, params Action<JsonTypeInfo>[] modifiers) => new(JsonSerializerDefaults.Web)
     {
         WriteIndented = true,
         NewLine = "\n",
@@ -22,7 +22,7 @@ internal static class Json
         DefaultIgnoreCondition = ignored,
         NumberHandling = JsonNumberHandling.Strict,
         RespectNullableAnnotations = true,
-        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { WithoutEmptyLists } },
+        TypeInfoResolver = modifiers.Aggregate<Action<JsonTypeInfo>, IJsonTypeInfoResolver>(new DefaultJsonTypeInfoResolver(), JsonTypeInfoResolver.WithAddedModifier),
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
     };
 
@@ -31,7 +31,7 @@ internal static class Json
     {
         foreach (JsonPropertyInfo property in type.Properties.Where(property => property.PropertyType.IsAssignableTo(typeof(IReadOnlyList<object>))))
         {
-            property.ShouldSerialize = (_, value) => value is not IReadOnlyList<object> { Count: 0 };
+            property.ShouldSerialize = (_, value) => value is IReadOnlyList<object> { Count: > 0 };
         }
     }
 }

@@ -52,9 +52,9 @@ public class CheckTests
 
         Assert.Equal((1, ""), (run.Status, run.Errors));
         Assert.Contains("faulty: 2 faults", run.Output, StringComparison.Ordinal);
-        Assert.Contains("JV101 missing: Mooring asks for Anchor", run.Output, StringComparison.Ordinal);
-        Assert.Contains("JV301 captive: Bollard (singleton) holds Rope (scoped)", run.Output, StringComparison.Ordinal);
-        Assert.Contains("MarkedWirings.cs:10", run.Output, StringComparison.Ordinal);
+        Assert.Contains("JV101 missing: MarkedWirings.Mooring asks for MarkedWirings.Anchor", run.Output, StringComparison.Ordinal);
+        Assert.Contains("JV301 captive: MarkedWirings.Bollard (singleton) holds MarkedWirings.Rope (scoped)", run.Output, StringComparison.Ordinal);
+        Assert.Contains("MarkedWirings.cs:12", run.Output, StringComparison.Ordinal);
         Assert.DoesNotContain("\u001b", run.Output, StringComparison.Ordinal);
     }
 
@@ -62,7 +62,7 @@ public class CheckTests
     [InlineData("throwing", "MarkedWirings.Throwing threw InvalidOperationException: The tide is out.")]
     [InlineData("empty-handed", "MarkedWirings.EmptyHanded gives null")]
     [InlineData("misplaced", "is no public static property or method")]
-    [InlineData("none", "has no wiring 'none'; it has empty-handed, faulty, misplaced, Sound, throwing.")]
+    [InlineData("none", "has no wiring 'none'; it has empty-handed, faulty, frozen, misplaced, native, Sound, throwing.")]
     public async Task A_root_that_cannot_be_read_is_one_line_and_ends_with_2(string wiring, string line)
     {
         AssertComplaint(await Check(Here, "--wiring", wiring), line);
@@ -94,13 +94,80 @@ public class CheckTests
     }
 
     [Fact]
-    public async Task The_demo_shows_a_sound_wiring_and_one_with_mistakes()
+    public async Task The_demo_shows_every_command()
     {
         ProgramRun run = await ProgramRun.Of("src/Junctivor.Cli", "demo");
 
         Assert.Equal((0, ""), (run.Status, run.Errors));
-        Assert.Contains("a sound harbour: sound", run.Output, StringComparison.Ordinal);
+        Assert.Contains("office: 7 registrations", run.Output, StringComparison.Ordinal);
+        Assert.Contains("└─ Planner: BerthPlanner", run.Output, StringComparison.Ordinal);
+        Assert.Contains("office → rehearsal: 4 differences", run.Output, StringComparison.Ordinal);
+        Assert.Contains("office: sound", run.Output, StringComparison.Ordinal);
         Assert.Contains("a harbour with mistakes: 6 faults", run.Output, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_a_registration_accepts_is_told_apart_with_its_reason()
+    {
+        ProgramRun run = await Check(Here, "--wiring", "frozen");
+
+        Assert.Equal((0, ""), (run.Status, run.Errors));
+        Assert.Contains("frozen: sound", run.Output, StringComparison.Ordinal);
+        Assert.Contains("because: A bollard has one rope.", run.Output, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("JV101=note", "JV101 missing stays a fault")]
+    [InlineData("JV999=note", "There is no fault 'JV999'")]
+    [InlineData("JV303:fault", "'JV303:fault' is no severity: write CODE=fault")]
+    public async Task A_severity_that_cannot_be_set_is_one_line_and_ends_with_2(string severity, string line) =>
+        AssertComplaint(await Check(Here, "--wiring", "Sound", "--severity", severity), line);
+
+    [Fact]
+    public async Task A_code_can_be_given_another_severity()
+    {
+        string mistakes = ProgramRun.OutputOf("examples/Mistakes");
+
+        ProgramRun asNote = await Check(mistakes, "--wiring", "JV303");
+        ProgramRun asFault = await Check(mistakes, "--wiring", "JV303", "--severity", "jv303=fault");
+
+        Assert.Equal((0, 1), (asNote.Status, asFault.Status));
+        Assert.Contains("JV303: 1 fault", asFault.Output, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("json", "\"format\": \"junctivor-check\"")]
+    [InlineData("sarif", "\"version\": \"2.1.0\"")]
+    [InlineData("text", "JV301 captive: ")]
+    public async Task Every_form_can_be_written_to_a_file(string format, string expected)
+    {
+        string file = Path.GetTempFileName();
+        try
+        {
+            ProgramRun run = await Check(Here, "--wiring", "faulty", "--format", format, "--output", file);
+
+            Assert.Equal((1, "", ""), (run.Status, run.Output, run.Errors));
+            Assert.Contains(expected, await File.ReadAllTextAsync(file, TestContext.Current.CancellationToken), StringComparison.Ordinal);
+        }
+        finally
+        {
+            File.Delete(file);
+        }
+    }
+
+    [Fact]
+    public async Task A_file_that_cannot_be_written_is_one_line_and_ends_with_2() =>
+        AssertComplaint(await Check(Here, "--wiring", "Sound", "--output", Path.Combine("nowhere", "report.txt")), "cannot be written");
+
+    [Theory]
+    [InlineData(80)]
+    [InlineData(120)]
+    public async Task Sentences_are_broken_at_the_width_and_code_is_not(int columns)
+    {
+        ProgramRun run = await ProgramRun.AsWideAs(columns, "src/Junctivor.Cli", "check", Here, "--wiring", "faulty");
+
+        Assert.All(run.Output.Split('\n').Where(line => !line.StartsWith("             ", StringComparison.Ordinal)), line => Assert.InRange(line.Length, 0, columns));
+        Assert.Contains("             FreshScope<MarkedWirings.Rope> Rope\n", run.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
     }
 
     private static Task<ProgramRun> Check(params string[] arguments) => ProgramRun.Of("src/Junctivor.Cli", ["check", .. arguments]);

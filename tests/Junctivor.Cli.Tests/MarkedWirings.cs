@@ -1,3 +1,5 @@
+using Microsoft.Data.Sqlite;
+
 namespace Junctivor.Cli.Tests;
 
 // What the command finds when it is pointed at this assembly.
@@ -8,6 +10,20 @@ public static class MarkedWirings
 
     [CheckedWiring("faulty")]
     public static Wiring Faulty() => [Singleton.Of<Mooring>(), Scoped.Of<Rope>(), Singleton.Of<Bollard>()];
+
+    [CheckedWiring("native")]
+    public static Wiring Native
+    {
+        get
+        {
+            using SqliteConnection connection = new("Data Source=:memory:");
+            connection.Open();
+            return [Singleton.Value(connection.ServerVersion)];
+        }
+    }
+
+    [CheckedWiring("frozen")]
+    public static Wiring Frozen => [Transient.Of<Rope>(), Singleton.Of<Bollard>().Accept("JV303", "A bollard has one rope.")];
 
     [CheckedWiring("throwing")]
     public static Wiring Throwing => throw new InvalidOperationException("The tide is out");
@@ -20,7 +36,10 @@ public static class MarkedWirings
 
     public sealed class Buoy;
 
-    public sealed class Rope;
+    public sealed class Rope
+    {
+        public int Length { get; set; }
+    }
 
     public sealed record Mooring(Anchor Anchor);
 

@@ -43,7 +43,7 @@ internal sealed partial class PastedSample : IDisposable
 
         if (code.StartsWith('.'))
         {
-            FaultStep meant = fault.Path.LastOrDefault(step => step.Line > 0 && cure.Advice.EndsWith($" {step.Name.Split('<', '>')[^1]}", StringComparison.Ordinal)) ?? fault.Path[0];
+            FaultStep meant = fault.Path.LastOrDefault(step => step.Line > 0 && cure.Advice.EndsWith($" {step.Name.Split(['<', '>'], StringSplitOptions.RemoveEmptyEntries)[^1]}", StringComparison.Ordinal)) ?? fault.Path[0];
             int line = LineIn(cure.Advice) ?? meant.Line;
             lines[line - 1] = lines[line - 1].Insert(lines[line - 1].LastIndexOf(')') + 1, code);
             return string.Join('\n', lines);

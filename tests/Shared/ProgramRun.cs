@@ -6,12 +6,16 @@ namespace Junctivor.Tests.Shared;
 internal sealed record ProgramRun(int Status, string Output, string Errors)
 {
     /// <summary>Runs what a project built, in the configuration that the tests were built in.</summary>
-    public static async Task<ProgramRun> Of(string project, params string[] arguments)
+    public static Task<ProgramRun> Of(string project, params string[] arguments) => AsWideAs(120, project, arguments);
+
+    /// <summary>The same, with so many letters to a line.</summary>
+    public static async Task<ProgramRun> AsWideAs(int columns, string project, params string[] arguments)
     {
         ProcessStartInfo start = new("dotnet", [OutputOf(project), .. arguments])
         {
             RedirectStandardOutput = true,
             RedirectStandardError = true,
+            Environment = { ["COLUMNS"] = $"{columns}" },
         };
         using Process process = Process.Start(start)!;
         Task<string> output = process.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken);

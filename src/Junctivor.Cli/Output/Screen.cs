@@ -18,7 +18,11 @@ internal sealed class Screen
     public Screen(TextWriter output)
     {
         _output = output;
-        _console = AnsiConsole.Create(new AnsiConsoleSettings { Out = new AnsiConsoleOutput(output) });
+        _console = AnsiConsole.Create(new AnsiConsoleSettings
+        {
+            Out = new AnsiConsoleOutput(output),
+            Ansi = output == Console.Out ? AnsiSupport.Detect : AnsiSupport.No,
+        });
         _console.Profile.Width = int.MaxValue;
         Width = Math.Max(WidthOf(Environment.GetEnvironmentVariable("COLUMNS")) ?? (Console.IsOutputRedirected ? WidthElsewhere : Console.WindowWidth), LeastWidth);
     }

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Reports.Text;
 
 /// <summary>
@@ -25,7 +27,11 @@ internal static class Columns
             yield return Line(fits ? row : [.. row.Take(row.Count - 1)], widths);
             if (!fits && row[^1].Text.Length > 0)
             {
-                yield return [new Piece(Continued(row[0].Text) + Below), row[^1]];
+                string indent = Continued(row[0].Text) + Below;
+                foreach (string line in WrappedText.Lines(row[^1].Text, width - indent.Length, ""))
+                {
+                    yield return [new Piece(indent), row[^1] with { Text = line }];
+                }
             }
         }
     }

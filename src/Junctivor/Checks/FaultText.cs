@@ -1,5 +1,3 @@
-using System.Text;
-
 namespace Junctivor.Checks;
 
 /// <summary>Writes a fault for people: a heading, the path as a tree in columns, the remarks, the cures, and where more is written.</summary>
@@ -26,13 +24,13 @@ internal static class FaultText
     /// <summary>All lines, the heading first, none longer than a width where that can be; code is never broken.</summary>
     public static IEnumerable<string> Lines(Fault fault, int width)
     {
-        foreach (string line in Wrap($"{Start(fault)} {fault.Summary}", width, Indent + Indent))
+        foreach (string line in WrappedText.Lines($"{Start(fault)} {fault.Summary}", width, Indent + Indent))
         {
             yield return line;
         }
 
         int inner = width == int.MaxValue ? width : width - Indent.Length;
-        foreach (string line in PathLines(fault.Path, inner).Concat(fault.Remarks.SelectMany(remark => Wrap(remark, inner, ""))).Concat(CureLines(fault.Cures, inner)))
+        foreach (string line in PathLines(fault.Path, inner).Concat(fault.Remarks.SelectMany(remark => WrappedText.Lines(remark, inner, ""))).Concat(CureLines(fault.Cures, inner)))
         {
             yield return Indent + line;
         }
@@ -93,7 +91,7 @@ internal static class FaultText
         foreach ((Cure cure, int number) in cures.Select((cure, number) => (cure, number)))
         {
             string advice = cure.Code is null ? cure.Advice : $"{cure.Advice}:";
-            foreach (string line in Wrap(advice, width, new string(' ', FirstCure.Length), number == 0 ? FirstCure : OtherCure))
+            foreach (string line in WrappedText.Lines(advice, width, new string(' ', FirstCure.Length), number == 0 ? FirstCure : OtherCure))
             {
                 yield return line;
             }
@@ -103,31 +101,5 @@ internal static class FaultText
                 yield return new string(' ', FirstCure.Length + Indent.Length) + cure.Code;
             }
         }
-    }
-
-    /// <param name="text">One line.</param>
-    /// <param name="width">How many letters a line may have.</param>
-    /// <param name="hanging">What the lines behind the first start with.</param>
-    /// <param name="start">What the first line starts with.</param>
-    private static IEnumerable<string> Wrap(string text, int width, string hanging, string start = "")
-    {
-        StringBuilder line = new(start);
-        string before = "";
-        foreach (string word in text.Split(' '))
-        {
-            if (before.Length > 0 && line.Length + before.Length + word.Length > width)
-            {
-                yield return line.ToString();
-                line.Clear().Append(hanging).Append(word);
-            }
-            else
-            {
-                line.Append(before).Append(word);
-            }
-
-            before = " ";
-        }
-
-        yield return line.ToString();
     }
 }
