@@ -107,7 +107,7 @@ internal sealed class Screen
         Tone.Faint => "grey50",
         Tone.Good => "bold green",
         Tone.Note => "blue",
-        Tone.Warning => "bold yellow",
+        Tone.Warning => "bold olive",
         Tone.Bad => "bold red",
         _ => null,
     };

@@ -111,15 +111,15 @@ internal static class TypeNames
         return isQualified && !string.IsNullOrEmpty(type.Namespace) ? $"{type.Namespace}.{name}" : name;
     }
 
-    private static bool IsTuple(Type type) =>
-        type is { IsConstructedGenericType: true, Namespace: "System" }
-        && type.Name.StartsWith("ValueTuple`", StringComparison.Ordinal)
-        && type.GenericTypeArguments.Length > 1;
+    private static bool IsTuple(Type type) => IsValueTuple(type) && type.GenericTypeArguments.Length > 1;
+
+    private static bool IsValueTuple(Type type) =>
+        type is { IsConstructedGenericType: true, Namespace: "System" } && type.Name.StartsWith("ValueTuple`", StringComparison.Ordinal);
 
     private static IEnumerable<Type> TupleParts(Type type)
     {
         Type[] parts = type.GenericTypeArguments;
-        return parts.Length == LongestTuple && IsTuple(parts[^1]) ? parts[..^1].Concat(TupleParts(parts[^1])) : parts;
+        return parts.Length == LongestTuple && IsValueTuple(parts[^1]) ? parts[..^1].Concat(TupleParts(parts[^1])) : parts;
     }
 
     private static string Plain(string name)

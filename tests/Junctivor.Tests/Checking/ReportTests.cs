@@ -70,7 +70,8 @@ public class ReportTests
             JV301 captive: NightlyInvoicing (singleton) holds IBerthLedger (scoped)
               NightlyInvoicing          singleton   Office/OfficeWiring.cs:31
               └─ ledger: IBerthLedger   scoped      Storage/StorageWiring.cs:14
-              IBerthLedger ends with its scope (a request, a message, a job); NightlyInvoicing would go on using the first one, for everybody, as long as the process lives.
+              IBerthLedger ends with its scope (a request, a message, a job).
+              NightlyInvoicing would go on using the first one, for everybody, as long as the process lives.
               Instead: do each piece of work of NightlyInvoicing in a scope of its own, inside RunAsync; take:
                          FreshScope<IBerthLedger> ledger
                    or: let NightlyInvoicing live no longer than what it holds:

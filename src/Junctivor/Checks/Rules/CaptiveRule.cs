@@ -54,7 +54,8 @@ internal sealed class CaptiveRule : IRule
             yield return $"A {wrapper} does not help: it resolves where its holder lives, outside the scopes that come and go.";
         }
 
-        yield return $"{name} ends with its {Ending(Held(first).Level)}; {holder.Name} would go on using the first one, for everybody, as long as {Life(holder.Level)} lives.";
+        yield return $"{name} ends with its {Ending(Held(first).Level)}.";
+        yield return $"{holder.Name} would go on using the first one, for everybody, as long as {Life(holder.Level)} lives.";
     }
 
     private static Node Held(IReadOnlyList<Edge> way) => way[way.Count - 1].To;

@@ -1,0 +1,127 @@
+using Junctivor.Checks;
+
+namespace Junctivor.Tests.Checking;
+
+/// <summary>The right cure for each case of JV301, and never one that would be wrong.</summary>
+public class CaptiveCureTests
+{
+    private static readonly ScopeLevel DutyShift = new("duty shift");
+
+    [Theory]
+    [InlineData(typeof(Stateless), true)]
+    [InlineData(typeof(Settable), false)]
+    [InlineData(typeof(Closing), false)]
+    [InlineData(typeof(OfCaller), false)]
+    public void One_for_all_is_offered_only_where_nothing_belongs_to_one_request(Type ledger, bool isOffered)
+    {
+        Wiring wiring = [Scoped.Incoming<Caller>(), Scoped.Of(typeof(IBerthLedger), ledger), Singleton.Of<Job>()];
+
+        Fault fault = Captive(wiring);
+
+        Assert.Equal(isOffered, fault.Cures.Any(cure => cure.Code?.StartsWith("Singleton.", StringComparison.Ordinal) == true));
+        Assert.Equal("FreshScope<IBerthLedger> ledger", fault.Cures[0].Code);
+        Assert.DoesNotContain(fault.Cures, cure => cure.Code?.StartsWith("Func<", StringComparison.Ordinal) == true);
+    }
+
+    [Fact]
+    public void A_fresh_scope_is_told_which_values_it_must_be_given() =>
+        Assert.Contains(
+            "which is also given Incoming.Value<Caller>(…)",
+            Captive([Scoped.Incoming<Caller>(), Scoped.Of<IBerthLedger, OfCaller>(), Singleton.Of<Job>()]).Cures[0].Advice,
+            StringComparison.Ordinal);
+
+    [Fact]
+    public void A_value_of_one_request_is_better_passed_to_methods()
+    {
+        Fault fault = Captive([Scoped.Incoming<Caller>(), Singleton.From((Caller caller) => new Stateless())]);
+
+        Assert.StartsWith("let the methods of Stateless that work for one take it", fault.Cures[0].Advice.Replace("CaptiveCureTests.", "", StringComparison.Ordinal), StringComparison.Ordinal);
+        Assert.Equal("Caller caller", fault.Cures[0].Code);
+    }
+
+    [Fact]
+    public void Something_of_a_level_is_not_to_be_had_in_a_fresh_scope_so_the_level_is_started()
+    {
+        Fault fault = Captive([DutyShift.Of<IBerthLedger, Settable>(), Singleton.Of<Job>()]);
+
+        Assert.Equal("await using Scope dutyShift = container.StartScope(DutyShift);", fault.Cures[0].Code);
+        Assert.Contains(fault.Cures, cure => cure.Code == "DutyShift.Of<CaptiveCureTests.Job>()");
+        Assert.DoesNotContain(fault.Cures, cure => cure.Code?.Contains("FreshScope", StringComparison.Ordinal) == true);
+    }
+
+    [Fact]
+    public void A_shorter_life_is_not_offered_to_what_others_hold_or_what_is_warmed_up()
+    {
+        Wiring held = [Scoped.Of<IBerthLedger, Settable>(), Singleton.Of<Job>(), Singleton.From((Job job) => new object())];
+        Wiring warmed = [Scoped.Of<IBerthLedger, Settable>(), Singleton.Of<Job>().WarmUp((_, _) => Task.CompletedTask)];
+
+        Assert.Single(Captive(held).Cures);
+        Assert.Single(Captive(warmed).Cures);
+    }
+
+    [Fact]
+    public void All_that_is_held_by_one_parameter_is_one_fault()
+    {
+        Wiring wiring =
+        [
+            Scoped.Incoming<Caller>(), Scoped.Of<IBerthLedger, Settable>(), Transient.From((IBerthLedger ledger, Caller caller) => new Tuple<string>("")),
+            Singleton.From((Tuple<string> both) => new object()),
+        ];
+
+        Fault fault = Captive(wiring);
+
+        Assert.Equal(["object", "Tuple<string>", "IBerthLedger", "Caller"], fault.Path.Select(step => step.Name));
+        Assert.Equal("FreshScope<Tuple<string>> both", fault.Cures[0].Code);
+        Assert.Contains("A transient lives as long as what holds it", fault.Remarks[0], StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("Func")]
+    [InlineData("Lazy")]
+    public void A_wrapper_is_told_that_it_does_not_help(string wrapper)
+    {
+        Wiring wiring =
+        [
+            Scoped.Of<IBerthLedger, Settable>(),
+            wrapper == "Func" ? Singleton.From((Func<IBerthLedger> ledger) => new object()) : Singleton.From((Lazy<IBerthLedger> ledger) => new object()),
+        ];
+
+        Fault fault = Captive(wiring);
+
+        Assert.StartsWith($"A {wrapper} does not help", fault.Remarks[0], StringComparison.Ordinal);
+        Assert.Equal("FreshScope<IBerthLedger> ledger", fault.Cures[0].Code);
+    }
+
+    [Fact]
+    public void A_list_is_taken_whole_from_a_fresh_scope() =>
+        Assert.Equal(
+            "FreshScope<IReadOnlyList<IBerthLedger>> ledgers",
+            Captive([Scoped.Of<IBerthLedger, Settable>(), Singleton.From((IReadOnlyList<IBerthLedger> ledgers) => new object())]).Cures[0].Code);
+
+    [Fact]
+    public void A_singleton_that_takes_a_scope_is_offered_the_container() =>
+        Assert.Equal("Container scope", Captive([Singleton.From((Scope scope) => new object())]).Cures[0].Code);
+
+    private static Fault Captive(Wiring wiring) => Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV301");
+
+    public sealed record Job(IBerthLedger ledger);
+
+    public sealed class Stateless : IBerthLedger;
+
+    public sealed class Settable : IBerthLedger
+    {
+        public int Page { get; set; }
+    }
+
+    public sealed class Closing : IBerthLedger, IDisposable
+    {
+        public void Dispose()
+        {
+        }
+    }
+
+    public sealed class OfCaller(Caller caller) : IBerthLedger
+    {
+        public string Name => caller.Name;
+    }
+}
