@@ -1,4 +1,5 @@
 using Junctivor.Reports.Graphs;
+using Junctivor.Tests.Shared;
 
 namespace Junctivor.Reports.Tests;
 
@@ -14,6 +15,27 @@ public class SavedGraphTests
         Assert.Equal(json, GraphJson.Write(GraphJson.Read(json)));
         Assert.DoesNotContain("\\u003C", json, StringComparison.Ordinal);
         Assert.DoesNotContain(Path.GetTempPath(), json, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_documented_example_is_read()
+    {
+        string page = File.ReadAllText(Path.Combine(ProgramRun.RepositoryRoot, "docs", "graph-format.md"));
+        int start = page.IndexOf("```json\n", StringComparison.Ordinal) + "```json\n".Length;
+        string example = page[start..page.IndexOf("\n```", start, StringComparison.Ordinal)];
+
+        Assert.Equal(example, GraphJson.Write(GraphJson.Read(example)));
+    }
+
+    [Fact]
+    public void Every_member_that_is_written_is_documented()
+    {
+        string page = File.ReadAllText(Path.Combine(ProgramRun.RepositoryRoot, "docs", "graph-format.md"));
+        IEnumerable<string> members = new[] { typeof(SavedGraph), typeof(SavedRegistration), typeof(SavedNeed), typeof(SavedService) }
+            .SelectMany(type => type.GetProperties())
+            .Select(property => $"`{char.ToLowerInvariant(property.Name[0])}{property.Name[1..]}`");
+
+        Assert.All(members, member => Assert.Contains(member, page, StringComparison.Ordinal));
     }
 
     [Fact]

@@ -19,11 +19,17 @@ internal sealed class Askers(ServiceGraph graph)
     /// <summary>One walk up from each value, so that many faults do not each walk down.</summary>
     private static ILookup<Node, Node> WithValues(ServiceGraph graph)
     {
+        IReadOnlyList<Node> values = [.. graph.Nodes.Where(node => node.Kind == NodeKind.Incoming && node.Level == Level.Scoped)];
+        List<(Node Node, Node Value)> reaching = [];
+        if (values.Count == 0)
+        {
+            return reaching.ToLookup(pair => pair.Node, pair => pair.Value);
+        }
+
         ILookup<Node, Node> above = graph.Nodes
             .SelectMany(node => graph.NeedsOf(node).SelectMany(need => ServiceGraph.NodesIn(need.Supply)).Select(needed => (node, needed)))
             .ToLookup(pair => pair.needed, pair => pair.node);
-        List<(Node Node, Node Value)> reaching = [];
-        foreach (Node value in graph.Nodes.Where(node => node.Kind == NodeKind.Incoming && node.Level == Level.Scoped))
+        foreach (Node value in values)
         {
             HashSet<Node> met = [value];
             Stack<Node> open = new([value]);

@@ -14,8 +14,10 @@ internal sealed class Annotations
 
     private readonly Dictionary<MemberInfo, byte?> _around = [];
 
-    public bool IsNullable(ParameterInfo parameter) =>
-        (Flag(parameter.GetCustomAttributesData(), OnPlace) ?? FlagAround(parameter.Member)) == Nullable;
+    /// <param name="parameter">The parameter.</param>
+    /// <param name="attributes">What stands on it.</param>
+    public bool IsNullable(ParameterInfo parameter, IList<CustomAttributeData> attributes) =>
+        (Flag(attributes, OnPlace) ?? FlagAround(parameter.Member)) == Nullable;
 
     public bool IsNullable(PropertyInfo property) =>
         (Flag(property.GetCustomAttributesData(), OnPlace) ?? FlagAround(property)) == Nullable;

@@ -19,10 +19,11 @@ internal sealed class ParameterReader(TypeCatalog types)
     public Parameter Read(ParameterInfo info)
     {
         Type type = info.ParameterType;
-        bool isNullable = !type.IsValueType && !type.IsByRef && _annotations.IsNullable(info);
+        IList<CustomAttributeData> attributes = info.GetCustomAttributesData();
+        bool isNullable = !type.IsValueType && !type.IsByRef && _annotations.IsNullable(info, attributes);
         Parameter parameter = new(info.Name ?? $"parameter {info.Position + 1}", Wanted(type))
         {
-            Mark = MarkOf(info),
+            Mark = attributes.Count == 0 ? null : MarkOf(info),
             IsOptional = isNullable || Nullable.GetUnderlyingType(type) is not null || info.HasDefaultValue,
             Obstacle = ObstacleOf(type),
         };
