@@ -24,7 +24,7 @@ internal static class IncomingValues
         {
             wiring.Build();
         }
-        catch (ResolveException forgotten)
+        catch (WiringException forgotten)
         {
             WriteLine(forgotten.Report.Faults[0]);
         }

@@ -15,4 +15,14 @@ public sealed record FaultStep(
 {
     /// <summary>The registration that stands at the place; null where there is none.</summary>
     internal Node? Node { get; init; }
+
+    /// <summary>Whether another step says the same.</summary>
+    /// <param name="other">The other step.</param>
+    /// <returns>True where all that is shown is equal.</returns>
+    public bool Equals(FaultStep? other) => other is not null && Shown == other.Shown;
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => Shown.GetHashCode();
+
+    private (int, string?, string, string, string, int, string) Shown => (Depth, Parameter, Name, Lifetime, File, Line, Place);
 }

@@ -22,6 +22,11 @@ internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
     /// <summary>Those between which to choose where one is wanted.</summary>
     public IReadOnlyList<Node> ForOne(ServiceId service, TypeRef? consumer)
     {
+        if (arrangement.Of(service) is [{ Node.Endings.OnlyFor: null } only])
+        {
+            return [Front(only.Node, service)];
+        }
+
         List<Node> found = Prefer(Prefer(Find(service, consumer), node => node.Endings.OnlyFor is not null), node => node.Endings.IsFirstChoice);
         return found.Count == 1 ? [Front(found[0], service)] : found;
     }

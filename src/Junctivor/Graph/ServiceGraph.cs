@@ -71,6 +71,21 @@ internal sealed class ServiceGraph
 
     public IReadOnlyList<Need> NeedsOf(Node node) => _needs[node];
 
+    /// <summary>The needs that are met by anything but one node, or not at all: few, where many are simply met.</summary>
+    public IEnumerable<Need> NeedsNotMetByOne(IEnumerable<Node> nodes)
+    {
+        foreach (Node node in nodes)
+        {
+            foreach (Need need in _needs[node])
+            {
+                if (need.Supply is not Supply.Single)
+                {
+                    yield return need;
+                }
+            }
+        }
+    }
+
     /// <summary>The needs of a node; null where they are not bound, as it is open or does not count.</summary>
     public IReadOnlyList<Need>? FindNeeds(Node node) => _needs.TryGetValue(node, out IReadOnlyList<Need>? needs) ? needs : null;
 

@@ -6,10 +6,9 @@ namespace Junctivor.Checks;
 internal sealed class AskingClassRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from node in nodes
-        where !node.Level.IsTransient
-        from need in graph.NeedsOf(node)
-        where need.Supplies.Any(supply => supply is Supply.Ambient { Form: AmbientForm.AskingClass })
+        from need in graph.NeedsNotMetByOne(nodes)
+        let node = need.Consumer
+        where !node.Level.IsTransient && need.Supplies.Any(supply => supply is Supply.Ambient { Form: AmbientForm.AskingClass })
         select new Fault
         {
             Kind = FaultKind.AskingClassShared,

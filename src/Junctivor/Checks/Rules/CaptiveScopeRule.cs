@@ -6,10 +6,9 @@ namespace Junctivor.Checks;
 internal sealed class CaptiveScopeRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from node in nodes
-        where node.Level == Level.Singleton
-        from need in graph.NeedsOf(node)
-        where need.Supplies.Any(supply => supply is Supply.Ambient { Form: AmbientForm.Scope })
+        from need in graph.NeedsNotMetByOne(nodes)
+        let node = need.Consumer
+        where node.Level == Level.Singleton && need.Supplies.Any(supply => supply is Supply.Ambient { Form: AmbientForm.Scope })
         select new Fault
         {
             Kind = FaultKind.Captive,

@@ -31,7 +31,7 @@ internal sealed class UnreachedRule : IRule
     /// <summary>What is not reached only because it is registered for another service than the one that is missing: said there.</summary>
     private static IEnumerable<Node> Misnamed(ServiceGraph graph)
     {
-        HashSet<TypeRef> missing = [.. graph.Nodes.SelectMany(graph.NeedsOf).SelectMany(need => need.Supplies).OfType<Supply.Missing>().Select(supply => supply.Service.Type)];
+        HashSet<TypeRef> missing = [.. graph.NeedsNotMetByOne(graph.Nodes).SelectMany(need => need.Supplies).OfType<Supply.Missing>().Select(supply => supply.Service.Type)];
         return missing.SelectMany(graph.Index.AbleToServe);
     }
 
