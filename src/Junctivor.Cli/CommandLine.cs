@@ -57,8 +57,11 @@ internal static class CommandLine
         Argument<FileInfo> file = FileArgument();
         Argument<string> service = new("SERVICE") { Description = "The service, in short or in full; with a mark as SERVICE@MARK." };
         Option<string?> wiring = WiringOption("Explain only the wiring of this name.");
-        Command why = new("why", "Explains a service: what makes it and what that needs, as a tree; and who needs it.") { file, service, wiring };
-        why.SetAction(arguments => Guarded(() => WhyCommand.Run(arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring))));
+        Option<OutputFormat> format = new("--format") { Description = "The form; json has all services that match." };
+        Option<FileInfo?> output = OutputOption();
+        Command why = new("why", "Explains a service: what makes it and what that needs, as a tree; and who needs it.") { file, service, wiring, format, output };
+        why.SetAction(arguments => Guarded(() => WhyCommand.Run(
+            arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring), arguments.GetValue(format), arguments.GetValue(output))));
         return why;
     }
 

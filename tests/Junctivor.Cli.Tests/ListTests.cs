@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Junctivor.Tests.Shared;
 
 namespace Junctivor.Cli.Tests;
@@ -72,6 +73,21 @@ public sealed class ListTests : IDisposable
         Assert.Contains("  IBerthLedger ", several.Output, StringComparison.Ordinal);
         Assert.Equal((2, ""), (none.Status, none.Output));
         Assert.Contains("has no service 'BookingDisk' (there is BookingDesk)", none.Errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Why_can_be_read_by_programs()
+    {
+        ProgramRun run = await Run("why", Harbour, "BerthPlanner", "--wiring", "office", "--format", "json");
+        using JsonDocument document = JsonDocument.Parse(run.Output);
+        JsonElement service = document.RootElement.GetProperty("services")[0];
+
+        Assert.Equal("Harbour.Office.BerthPlanner", service.GetProperty("service").GetString());
+        Assert.Contains("Harbour.Office.Muster", Ids(service, "needs"));
+        Assert.Equal(["Harbour.Office.BookingDesk"], Ids(service, "neededBy"));
+
+        static IEnumerable<string?> Ids(JsonElement service, string member) =>
+            service.GetProperty(member).EnumerateArray().Select(registration => registration.GetProperty("id").GetString());
     }
 
     [Theory]

@@ -15,7 +15,7 @@ internal static class WiringSource
             return Waiting.While($"Reading {file.Name} …", () => WiringFinder.Find(file, wiring).Select(found => SavedGraph.Of(found.Name, found.Wiring)).ToList());
         }
 
-        SavedGraph saved = ReadSaved(file);
+        SavedGraph saved = Waiting.While($"Reading {file.Name} …", () => ReadSaved(file));
         return wiring is null || wiring == saved.Wiring
             ? [saved]
             : throw new CannotCheckException($"{file.Name} is the saved graph of '{saved.Wiring}', not of '{wiring}'.");

@@ -1,0 +1,53 @@
+using System.Text.Json;
+
+namespace Junctivor.Reports.Graphs;
+
+/// <summary>Writes as JSON what makes a service and what that needs; and who needs it.</summary>
+public static class WhyJson
+{
+    private const int Version = 1;
+
+    /// <summary>Writes services down: see docs/command.md for the form.</summary>
+    /// <param name="found">The services, each with its graph.</param>
+    /// <returns>Indented JSON with line feeds.</returns>
+    /// <exception cref="ArgumentNullException">It is null.</exception>
+    public static string Write(IReadOnlyList<(SavedGraph Graph, SavedService Service)> found)
+    {
+        ArgumentNullException.ThrowIfNull(found);
+        return JsonSerializer.Serialize(
+            new { Format = "junctivor-why", Version, Services = found.Select(each => Of(each.Graph, each.Service)) },
+            Json.Short);
+    }
+
+    private static object Of(SavedGraph graph, SavedService service)
+    {
+        Dictionary<string, SavedRegistration> byId = graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
+        ILookup<string, SavedRegistration> askers = graph.Registrations
+            .SelectMany(asker => asker.Needs.SelectMany(need => need.By).Distinct().Select(id => (id, asker)))
+            .ToLookup(asked => asked.id, asked => asked.asker, StringComparer.Ordinal);
+        return new
+        {
+            graph.Wiring,
+            service.Service,
+            service.Mark,
+            service.By,
+            Needs = Reached(service.By, id => byId[id].Needs.SelectMany(need => need.By)).Select(id => byId[id]),
+            NeededBy = Reached(service.By, id => askers[id].Select(asker => asker.Id)).Except(service.By).Select(id => byId[id]),
+        };
+    }
+
+    /// <summary>All that can be reached, the start included, each once.</summary>
+    private static IEnumerable<string> Reached(IReadOnlyList<string> start, Func<string, IEnumerable<string>> next)
+    {
+        HashSet<string> met = new(start, StringComparer.Ordinal);
+        Queue<string> open = new(start);
+        while (open.TryDequeue(out string? id))
+        {
+            yield return id;
+            foreach (string further in next(id).Where(met.Add))
+            {
+                open.Enqueue(further);
+            }
+        }
+    }
+}
