@@ -18,9 +18,21 @@ internal static class MissingCures
     {
         IReadOnlyList<Cure> meant = [.. near.Select(each => each.Cure).OfType<Cure>()];
         return meant.Count > 0 ? meant
+            : OfPlace(service.Type, level, asking?.Parameter.Name ?? AnyName) is { } place ? [place]
             : IsPlain(service.Type) ? OfPlainValue(graph, service, asking)
             : [.. Registering(graph, service, level)];
     }
+
+    /// <summary>What is no service, and is there all the same where it is needed.</summary>
+    private static Cure? OfPlace(TypeRef type, Level level, string name) => type.DefinitionName switch
+    {
+        "System.IServiceProvider" => new Cure(
+            "take what is needed as parameters; or, for types that are known only at run time, take",
+            RegistrationText.Parameter(null, level == Level.Singleton ? "Container" : "Scope", name)),
+        "System.Threading.CancellationToken" => new Cure(
+            "let the methods that work take it: an object lives longer than one call (a factory in FromAsync may ask for it)"),
+        _ => null,
+    };
 
     private static bool IsPlain(TypeRef type) => type.IsValueType || type.DefinitionName == TypeRef.Text;
 
@@ -54,6 +66,7 @@ internal static class MissingCures
         else if (type.IsInterface || type.IsAbstract)
         {
             yield return new Cure("register the class that implements it", RegistrationText.OfUnknown(level, type) + mark);
+            yield return new Cure("give an object that exists already", $"Singleton.Value<{type.Name}>(…){mark}");
         }
         else
         {

@@ -95,6 +95,15 @@ public class NearMissTests
     }
 
     [Fact]
+    public void What_is_no_service_is_had_otherwise()
+    {
+        Assert.Equal("Container thing", Missing([Singleton.Of<Desk<IServiceProvider>>()]).Cures[0].Code);
+        Assert.Equal("Scope thing", Missing([Scoped.Of<Desk<IServiceProvider>>()]).Cures[0].Code);
+        Assert.StartsWith("let the methods that work take it", Missing([Scoped.Of<Desk<CancellationToken>>()]).Cures[0].Advice, StringComparison.Ordinal);
+        Assert.Equal(["Scoped.Of<TimeProvider, …>()", "Singleton.Value<TimeProvider>(…)"], Missing([Scoped.Of<Desk<TimeProvider>>()]).Cures.Select(cure => cure.Code));
+    }
+
+    [Fact]
     public void A_class_of_plain_data_is_better_promised_than_registered()
     {
         Fault fault = Missing([Transient.Of<Desk<Settings>>()]);
