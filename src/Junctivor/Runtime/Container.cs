@@ -129,6 +129,10 @@ public sealed class Container : Resolver
         }
     }
 
+    /// <summary>Whether the wiring promises an unmarked value of exactly this type for a scope.</summary>
+    internal bool Promises(Type service) =>
+        Book.Graph.Promises(new ServiceId(Book.Types[service])).Any(promise => promise.Level == Level.Scoped);
+
     internal override Resolver? HomeOf(Level level) => level == Level.Singleton || level.IsTransient ? this : null;
 
     internal override bool CanStart(Level level) => level.Within is null;

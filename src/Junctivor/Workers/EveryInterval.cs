@@ -1,0 +1,12 @@
+namespace Junctivor.Workers;
+
+/// <summary>Due again and again, counted from the beginning; what has passed meanwhile is left out.</summary>
+internal sealed class EveryInterval(TimeSpan interval) : Recurrence
+{
+    public override DateTimeOffset Next(DateTimeOffset last, DateTimeOffset now)
+    {
+        long passed = now > last ? (now - last).Ticks / interval.Ticks : 0;
+        DateTimeOffset newest = last + (interval * passed);
+        return newest < now || newest == last ? newest + interval : newest;
+    }
+}

@@ -1,0 +1,157 @@
+using Junctivor.Workers;
+
+namespace Junctivor;
+
+/// <summary>
+/// Runs jobs at an interval or at a time of day, each run in a scope of its own, and none twice at once: a run that takes longer lets
+/// the next ones pass. A job that throws does not stop the schedule. <see cref="RunAsync"/> is called once, after all jobs were
+/// added.
+/// </summary>
+/// <example>
+/// <code>
+/// JobSchedule schedule = new(container, TimeProvider.System, (job, failure) => LogAsync(job, failure));
+/// schedule.Every&lt;TideReader&gt;(TimeSpan.FromMinutes(10), (reader, stop) => reader.ReadAsync(stop));
+/// schedule.Daily&lt;NightlyInvoicing&gt;(new TimeOnly(3, 0), (invoicing, stop) => invoicing.RunAsync(stop));
+/// await schedule.RunAsync(stop);
+/// </code>
+/// </example>
+public sealed class JobSchedule
+{
+    /// <summary>Clocks are put right, and timers have a longest wait: so it is looked at the clock again now and then.</summary>
+    private static readonly TimeSpan LongestWait = TimeSpan.FromHours(1);
+
+    private readonly Container _container;
+    private readonly TimeProvider _time;
+    private readonly Func<Type, Exception, Task> _onFailure;
+    private readonly List<ScheduledJob> _jobs = [];
+    private int _runs;
+
+    /// <summary>Makes an empty schedule.</summary>
+    /// <param name="container">Where scopes are started.</param>
+    /// <param name="time">What the time is, and what waits; <see cref="TimeProvider.System"/>, or a test's own.</param>
+    /// <param name="onFailure">Told of each run that failed: the type of the job, and why. What it throws itself, ends the schedule.</param>
+    /// <exception cref="ArgumentNullException">Something is null.</exception>
+    public JobSchedule(Container container, TimeProvider time, Func<Type, Exception, Task> onFailure)
+    {
+        ArgumentNullException.ThrowIfNull(container);
+        ArgumentNullException.ThrowIfNull(time);
+        ArgumentNullException.ThrowIfNull(onFailure);
+        _container = container;
+        _time = time;
+        _onFailure = onFailure;
+    }
+
+    /// <summary>Adds a job that runs again and again; first when the interval has passed once.</summary>
+    /// <typeparam name="TJob">What is resolved in the scope of each run.</typeparam>
+    /// <param name="interval">From the start of one run to the start of the next; more than zero.</param>
+    /// <param name="work">What to do with it. The token is cancelled where the schedule is to end at once.</param>
+    /// <exception cref="ArgumentOutOfRangeException">The interval is not more than zero.</exception>
+    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
+    /// <exception cref="InvalidOperationException">The schedule runs already.</exception>
+    public void Every<TJob>(TimeSpan interval, Func<TJob, CancellationToken, Task> work)
+        where TJob : notnull
+    {
+        ArgumentOutOfRangeException.ThrowIfLessThanOrEqual(interval, TimeSpan.Zero);
+        Add(new EveryInterval(interval), work);
+    }
+
+    /// <summary>Adds a job that runs once a day.</summary>
+    /// <typeparam name="TJob">What is resolved in the scope of each run.</typeparam>
+    /// <param name="at">The time of day, where the time provider says that it is local. A time that a clock change leaves out comes as much
+    /// later as the clock was put on; one that it repeats, comes the first time.</param>
+    /// <param name="work">What to do with it. The token is cancelled where the schedule is to end at once.</param>
+    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
+    /// <exception cref="InvalidOperationException">The schedule runs already.</exception>
+    public void Daily<TJob>(TimeOnly at, Func<TJob, CancellationToken, Task> work)
+        where TJob : notnull => Add(new OnceADay(at, _time.LocalTimeZone), work);
+
+    /// <summary>Keeps the schedule until it is told to end.</summary>
+    /// <param name="stop">Cancelled to end: runs that have begun are completed, and no other begins.</param>
+    /// <param name="abort">Cancelled to end at once: handed to the runs.</param>
+    /// <returns>What completes when the last scope has ended. It carries what <c>onFailure</c> threw.</returns>
+    /// <exception cref="InvalidOperationException">It has run before.</exception>
+    public async Task RunAsync(CancellationToken stop = default, CancellationToken abort = default)
+    {
+        if (Interlocked.Increment(ref _runs) > 1)
+        {
+            throw new InvalidOperationException("A schedule runs once: make another one.");
+        }
+
+        using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop, abort);
+        await Task.WhenAll(_jobs.Select(job => RepeatAsync(job, ending, abort))).ConfigureAwait(false);
+    }
+
+    private void Add<TJob>(Recurrence recurrence, Func<TJob, CancellationToken, Task> work)
+        where TJob : notnull
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        if (Volatile.Read(ref _runs) > 0)
+        {
+            throw new InvalidOperationException("The schedule runs already: add its jobs before.");
+        }
+
+        _jobs.Add(new ScheduledJob(typeof(TJob), recurrence, (scope, abort) => work(scope.Resolve<TJob>(), abort)));
+    }
+
+    private async Task RepeatAsync(ScheduledJob job, CancellationTokenSource ending, CancellationToken abort)
+    {
+        try
+        {
+            DateTimeOffset due = _time.GetUtcNow();
+            while (true)
+            {
+                due = job.Recurrence.Next(due, _time.GetUtcNow());
+                if (!await WaitUntilAsync(due, ending.Token).ConfigureAwait(false))
+                {
+                    return;
+                }
+
+                await RunOnceAsync(job, abort).ConfigureAwait(false);
+            }
+        }
+        catch
+        {
+            await ending.CancelAsync().ConfigureAwait(false);
+            throw;
+        }
+    }
+
+    private async Task<bool> WaitUntilAsync(DateTimeOffset due, CancellationToken ending)
+    {
+        try
+        {
+            for (TimeSpan left = due - _time.GetUtcNow(); left > TimeSpan.Zero; left = due - _time.GetUtcNow())
+            {
+                await Task.Delay(left < LongestWait ? left : LongestWait, _time, ending).ConfigureAwait(false);
+            }
+
+            return !ending.IsCancellationRequested;
+        }
+        catch (OperationCanceledException) when (ending.IsCancellationRequested)
+        {
+            return false;
+        }
+    }
+
+    private async Task RunOnceAsync(ScheduledJob job, CancellationToken abort)
+    {
+        try
+        {
+            Scope scope = await _container.StartScopeAsync(abort).ConfigureAwait(false);
+            await using (scope.ConfigureAwait(false))
+            {
+                await job.Work(scope, abort).ConfigureAwait(false);
+            }
+        }
+        catch (OperationCanceledException) when (abort.IsCancellationRequested)
+        {
+            // It was told to end at once.
+        }
+#pragma warning disable CA1031 // Whatever a job throws belongs to its run, and not to the schedule.
+        catch (Exception failure)
+#pragma warning restore CA1031
+        {
+            await _onFailure(job.Type, failure).ConfigureAwait(false);
+        }
+    }
+}

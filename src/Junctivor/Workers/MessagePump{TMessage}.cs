@@ -1,0 +1,130 @@
+using System.Threading.Channels;
+using Junctivor.Workers;
+
+namespace Junctivor;
+
+/// <summary>
+/// Reads messages from a channel, and gives each to what receives its type (<see cref="IReceives{TMessage}"/>), in a scope of its own.
+/// Where the wiring promises a message type with <c>Scoped.Incoming</c>, everything in the scope can take the message. A receiver that
+/// throws does not stop the pump. <see cref="RunAsync"/> is called once; the rest is up to whoever fills the channel.
+/// </summary>
+/// <typeparam name="TMessage">What all messages are.</typeparam>
+/// <example>
+/// <code>
+/// Channel&lt;IHarbourMessage&gt; messages = Channel.CreateBounded&lt;IHarbourMessage&gt;(100);
+/// MessagePump&lt;IHarbourMessage&gt; pump = new(container, messages.Reader, (message, failure) => LogAsync(message, failure)) { AtOnce = 4 };
+/// await pump.RunAsync(stop);
+/// </code>
+/// </example>
+public sealed class MessagePump<TMessage>
+    where TMessage : class
+{
+    private readonly Container _container;
+    private readonly ChannelReader<TMessage> _messages;
+    private readonly Func<TMessage, Exception, Task> _onFailure;
+    private readonly ReceiverBook _receivers = new();
+    private int _runs;
+
+    /// <summary>Makes a pump; it does nothing before it runs.</summary>
+    /// <param name="container">Where scopes are started.</param>
+    /// <param name="messages">Where messages come from.</param>
+    /// <param name="onFailure">Told of each message that could not be received, and why. What it throws itself, ends the pump.</param>
+    /// <exception cref="ArgumentNullException">Something is null.</exception>
+    public MessagePump(Container container, ChannelReader<TMessage> messages, Func<TMessage, Exception, Task> onFailure)
+    {
+        ArgumentNullException.ThrowIfNull(container);
+        ArgumentNullException.ThrowIfNull(messages);
+        ArgumentNullException.ThrowIfNull(onFailure);
+        _container = container;
+        _messages = messages;
+        _onFailure = onFailure;
+    }
+
+    /// <summary>How many messages are received at once, at the most; one by default, and so in the order of the channel.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">It is less than one.</exception>
+    public int AtOnce
+    {
+        get;
+        init
+        {
+            ArgumentOutOfRangeException.ThrowIfLessThan(value, 1);
+            field = value;
+        }
+    } = 1;
+
+    /// <summary>Pumps until the channel is completed and empty, or until it is told to end.</summary>
+    /// <param name="stop">Cancelled to end: what is in the channel is still received, and nothing is waited for any more.</param>
+    /// <param name="abort">Cancelled to end at once: handed to the receivers, and no further message is taken.</param>
+    /// <returns>What completes when the last scope has ended. It carries what <c>onFailure</c> threw, and with what the channel was
+    /// completed.</returns>
+    /// <exception cref="InvalidOperationException">It has run before.</exception>
+    public async Task RunAsync(CancellationToken stop = default, CancellationToken abort = default)
+    {
+        if (Interlocked.Increment(ref _runs) > 1)
+        {
+            throw new InvalidOperationException("A pump runs once: make another one.");
+        }
+
+        using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop, abort);
+        await Task.WhenAll(Enumerable.Range(0, AtOnce).Select(_ => Task.Run(() => PumpAsync(ending, abort), CancellationToken.None))).ConfigureAwait(false);
+    }
+
+    private async Task PumpAsync(CancellationTokenSource ending, CancellationToken abort)
+    {
+        try
+        {
+            while (await IsThereMoreAsync(ending.Token).ConfigureAwait(false))
+            {
+                while (!abort.IsCancellationRequested && _messages.TryRead(out TMessage? message))
+                {
+                    await ReceiveAsync(message, abort).ConfigureAwait(false);
+                }
+            }
+
+            // Told to end: what came before that is not lost.
+            while (!abort.IsCancellationRequested && _messages.TryRead(out TMessage? message))
+            {
+                await ReceiveAsync(message, abort).ConfigureAwait(false);
+            }
+        }
+        catch
+        {
+            await ending.CancelAsync().ConfigureAwait(false);
+            throw;
+        }
+    }
+
+    private async Task<bool> IsThereMoreAsync(CancellationToken ending)
+    {
+        try
+        {
+            return await _messages.WaitToReadAsync(ending).ConfigureAwait(false);
+        }
+        catch (OperationCanceledException) when (ending.IsCancellationRequested)
+        {
+            return false;
+        }
+    }
+
+    private async Task ReceiveAsync(TMessage message, CancellationToken abort)
+    {
+        try
+        {
+            Scope scope = await _container.StartScopeAsync(abort, _receivers.IncomingFor(_container, message, typeof(TMessage))).ConfigureAwait(false);
+            await using (scope.ConfigureAwait(false))
+            {
+                await _receivers.For(message.GetType()).ReceiveAsync(scope, message, abort).ConfigureAwait(false);
+            }
+        }
+        catch (OperationCanceledException) when (abort.IsCancellationRequested)
+        {
+            // It was told to end at once.
+        }
+#pragma warning disable CA1031 // Whatever a receiver throws belongs to its message, and not to the pump.
+        catch (Exception failure)
+#pragma warning restore CA1031
+        {
+            await _onFailure(message, failure).ConfigureAwait(false);
+        }
+    }
+}

@@ -1,0 +1,216 @@
+using System.Threading.Channels;
+using Microsoft.Extensions.Time.Testing;
+
+namespace Junctivor.Tests.Workers;
+
+public class JobScheduleTests
+{
+    private readonly FakeTimeProvider _time = new(new DateTimeOffset(2027, 5, 4, 12, 0, 0, TimeSpan.Zero));
+    private readonly Channel<string> _ran = Channel.CreateUnbounded<string>();
+    private readonly Channel<(Type Job, Exception Failure)> _failed = Channel.CreateUnbounded<(Type, Exception)>();
+
+    private static CancellationToken Token => TestContext.Current.CancellationToken;
+
+    private Wiring Office => [Singleton.Value(_ran), Scoped.Of<Page>(), Transient.Of<Invoicing>()];
+
+    [Fact]
+    public async Task A_job_runs_at_its_interval_each_time_in_a_scope_of_its_own()
+    {
+        await using Container container = Office.Build();
+        JobSchedule schedule = Schedule(container);
+        schedule.Every<Invoicing>(TimeSpan.FromMinutes(10), (job, _) => job.RunAsync(Now()));
+
+        await RunAsync(schedule, async () =>
+        {
+            Assert.False(_ran.Reader.TryRead(out _));
+            Assert.Equal(["12:10", "closed"], await AfterAsync(TimeSpan.FromMinutes(10), 2));
+            Assert.Equal(["12:20", "closed"], await AfterAsync(TimeSpan.FromMinutes(10), 2));
+        });
+    }
+
+    [Fact]
+    public async Task A_run_that_takes_longer_lets_the_next_ones_pass()
+    {
+        await using Container container = Office.Build();
+        JobSchedule schedule = Schedule(container);
+        TaskCompletionSource go = new();
+        schedule.Every<Invoicing>(TimeSpan.FromMinutes(10), async (job, _) =>
+        {
+            await job.RunAsync(Now());
+            await go.Task;
+        });
+
+        await RunAsync(schedule, async () =>
+        {
+            Assert.Equal(["12:10"], await AfterAsync(TimeSpan.FromMinutes(10), 1));
+            _time.Advance(TimeSpan.FromMinutes(25));
+            Assert.False(_ran.Reader.TryRead(out _));
+            go.SetResult();
+            Assert.Equal(["closed"], await AfterAsync(TimeSpan.Zero, 1));
+            Assert.Equal(["12:40", "closed"], await AfterAsync(TimeSpan.FromMinutes(5), 2));
+        });
+    }
+
+    [Fact]
+    public async Task A_job_runs_daily_at_its_time()
+    {
+        await using Container container = Office.Build();
+        JobSchedule schedule = Schedule(container);
+        schedule.Daily<Invoicing>(new TimeOnly(3, 0), (job, _) => job.RunAsync(Now()));
+
+        await RunAsync(schedule, async () =>
+        {
+            Assert.Equal(["03:00", "closed"], await AfterAsync(TimeSpan.FromHours(15), 2));
+            Assert.Equal(["03:00", "closed"], await AfterAsync(TimeSpan.FromHours(24), 2));
+        });
+    }
+
+    [Theory]
+    [InlineData("2027-03-28T00:00:00Z", "2027-03-28T01:30:00Z")]      // the clocks go from 02:00 to 03:00: 02:30 is not shown
+    [InlineData("2027-10-31T00:00:00Z", "2027-10-31T00:30:00Z")]      // the clocks go from 03:00 back to 02:00: 02:30 is shown twice
+    [InlineData("2027-05-04T00:00:00Z", "2027-05-04T00:30:00Z")]
+    public async Task A_daily_job_runs_once_where_the_clocks_change(string start, string due)
+    {
+        FakeTimeProvider time = new(DateTimeOffset.Parse(start, provider: null));
+        time.SetLocalTimeZone(Island);
+        await using Container container = Office.Build();
+        JobSchedule schedule = new(container, time, (_, failure) => throw failure);
+        schedule.Daily<Invoicing>(new TimeOnly(2, 30), (job, _) => job.RunAsync("ran"));
+
+        await RunAsync(schedule, async () =>
+        {
+            time.Advance(DateTimeOffset.Parse(due, provider: null) - time.GetUtcNow() - TimeSpan.FromSeconds(1));
+            Assert.False(_ran.Reader.TryRead(out _));
+            time.Advance(TimeSpan.FromSeconds(1));
+            Assert.Equal("ran", await _ran.Reader.ReadAsync(Token));
+            Assert.Equal("closed", await _ran.Reader.ReadAsync(Token));
+            time.Advance(TimeSpan.FromHours(20));
+            Assert.False(_ran.Reader.TryRead(out _));
+        });
+    }
+
+    [Fact]
+    public async Task A_job_that_throws_is_told_and_runs_again()
+    {
+        await using Container container = Office.Build();
+        JobSchedule schedule = Schedule(container);
+        schedule.Every<Invoicing>(TimeSpan.FromMinutes(1), (_, _) => throw new FormatException());
+        schedule.Every<IClock>(TimeSpan.FromMinutes(1), (_, _) => Task.CompletedTask);
+
+        await RunAsync(schedule, async () =>
+        {
+            for (int time = 0; time < 2; time++)
+            {
+                _time.Advance(TimeSpan.FromMinutes(1));
+                (Type Job, Exception Failure)[] both = [await _failed.Reader.ReadAsync(Token), await _failed.Reader.ReadAsync(Token)];
+                Assert.Equal([typeof(FormatException), typeof(ResolveException)], both.Select(each => each.Failure.GetType()).OrderBy(type => type.Name));
+                Assert.Equal([typeof(IClock), typeof(Invoicing)], both.Select(each => each.Job).OrderBy(type => type.Name));
+            }
+        });
+    }
+
+    [Fact]
+    public async Task Told_to_stop_it_lets_a_run_end_and_told_to_end_at_once_it_cancels_it()
+    {
+        await using Container container = Office.Build();
+        using CancellationTokenSource stop = new();
+        using CancellationTokenSource abort = new();
+        JobSchedule schedule = Schedule(container);
+        schedule.Every<Invoicing>(TimeSpan.FromMinutes(1), async (job, cancellation) =>
+        {
+            await job.RunAsync("begun");
+            await Task.Delay(Timeout.Infinite, cancellation);
+        });
+
+        Task running = schedule.RunAsync(stop.Token, abort.Token);
+        Assert.Equal(["begun"], await AfterAsync(TimeSpan.FromMinutes(1), 1));
+        await stop.CancelAsync();
+        Assert.False(running.IsCompleted);
+        await abort.CancelAsync();
+        await running;
+
+        Assert.Equal("closed", await _ran.Reader.ReadAsync(Token));
+        Assert.False(_failed.Reader.TryRead(out _));
+    }
+
+    [Fact]
+    public async Task What_the_failure_handler_throws_ends_the_schedule_and_comes_out()
+    {
+        await using Container container = Office.Build();
+        JobSchedule schedule = new(container, _time, (_, failure) => throw new InvalidOperationException("no log", failure));
+        schedule.Every<IClock>(TimeSpan.FromMinutes(1), (_, _) => Task.CompletedTask);
+        schedule.Every<Invoicing>(TimeSpan.FromDays(1), (_, _) => Task.CompletedTask);
+
+        Task running = schedule.RunAsync(Token, Token);
+        _time.Advance(TimeSpan.FromMinutes(1));
+
+        await Assert.ThrowsAsync<InvalidOperationException>(() => running);
+    }
+
+    [Fact]
+    public async Task Jobs_are_added_before_it_runs_with_an_interval_that_passes()
+    {
+        await using Container container = Office.Build();
+        JobSchedule schedule = Schedule(container);
+
+        Assert.Throws<ArgumentOutOfRangeException>(() => schedule.Every<Invoicing>(TimeSpan.Zero, (_, _) => Task.CompletedTask));
+        await schedule.RunAsync(Token, Token);
+        Assert.Throws<InvalidOperationException>(() => schedule.Daily<Invoicing>(TimeOnly.MinValue, (_, _) => Task.CompletedTask));
+        await Assert.ThrowsAsync<InvalidOperationException>(() => schedule.RunAsync(Token, Token));
+    }
+
+    /// <summary>Its clocks show an hour more than those of Greenwich, and two in summer.</summary>
+    private static TimeZoneInfo Island => TimeZoneInfo.CreateCustomTimeZone(
+        "Island",
+        TimeSpan.FromHours(1),
+        "Island",
+        "Island",
+        "Island summer",
+        [
+            TimeZoneInfo.AdjustmentRule.CreateAdjustmentRule(
+                DateTime.MinValue.Date,
+                DateTime.MaxValue.Date,
+                TimeSpan.FromHours(1),
+                TimeZoneInfo.TransitionTime.CreateFloatingDateRule(new DateTime(1, 1, 1, 2, 0, 0), 3, 5, DayOfWeek.Sunday),
+                TimeZoneInfo.TransitionTime.CreateFloatingDateRule(new DateTime(1, 1, 1, 3, 0, 0), 10, 5, DayOfWeek.Sunday)),
+        ]);
+
+    private JobSchedule Schedule(Container container) => new(container, _time, (job, failure) => _failed.Writer.WriteAsync((job, failure)).AsTask());
+
+    private string Now() => $"{_time.GetUtcNow():HH:mm}";
+
+    private async Task<IReadOnlyList<string>> AfterAsync(TimeSpan time, int count)
+    {
+        _time.Advance(time);
+        List<string> ran = [];
+        while (ran.Count < count)
+        {
+            ran.Add(await _ran.Reader.ReadAsync(Token));
+        }
+
+        return ran;
+    }
+
+    private static async Task RunAsync(JobSchedule schedule, Func<Task> test)
+    {
+        using CancellationTokenSource stop = new();
+        Task running = schedule.RunAsync(stop.Token, Token);
+        await test();
+        await stop.CancelAsync();
+        await running;
+    }
+
+    public sealed class Page(Channel<string> ran) : IAsyncDisposable
+    {
+        public ValueTask DisposeAsync() => ran.Writer.WriteAsync("closed");
+    }
+
+    public sealed class Invoicing(Page page, Channel<string> ran)
+    {
+        public Task RunAsync(string line)
+        {
+            Assert.NotNull(page);
+            return ran.Writer.WriteAsync(line, Token).AsTask();
+        }
+    }
+}

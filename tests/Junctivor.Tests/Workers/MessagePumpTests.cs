@@ -1,0 +1,267 @@
+using System.Collections.Concurrent;
+using System.Threading.Channels;
+
+namespace Junctivor.Tests.Workers;
+
+public class MessagePumpTests
+{
+    private readonly Channel<IMessage> _channel = Channel.CreateUnbounded<IMessage>();
+    private readonly ConcurrentQueue<string> _log = new();
+    private readonly ConcurrentQueue<(IMessage Message, Exception Failure)> _failures = new();
+
+    private static CancellationToken Token => TestContext.Current.CancellationToken;
+
+    private Wiring Office =>
+    [
+        Singleton.Value(_log),
+        Scoped.Incoming<Arrived>(),
+        Scoped.Of<Page>(),
+        Scoped.Of<BerthGiver>().Also<IReceives<Arrived>>(),
+        Scoped.Of<Gatekeeper>().Also<IReceives<Left>>().Also<IReceives<Moved>>(),
+    ];
+
+    [Fact]
+    public async Task Each_message_goes_to_what_receives_its_type_in_a_scope_of_its_own()
+    {
+        await using Container container = Office.Build();
+
+        await PumpAsync(container, new Arrived("Heron"), new Left("Tern"), new Arrived("Gull"), new Moved("Wren"));
+
+        Assert.Equal(["page opened", "Heron arrived", "page closed", "Tern left", "page opened", "Gull arrived", "page closed", "Wren moved"], _log);
+        Assert.Empty(_failures);
+    }
+
+    [Fact]
+    public async Task A_message_is_incoming_where_the_wiring_promises_its_type_or_that_of_all()
+    {
+        await using Container container = new Wiring
+        {
+            Singleton.Value(_log),
+            Scoped.Incoming<IMessage>(),
+            Scoped.From((IMessage message) => new Page([]) { Message = message }),
+            Scoped.From(IReceives<Left> (Page page) => new Reader<Left>(page, _log)),
+        }.Build();
+
+        await PumpAsync(container, new Left("Tern"));
+
+        Assert.Equal(["Left { Vessel = Tern }"], _log);
+    }
+
+    [Fact]
+    public async Task A_receiver_that_throws_is_told_with_its_message_and_the_pump_goes_on()
+    {
+        await using Container container = Office.Build();
+
+        await PumpAsync(container, new Arrived("throw"), new Unknown("?"), new Left("Tern"));
+
+        Assert.Equal([new Arrived("throw"), new Unknown("?")], _failures.Select(failed => failed.Message));
+        Assert.IsType<FormatException>(_failures.First().Failure);
+        Assert.Equal("JV101", Assert.IsType<ResolveException>(_failures.Last().Failure).Fault.Code);
+        Assert.Equal(["page opened", "page closed", "Tern left"], _log);
+    }
+
+    [Fact]
+    public async Task As_many_are_received_at_once_as_was_said_and_no_more()
+    {
+        int open = 0;
+        int most = 0;
+        using SemaphoreSlim arrived = new(0);
+        TaskCompletionSource go = new();
+        await using Container container = new Wiring
+        {
+            Scoped.From(IReceives<Left> () => new Doing<Left>(async () =>
+            {
+                int now = Interlocked.Increment(ref open);
+                InterlockedMax(ref most, now);
+                arrived.Release();
+                await go.Task;
+                Interlocked.Decrement(ref open);
+            })),
+        }.Build();
+
+        Task pumping = PumpAsync(container, atOnce: 3, [.. Enumerable.Range(0, 10).Select(number => new Left($"{number}"))]);
+        for (int waited = 0; waited < 3; waited++)
+        {
+            await arrived.WaitAsync(Token);
+        }
+
+        go.SetResult();
+        await pumping;
+
+        Assert.Equal((3, 0), (most, open));
+    }
+
+    [Fact]
+    public async Task Told_to_stop_it_receives_what_is_there_and_waits_for_no_more()
+    {
+        await using Container container = Office.Build();
+        using CancellationTokenSource stop = new();
+        MessagePump<IMessage> pump = new(container, _channel.Reader, Fail);
+        await _channel.Writer.WriteAsync(new Left("Tern"), Token);
+        await _channel.Writer.WriteAsync(new Left("Gull"), Token);
+        await stop.CancelAsync();
+
+        await pump.RunAsync(stop.Token, Token);
+
+        Assert.Equal(["Tern left", "Gull left"], _log);
+    }
+
+    [Fact]
+    public async Task Told_to_end_at_once_it_cancels_what_it_does_and_takes_no_more()
+    {
+        using CancellationTokenSource abort = new();
+        TaskCompletionSource begun = new();
+        await using Container container = new Wiring
+        {
+            Scoped.From(IReceives<Left> () => new Waiting(begun)),
+        }.Build();
+        MessagePump<IMessage> pump = new(container, _channel.Reader, Fail);
+        await _channel.Writer.WriteAsync(new Left("Tern"), Token);
+        await _channel.Writer.WriteAsync(new Left("Gull"), Token);
+
+        Task pumping = pump.RunAsync(Token, abort.Token);
+        await begun.Task;
+        await abort.CancelAsync();
+        await pumping;
+
+        Assert.Empty(_failures);
+        Assert.True(_channel.Reader.TryRead(out IMessage? left));
+        Assert.Equal(new Left("Gull"), left);
+    }
+
+    [Fact]
+    public async Task What_the_failure_handler_throws_ends_the_pump_and_comes_out()
+    {
+        await using Container container = Office.Build();
+        MessagePump<IMessage> pump = new(container, _channel.Reader, (_, failure) => throw new InvalidOperationException("no log", failure)) { AtOnce = 2 };
+        await _channel.Writer.WriteAsync(new Arrived("throw"), Token);
+
+        InvalidOperationException thrown = await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token, Token));
+
+        Assert.IsType<FormatException>(thrown.InnerException);
+    }
+
+    [Fact]
+    public async Task A_pump_runs_once_and_takes_at_least_one()
+    {
+        await using Container container = Office.Build();
+        _channel.Writer.Complete();
+        MessagePump<IMessage> pump = new(container, _channel.Reader, Fail);
+        await pump.RunAsync(Token, Token);
+
+        await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token, Token));
+        Assert.Throws<ArgumentOutOfRangeException>(() => new MessagePump<IMessage>(container, _channel.Reader, Fail) { AtOnce = 0 });
+    }
+
+    private static void InterlockedMax(ref int most, int now)
+    {
+        for (int known = Volatile.Read(ref most); now > known; known = Volatile.Read(ref most))
+        {
+            Interlocked.CompareExchange(ref most, now, known);
+        }
+    }
+
+    private Task PumpAsync(Container container, params IMessage[] messages) => PumpAsync(container, 1, messages);
+
+    private async Task PumpAsync(Container container, int atOnce, IMessage[] messages)
+    {
+        foreach (IMessage message in messages)
+        {
+            await _channel.Writer.WriteAsync(message, Token);
+        }
+
+        _channel.Writer.Complete();
+        await new MessagePump<IMessage>(container, _channel.Reader, Fail) { AtOnce = atOnce }.RunAsync(Token, Token);
+    }
+
+    private Task Fail(IMessage message, Exception failure)
+    {
+        _failures.Enqueue((message, failure));
+        return Task.CompletedTask;
+    }
+
+    public interface IMessage;
+
+    public sealed record Arrived(string Vessel) : IMessage;
+
+    public sealed record Left(string Vessel) : IMessage;
+
+    public sealed record Moved(string Vessel) : IMessage;
+
+    public sealed record Unknown(string Vessel) : IMessage;
+
+    public sealed class Page : IAsyncDisposable
+    {
+        private readonly ConcurrentQueue<string> _log;
+
+        public Page(ConcurrentQueue<string> log)
+        {
+            _log = log;
+            _log.Enqueue("page opened");
+        }
+
+        public IMessage? Message { get; init; }
+
+        public ValueTask DisposeAsync()
+        {
+            _log.Enqueue("page closed");
+            return ValueTask.CompletedTask;
+        }
+    }
+
+    private sealed class BerthGiver(Page page, Arrived incoming, ConcurrentQueue<string> log) : IReceives<Arrived>
+    {
+        public Task ReceiveAsync(Arrived message, CancellationToken cancellation)
+        {
+            Assert.Same(incoming, message);
+            Assert.NotNull(page);
+            if (message.Vessel == "throw")
+            {
+                throw new FormatException();
+            }
+
+            log.Enqueue($"{message.Vessel} arrived");
+            return Task.CompletedTask;
+        }
+    }
+
+    private sealed class Gatekeeper(ConcurrentQueue<string> log) : IReceives<Left>, IReceives<Moved>
+    {
+        public Task ReceiveAsync(Left message, CancellationToken cancellation)
+        {
+            log.Enqueue($"{message.Vessel} left");
+            return Task.CompletedTask;
+        }
+
+        public Task ReceiveAsync(Moved message, CancellationToken cancellation)
+        {
+            log.Enqueue($"{message.Vessel} moved");
+            return Task.CompletedTask;
+        }
+    }
+
+    private sealed class Reader<T>(Page page, ConcurrentQueue<string> log) : IReceives<T>
+        where T : class
+    {
+        public Task ReceiveAsync(T message, CancellationToken cancellation)
+        {
+            log.Enqueue($"{page.Message}");
+            return Task.CompletedTask;
+        }
+    }
+
+    private sealed class Doing<T>(Func<Task> work) : IReceives<T>
+        where T : class
+    {
+        public Task ReceiveAsync(T message, CancellationToken cancellation) => work();
+    }
+
+    private sealed class Waiting(TaskCompletionSource begun) : IReceives<Left>
+    {
+        public Task ReceiveAsync(Left message, CancellationToken cancellation)
+        {
+            begun.SetResult();
+            return Task.Delay(Timeout.Infinite, cancellation);
+        }
+    }
+}
