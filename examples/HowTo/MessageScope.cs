@@ -1,51 +1,40 @@
+using System.Threading.Channels;
+
 namespace HowTo;
 
-/// <summary>Messages have no request, so each gets a scope of its own; the handler is found by the type of the message.</summary>
+/// <summary>Messages have no request, so each gets a scope of its own; what receives it is found by the type of the message.</summary>
 internal static class MessageScope
 {
     public static async Task RunAsync()
     {
         Wiring wiring =
         [
-            Singleton.Of<ArrivalPump>(),
+            Scoped.Incoming<Arrived>(),                 // the pump hands each message over
             Scoped.Of<BerthLedger>(),
-            Scoped.Of<IHandler<Arrived>, BerthGiver>(),
-            Scoped.Of<IHandler<Left>, BerthFreer>(),
+            Scoped.Of<IReceives<Arrived>, BerthGiver>(),
+            Scoped.Of<IReceives<Left>, BerthFreer>(),
         ];
         await using Container container = wiring.Build();
-
-        await container.Resolve<ArrivalPump>().PumpAsync([new Arrived("Heron"), new Left("Tern"), new Arrived("Gull")]);
-    }
-
-    private sealed class ArrivalPump(Container container)
-    {
-        public async Task PumpAsync(IEnumerable<object> messages)
+        Channel<IMessage> messages = Channel.CreateUnbounded<IMessage>();
+        foreach (IMessage message in new IMessage[] { new Arrived("Heron"), new Left("Tern"), new Lost("Wren"), new Arrived("Gull") })
         {
-            foreach (object message in messages)
-            {
-                await using Scope scope = container.StartScope();
-                IHandler handler = (IHandler)scope.Resolve(typeof(IHandler<>).MakeGenericType(message.GetType()));
-                handler.Handle(message);
-            }
+            await messages.Writer.WriteAsync(message);
         }
+
+        messages.Writer.Complete();
+        MessagePump<IMessage> pump = new(container, messages.Reader, TellAsync);
+        await pump.RunAsync();
     }
 
-    private interface IHandler
-    {
-        void Handle(object message);
-    }
+    private static Task TellAsync(IMessage message, Exception failure) => Out.WriteLineAsync($"{message}: {failure.Message.Split('\n')[0]}");
 
-    private interface IHandler<T> : IHandler;
+    private interface IMessage;
 
-    private sealed class BerthGiver(BerthLedger ledger) : IHandler<Arrived>
-    {
-        public void Handle(object message) => WriteLine($"{message}: a berth is entered in ledger {ledger.Number}");
-    }
+    private sealed record Arrived(string Vessel) : IMessage;
 
-    private sealed class BerthFreer(BerthLedger ledger) : IHandler<Left>
-    {
-        public void Handle(object message) => WriteLine($"{message}: its berth is freed in ledger {ledger.Number}");
-    }
+    private sealed record Left(string Vessel) : IMessage;
+
+    private sealed record Lost(string Vessel) : IMessage;
 
     private sealed class BerthLedger
     {
@@ -54,7 +43,13 @@ internal static class MessageScope
         public int Number { get; } = ++Opened;
     }
 
-    private sealed record Arrived(string Vessel);
+    private sealed class BerthGiver(BerthLedger ledger) : IReceives<Arrived>
+    {
+        public Task ReceiveAsync(Arrived message, CancellationToken cancellation) => Out.WriteLineAsync($"{message}: a berth is entered in ledger {ledger.Number}");
+    }
 
-    private sealed record Left(string Vessel);
+    private sealed class BerthFreer(BerthLedger ledger) : IReceives<Left>
+    {
+        public Task ReceiveAsync(Left message, CancellationToken cancellation) => Out.WriteLineAsync($"{message}: its berth is freed in ledger {ledger.Number}");
+    }
 }

@@ -18,6 +18,9 @@ public partial class DocumentationTests
             public static readonly Container container = wiring.Build();
             public static readonly Scope scope = container.StartScope();
             public static readonly bool isRehearsal = true;
+            public static readonly System.Threading.Channels.Channel<IMessage> messages = System.Threading.Channels.Channel.CreateUnbounded<IMessage>();
+            public static readonly CancellationToken stop = default;
+            public static Task TellAsync(object what, Exception failure) => Task.CompletedTask;
         }
 
         public interface ITideTable;
@@ -47,6 +50,11 @@ public partial class DocumentationTests
         public sealed class AuditedLedger(IBerthLedger inner) : IBerthLedger { public object Inner => inner; }
         public sealed class TimedLedger(IBerthLedger inner, HarbourClock clock) : IBerthLedger { public object Both => (inner, clock); }
         public sealed record BerthPlanner(IBerthLedger Ledger);
+        public interface IMessage;
+        public sealed record Arrived(string Vessel) : IMessage;
+        public sealed class BerthGiver : IReceives<Arrived> { public Task ReceiveAsync(Arrived message, CancellationToken cancellation) => Task.CompletedTask; }
+        public sealed class NightlyRun { public Task RunAsync(CancellationToken cancellation) => Task.CompletedTask; }
+        public sealed class TideReader { public Task ReadAsync(CancellationToken cancellation) => Task.CompletedTask; }
         public static class NoticeChannels { public static Wiring Wiring => []; }
         public static class Storage { public static Wiring Wiring => []; }
         public static class Harbour { public static Wiring Wiring => []; }
