@@ -73,19 +73,17 @@ public sealed class MessagePump<TMessage>
     {
         try
         {
-            while (await IsThereMoreAsync(ending.Token).ConfigureAwait(false))
+            bool isThereMore;
+            do
             {
+                // Told to end, it still receives what is there: that is not lost.
+                isThereMore = await IsThereMoreAsync(ending.Token).ConfigureAwait(false);
                 while (!abort.IsCancellationRequested && _messages.TryRead(out TMessage? message))
                 {
                     await ReceiveAsync(message, abort).ConfigureAwait(false);
                 }
             }
-
-            // Told to end: what came before that is not lost.
-            while (!abort.IsCancellationRequested && _messages.TryRead(out TMessage? message))
-            {
-                await ReceiveAsync(message, abort).ConfigureAwait(false);
-            }
+            while (isThereMore && !ending.IsCancellationRequested);
         }
         catch
         {
