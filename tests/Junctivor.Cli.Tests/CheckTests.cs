@@ -62,7 +62,7 @@ public class CheckTests
     [InlineData("throwing", "MarkedWirings.Throwing threw InvalidOperationException: The tide is out.")]
     [InlineData("empty-handed", "MarkedWirings.EmptyHanded gives null")]
     [InlineData("misplaced", "is no public static property or method")]
-    [InlineData("none", "has no wiring 'none'; it has empty-handed, faulty, frozen, misplaced, native, Sound, throwing.")]
+    [InlineData("none", "has no wiring 'none'; it has empty-handed, faulty, frozen, marks, misplaced, native, Sound, throwing.")]
     public async Task A_root_that_cannot_be_read_is_one_line_and_ends_with_2(string wiring, string line)
     {
         AssertComplaint(await Check(Here, "--wiring", wiring), line);

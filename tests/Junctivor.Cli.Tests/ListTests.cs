@@ -76,6 +76,18 @@ public sealed class ListTests : IDisposable
     }
 
     [Fact]
+    public async Task Why_tells_marks_apart()
+    {
+        string here = typeof(ListTests).Assembly.Location;
+
+        ProgramRun several = await Run("why", here, "int", "--wiring", "marks");
+        ProgramRun one = await Run("why", here, "int@tons", "--wiring", "marks");
+
+        Assert.Contains("  int@berths", several.Output, StringComparison.Ordinal);
+        Assert.StartsWith("int marked \"tons\"", one.Output, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Why_can_be_read_by_programs()
     {
         ProgramRun run = await Run("why", Harbour, "BerthPlanner", "--wiring", "office", "--format", "json");

@@ -25,6 +25,9 @@ public static class MarkedWirings
     [CheckedWiring("frozen")]
     public static Wiring Frozen => [Transient.Of<Rope>(), Singleton.Of<Bollard>().Accept("JV303", "A bollard has one rope.")];
 
+    [CheckedWiring("marks")]
+    public static Wiring Marks => [Singleton.Value(4).Marked("berths"), Singleton.Value(9).Marked("tons")];
+
     [CheckedWiring("throwing")]
     public static Wiring Throwing => throw new InvalidOperationException("The tide is out");
 
