@@ -33,4 +33,35 @@ internal static class DependencyOrder
 
         return ordered;
     }
+
+    /// <summary>The targets in that order, each with those of them that it needs at once: itself, or through what is no target.</summary>
+    public static IReadOnlyList<OrderedNode> WithNeeds(ServiceGraph graph, IEnumerable<Node> targets)
+    {
+        IReadOnlyList<Node> ordered = Of(graph, targets);
+        HashSet<Node> wanted = [.. ordered];
+        return [.. ordered.Select(node => new OrderedNode(node, NeedsAmong(graph, node, wanted)))];
+    }
+
+    private static List<Node> NeedsAmong(ServiceGraph graph, Node start, HashSet<Node> wanted)
+    {
+        HashSet<Node> entered = [start];
+        List<Node> needs = [];
+        Stack<Node> open = new([start]);
+        while (open.TryPop(out Node? node))
+        {
+            foreach (Node needed in graph.EdgesOf(node).Where(edge => !edge.IsDeferred).Select(edge => edge.To).Where(entered.Add))
+            {
+                if (wanted.Contains(needed))
+                {
+                    needs.Add(needed);
+                }
+                else
+                {
+                    open.Push(needed);
+                }
+            }
+        }
+
+        return needs;
+    }
 }

@@ -107,19 +107,22 @@ internal sealed class PlanBook
     }
 
     /// <summary>What a scope of a level makes asynchronously, each after what it needs.</summary>
-    public IReadOnlyList<Node> AsyncNodesOf(Level level) =>
-        _asyncNodes.GetOrAdd(level, wanted => Ordered(node => node.IsAsync && node.Level == wanted));
-
-    /// <summary>What warms up: asynchronous singletons, and those that say so; each after what it needs.</summary>
-    public IReadOnlyList<Node> WarmingUp() => Ordered(node =>
-        node.Level == Level.Singleton && node.Makes && !node.IsDecorator && _shared?.IsShared(node) != true
-        && (node.IsAsync || _reader.EntryOf(node) is { WarmUp: not null } or { WindDown: not null }));
-
-    private IReadOnlyList<Node> Ordered(Func<Node, bool> isWanted)
+    public IReadOnlyList<Node> AsyncNodesOf(Level level) => _asyncNodes.GetOrAdd(level, wanted =>
     {
         lock (_gate)
         {
-            return DependencyOrder.Of(Graph, Graph.Nodes.Where(node => node.Order != int.MaxValue).Where(isWanted));
+            return DependencyOrder.Of(Graph, Written.Where(node => node.IsAsync && node.Level == wanted));
+        }
+    });
+
+    /// <summary>What warms up: asynchronous singletons, and those that say so; each after what it needs.</summary>
+    public IReadOnlyList<OrderedNode> WarmingUp()
+    {
+        lock (_gate)
+        {
+            return DependencyOrder.WithNeeds(Graph, Written.Where(node =>
+                node.Level == Level.Singleton && node.Makes && !node.IsDecorator && _shared?.IsShared(node) != true
+                && (node.IsAsync || _reader.EntryOf(node) is { WarmUp: not null } or { WindDown: not null })));
         }
     }
 
@@ -165,6 +168,9 @@ internal sealed class PlanBook
         HandedOver values = HandedOver.Take(Types, Graph, level, incoming, out IReadOnlyList<Fault> faults);
         return faults.Count == 0 ? values : throw new ResolveException(faults);
     }
+
+    /// <summary>What stands in the wiring, and not what came by asking.</summary>
+    private IEnumerable<Node> Written => Graph.Nodes.Where(node => node.Order != int.MaxValue);
 
     private Plan PlanConstruction((Type Made, TypeList Arguments) construction)
     {

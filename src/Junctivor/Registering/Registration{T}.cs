@@ -179,7 +179,7 @@ public sealed class Registration<T> : Registration
         return WarmUp((made, cancellation) => work(made, cancellation).AsTask());
     }
 
-    /// <summary>Runs after work, before the singleton ends: <see cref="Container.WindDownAsync"/> awaits it, in the reverse order of
+    /// <summary>Runs after work, before the singleton ends: <see cref="Container.WindDownAsync(CancellationToken)"/> awaits it, in the reverse order of
     /// warming up; only for what was warmed up.</summary>
     /// <param name="work">What to do with the made object, undecorated.</param>
     /// <returns>A copy that winds down.</returns>

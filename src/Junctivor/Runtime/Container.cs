@@ -80,10 +80,13 @@ public sealed class Container : Resolver
 
     /// <summary>
     /// Does what comes before the first work: makes the singletons of <c>FromAsync</c>, and runs what entries say with
-    /// <c>WarmUp</c>, each after what it needs. A second call does only what is left, such as after a failure.
+    /// <c>WarmUp</c>, each after what it needs, and what does not need each other at the same time. If something fails, or is
+    /// cancelled, nothing further begins, and what had warmed up in this call is wound down. A second call begins with what is cold.
     /// </summary>
-    /// <param name="cancellation">Handed on to factories and work; stops between two of them.</param>
-    /// <returns>What completes when all is warm. It carries what user code threw.</returns>
+    /// <param name="cancellation">Handed on to factories and work, and cancelled for them too where another one failed.</param>
+    /// <returns>What completes when all is warm.</returns>
+    /// <exception cref="WarmUpException">User code threw: it says whose, and why.</exception>
+    /// <exception cref="OperationCanceledException"><paramref name="cancellation"/> was cancelled.</exception>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
     public Task WarmUpAsync(CancellationToken cancellation = default)
     {
@@ -98,10 +101,20 @@ public sealed class Container : Resolver
     /// <param name="cancellation">Handed on to the work.</param>
     /// <returns>What completes when all were tried. It carries what they threw, as an <see cref="AggregateException"/>.</returns>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
-    public async Task WindDownAsync(CancellationToken cancellation = default)
+    public Task WindDownAsync(CancellationToken cancellation = default) => WindDownAsync(Timeout.InfiniteTimeSpan, cancellation);
+
+    /// <summary>The same as <see cref="WindDownAsync(CancellationToken)"/>, with a limit.</summary>
+    /// <param name="limit">For how long it is waited for all of them together; then the work's token is cancelled, and what has not
+    /// ended is left to itself.</param>
+    /// <param name="cancellation">Handed on to the work.</param>
+    /// <returns>What completes when all were tried. It carries what they threw, as an <see cref="AggregateException"/>.</returns>
+    /// <exception cref="WindDownTimeoutException">Some did not end within the limit: it says which.</exception>
+    /// <exception cref="ArgumentOutOfRangeException"><paramref name="limit"/> is negative, and not <see cref="Timeout.InfiniteTimeSpan"/>.</exception>
+    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    public async Task WindDownAsync(TimeSpan limit, CancellationToken cancellation = default)
     {
         ThrowIfEnded();
-        Ending.ThrowIfAny(await _warmUp.UndoAsync(cancellation).ConfigureAwait(false), Description);
+        Ending.ThrowIfAny(await _warmUp.UndoAsync(limit, cancellation).ConfigureAwait(false), Description);
     }
 
     /// <summary>Hands over a value that the wiring promises with <c>Singleton.Incoming&lt;T&gt;().Later()</c>: once.</summary>
@@ -144,7 +157,7 @@ public sealed class Container : Resolver
     }
 
     private protected override Task<List<Exception>> BeforeEndAsync() =>
-        Store.HasEnded ? base.BeforeEndAsync() : _warmUp.UndoAsync(CancellationToken.None);
+        Store.HasEnded ? base.BeforeEndAsync() : _warmUp.UndoAsync(Timeout.InfiniteTimeSpan, CancellationToken.None);
 
     private protected override void BeforeEnd()
     {

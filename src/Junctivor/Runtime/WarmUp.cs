@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Junctivor.Graph;
 using Junctivor.Registering;
 
@@ -10,31 +11,17 @@ internal sealed class WarmUp : IDisposable
     private volatile Warm[] _warm = [];
 
     /// <summary>The names of what is warm and must be wound down.</summary>
-    public IReadOnlyList<string> Pending => [.. _warm.Where(each => each.Entry.WindDown is not null).Select(each => each.Node.Name)];
+    public IReadOnlyList<string> Pending => [.. _warm.Where(warm => warm.WindDown is not null).Select(warm => warm.Node.Name)];
 
-    /// <summary>Makes and warms, each after what it needs; what a former call has done stays done.</summary>
+    /// <summary>Makes and warms what is cold, each after what it needs; all of it, or none.</summary>
+    /// <exception cref="WarmUpException">User code threw.</exception>
     public async Task RunAsync(Container container, CancellationToken cancellation)
     {
         await _turn.WaitAsync(cancellation).ConfigureAwait(false);
         try
         {
-            foreach (Node node in container.Book.WarmingUp().Where(node => _warm.All(each => each.Node != node)))
-            {
-                cancellation.ThrowIfCancellationRequested();
-                if (node.IsAsync)
-                {
-                    await AsyncConstruction.MakeAsync(node, container, cancellation).ConfigureAwait(false);
-                }
-
-                object instance = Construction.Run(container.Book.PlanOf(node), container);
-                Entry entry = container.Book.Reader.EntryOf(node);
-                if (entry.WarmUp is not null)
-                {
-                    await entry.WarmUp(instance, cancellation).ConfigureAwait(false);
-                }
-
-                _warm = [.. _warm, new Warm(node, instance, entry)];
-            }
+            OrderedNode[] cold = [.. container.Book.WarmingUp().Where(ordered => _warm.All(warm => warm.Node != ordered.Node))];
+            _warm = [.. _warm, .. await RunAsync(cold, container, cancellation).ConfigureAwait(false)];
         }
         finally
         {
@@ -42,42 +29,78 @@ internal sealed class WarmUp : IDisposable
         }
     }
 
-    /// <summary>Winds down what is warm, in reverse; every one is tried.</summary>
+    /// <summary>Winds down what is warm, what needs others before these; every one is tried.</summary>
     /// <returns>What these threw.</returns>
-    public async Task<List<Exception>> UndoAsync(CancellationToken cancellation)
+    /// <exception cref="WindDownTimeoutException">Some did not end within the limit.</exception>
+    public async Task<List<Exception>> UndoAsync(TimeSpan limit, CancellationToken cancellation)
     {
         await _turn.WaitAsync(cancellation).ConfigureAwait(false);
-        List<Exception> failures = [];
         try
         {
-            for (; _warm.Length > 0; _warm = _warm[..^1])
-            {
-                await UndoAsync(_warm[^1], failures, cancellation).ConfigureAwait(false);
-            }
+            Warm[] warm = _warm;
+            _warm = [];
+            return await new WindDown(warm).RunAsync(limit, cancellation).ConfigureAwait(false);
         }
         finally
         {
             _turn.Release();
         }
-
-        return failures;
     }
 
     public void Dispose() => _turn.Dispose();
 
-    private static async Task UndoAsync(Warm warm, List<Exception> failures, CancellationToken cancellation)
+    private static async Task<IReadOnlyCollection<Warm>> RunAsync(OrderedNode[] cold, Container container, CancellationToken cancellation)
     {
-        try
+        Dictionary<Node, IReadOnlyList<Node>> needs = cold.ToDictionary(ordered => ordered.Node, ordered => ordered.Needs);
+        ConcurrentQueue<Warm> warm = new();
+        ConcurrentQueue<(string, Exception)> failures = new();
+        using CancellationTokenSource stop = CancellationTokenSource.CreateLinkedTokenSource(cancellation);
+        await Staged.RunAsync(needs.Keys, node => needs[node], TryAsync).ConfigureAwait(false);
+        if (warm.Count == cold.Length)
         {
-            await (warm.Entry.WindDown?.Invoke(warm.Instance, cancellation) ?? Task.CompletedTask).ConfigureAwait(false);
+            return warm;
         }
-#pragma warning disable CA1031 // The others must wind down too; this one is thrown at the end.
-        catch (Exception failure)
-#pragma warning restore CA1031
+
+        List<Exception> undone = await new WindDown(warm).RunAsync(Timeout.InfiniteTimeSpan, CancellationToken.None).ConfigureAwait(false);
+        throw failures.IsEmpty && undone.Count == 0
+            ? new OperationCanceledException(cancellation)
+            : new WarmUpException([.. failures], [.. warm.Select(each => each.Node.Name)], undone);
+
+        async Task TryAsync(Node node)
         {
-            failures.Add(failure);
+            try
+            {
+                stop.Token.ThrowIfCancellationRequested();
+                warm.Enqueue(await RunAsync(node, needs[node], container, stop.Token).ConfigureAwait(false));
+            }
+            catch (OperationCanceledException) when (stop.IsCancellationRequested)
+            {
+                // Another one failed, or nobody wants it any more.
+            }
+#pragma warning disable CA1031 // Whatever it is, it is told with the name of what failed.
+            catch (Exception failure)
+#pragma warning restore CA1031
+            {
+                failures.Enqueue((node.Name, failure));
+                await stop.CancelAsync().ConfigureAwait(false);
+            }
         }
     }
 
-    private sealed record Warm(Node Node, object Instance, Entry Entry);
+    private static async Task<Warm> RunAsync(Node node, IReadOnlyList<Node> needs, Container container, CancellationToken cancellation)
+    {
+        if (node.IsAsync)
+        {
+            await AsyncConstruction.MakeAsync(node, container, cancellation).ConfigureAwait(false);
+        }
+
+        object instance = Construction.Run(container.Book.PlanOf(node), container);
+        Entry entry = container.Book.Reader.EntryOf(node);
+        if (entry.WarmUp is not null)
+        {
+            await entry.WarmUp(instance, cancellation).ConfigureAwait(false);
+        }
+
+        return new Warm(node, needs, entry.WindDown is { } windDown ? stop => windDown(instance, stop) : null);
+    }
 }

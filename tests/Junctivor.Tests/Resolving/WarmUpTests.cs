@@ -112,26 +112,6 @@ public class WarmUpTests
     }
 
     [Fact]
-    public async Task After_a_failed_warm_up_what_had_completed_winds_down_and_a_second_call_goes_on()
-    {
-        bool fails = true;
-        Container container = new Wiring
-        {
-            Log<MemoryLedger>(Singleton.Of<MemoryLedger>().Also<IBerthLedger>(), "ledger"),
-            Singleton.Of<BerthPlanner>().WarmUp((_, _) => fails ? throw new InvalidOperationException("no wind") : Task.CompletedTask),
-        }.Build();
-
-        await Assert.ThrowsAsync<InvalidOperationException>(() => container.WarmUpAsync(Token));
-        Assert.Equal(["ledger is warm"], _log);
-        fails = false;
-        await container.WarmUpAsync(Token);
-        Assert.Equal(["ledger is warm"], _log);
-
-        await container.DisposeAsync();
-        Assert.Equal(["ledger is warm", "ledger winds down"], _log);
-    }
-
-    [Fact]
     public async Task What_winding_down_throws_comes_together_with_what_ending_throws()
     {
         Container container = new Wiring
