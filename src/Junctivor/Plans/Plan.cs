@@ -34,8 +34,11 @@ internal sealed class Plan(Recipe recipe)
 
     public bool IsShared => Slot != NoSlot;
 
+    /// <summary>Whether a constructor or a factory of the user's is called here.</summary>
+    public bool IsMaking { get; init; }
+
     /// <summary>Whether there is more to do than to ask the recipe.</summary>
-    public bool NeedsFrame => IsOwned || Arguments.Length > 0;
+    public bool NeedsFrame => IsMaking || Arguments.Length > 0;
 
     /// <summary>One argument, with the name of the parameter that it is for.</summary>
     internal readonly record struct Argument(string Name, Plan Plan);

@@ -86,6 +86,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
             Class = made,
             Level = node.Level,
             Slot = node.Makes && !node.Level.IsTransient ? NextSlot(node.Level) : Plan.NoSlot,
+            IsMaking = node.Makes,
             IsOwned = node.Makes && node.Endings.IsOwned != false,
             Arguments = arguments,
         };

@@ -38,6 +38,12 @@ public sealed record BuildOptions
         }
     }
 
+    /// <summary>
+    /// From how long a constructor or factory counts as slow, and is shown as an activity of the source <c>Junctivor</c> to those who
+    /// listen; 100 ms by default. What its arguments took does not count.
+    /// </summary>
+    public TimeSpan SlowConstruction { get; init; } = TimeSpan.FromMilliseconds(100);
+
     internal CheckReport Weigh(Graph.ServiceGraph graph, IEnumerable<Fault> found) =>
         new Weighing(graph, _severities, WarningsAreFaults).Weigh(found);
 

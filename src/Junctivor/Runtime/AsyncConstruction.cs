@@ -1,6 +1,8 @@
+using System.Diagnostics;
 using Junctivor.Graph;
 using Junctivor.Plans;
 using Junctivor.Registering;
+using Junctivor.Telemetry;
 
 namespace Junctivor.Runtime;
 
@@ -20,24 +22,33 @@ internal static class AsyncConstruction
         }
 
         object?[] arguments = (object?[])Construction.Run(plan.Gathering!, home, null, [cancellation]);
-        object instance = await CallAsync(book, node, arguments).ConfigureAwait(false);
+        object instance = await CallAsync(book, node, home, arguments).ConfigureAwait(false);
         Owned[] owned = plan.IsOwned && Owned.Of(instance) is { } made ? [made] : [];
         if (!home.Store.Keep(plan, instance, owned))
         {
-            await Ending.EndAsync(owned).ConfigureAwait(false);
+            await Ending.EndAsync(owned, home).ConfigureAwait(false);
             throw home.Ended();
         }
     }
 
-    private static async Task<object> CallAsync(PlanBook book, Node node, object?[] arguments)
+    private static async Task<object> CallAsync(PlanBook book, Node node, Resolver home, object?[] arguments)
     {
+        Watch? watch = home.Watch.IsOn ? home.Watch : null;
         try
         {
-            return await ((Making.OfAsyncFactory)book.Reader.MakingOf(node)).Call(arguments).ConfigureAwait(false)
+            long started = watch is null ? 0 : Stopwatch.GetTimestamp();
+            object made = await ((Making.OfAsyncFactory)book.Reader.MakingOf(node)).Call(arguments).ConfigureAwait(false)
                 ?? throw new InvalidOperationException($"The factory of {node.Name} gave null; a factory must give an instance.");
+            watch?.Constructed(node, made, home, started);
+            return made;
         }
         catch (Exception failure) when (failure is not OperationCanceledException)
         {
+            if (watch is not null)
+            {
+                Watch.NotConstructed(node, failure);
+            }
+
             throw new ConstructionException(new Checks.Steps(book.Graph).Node(node).Path, failure);
         }
     }

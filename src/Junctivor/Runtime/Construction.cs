@@ -1,7 +1,9 @@
+using System.Diagnostics;
 using System.Runtime.CompilerServices;
 using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Plans;
+using Junctivor.Telemetry;
 
 namespace Junctivor.Runtime;
 
@@ -21,6 +23,7 @@ internal sealed class Construction
     private readonly object[] _given;
     private readonly Stack<Frame> _frames = new();
     private readonly List<Owned> _made = [];
+    private readonly Watch? _watch;
     private ConstructionException? _failure;
 
     private Construction(Resolver asked, Construction? outer, Type? consumer, object[] given)
@@ -30,6 +33,7 @@ internal sealed class Construction
         _outer = outer;
         _consumer = consumer;
         _given = given;
+        _watch = asked.Watch.IsOn ? asked.Watch : null;
     }
 
     /// <summary>The construction whose user code started this one, on the same thread.</summary>
@@ -245,11 +249,23 @@ internal sealed class Construction
     {
         try
         {
-            return frame.Plan.Recipe.Make(new Surroundings(frame.Home, null, null, _given), frame.Arguments)
+            long started = _watch is null ? 0 : Stopwatch.GetTimestamp();
+            object made = frame.Plan.Recipe.Make(new Surroundings(frame.Home, null, null, _given), frame.Arguments)
                 ?? throw new InvalidOperationException($"The factory of {frame.Plan.Node?.Name} returned null; a factory must return an instance.");
+            if (_watch is not null && frame.Plan.IsMaking)
+            {
+                _watch.Constructed(frame.Plan.Node!, made, frame.Home, started);
+            }
+
+            return made;
         }
         catch (Exception failure) when (!IsFromDeeper(failure))
         {
+            if (_watch is not null && frame.Plan.IsMaking)
+            {
+                Watch.NotConstructed(frame.Plan.Node!, failure);
+            }
+
             throw _failure = new ConstructionException(Way.Here, failure);
         }
     }
@@ -293,7 +309,7 @@ internal sealed class Construction
     /// </summary>
     private void Abandon()
     {
-        IReadOnlyList<Exception> failures = Ending.End(_made.Where(made => !made.EndsOnlyAsynchronously).Reverse());
+        IReadOnlyList<Exception> failures = Ending.End(_made.Where(made => !made.EndsOnlyAsynchronously).Reverse(), _asked);
         _failure?.AlsoFailed(failures);
         _asked.Store.TakeBack(_made.Where(made => made.EndsOnlyAsynchronously));
         _made.Clear();

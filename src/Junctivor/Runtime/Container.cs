@@ -4,6 +4,7 @@ using Junctivor.Plans;
 using Junctivor.Reading;
 using Junctivor.Registering;
 using Junctivor.Runtime;
+using Junctivor.Telemetry;
 
 namespace Junctivor;
 
@@ -26,7 +27,7 @@ public sealed class Container : Resolver
     private PluginContext[] _plugins;
 
     internal Container(PlanBook book, HandedOver values, CheckReport report, BuildOptions options, Container? parent = null)
-        : base(book, null, values)
+        : base(book, null, values, new Watch(options.SlowConstruction))
     {
         Report = report;
         _parent = parent;
@@ -115,6 +116,19 @@ public sealed class Container : Resolver
     {
         ThrowIfEnded();
         Ending.ThrowIfAny(await _warmUp.UndoAsync(limit, cancellation).ConfigureAwait(false), Description);
+    }
+
+    /// <summary>Tells somebody what is constructed and disposed of, and which scopes start and end, in that order: for tests above all.</summary>
+    /// <param name="observer">Told of what happens from now on in this container and its scopes, but not in its branches, at once and on the
+    /// thread where it happens: so by several threads at a time where several work. It must not throw.</param>
+    /// <returns>What ends the telling when it is disposed of. The end of the container is told too.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="observer"/> is null.</exception>
+    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    public IDisposable Observe(Action<LifeEvent> observer)
+    {
+        ArgumentNullException.ThrowIfNull(observer);
+        ThrowIfEnded();
+        return Watch.Add(observer);
     }
 
     /// <summary>Hands over a value that the wiring promises with <c>Singleton.Incoming&lt;T&gt;().Later()</c>: once.</summary>

@@ -1,3 +1,5 @@
+using Junctivor.Telemetry;
+
 namespace Junctivor.Runtime;
 
 /// <summary>Ends what a container or scope owns: every one is tried, and what they throw is thrown together.</summary>
@@ -5,60 +7,68 @@ internal static class Ending
 {
     /// <summary>Ends what can be ended synchronously, the first in the list first.</summary>
     /// <returns>What these threw.</returns>
-    public static IReadOnlyList<Exception> End(IEnumerable<Owned> owned)
+    public static IReadOnlyList<Exception> End(IEnumerable<Owned> owned, Resolver where)
     {
+        Watch? watch = where.Watch.IsOn ? where.Watch : null;
         List<Exception> failures = [];
         foreach (IDisposable instance in owned.Select(made => made.Instance).OfType<IDisposable>())
         {
+            Exception? failure = null;
             try
             {
                 instance.Dispose();
             }
 #pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
-            catch (Exception failure)
+            catch (Exception thrown)
 #pragma warning restore CA1031
             {
-                failures.Add(failure);
+                failures.Add(failure = thrown);
             }
+
+            watch?.Disposed(instance, where, failure);
         }
 
         return failures;
     }
 
-    /// <summary>Ends a store's instances synchronously; leaves in it, and names, those that can end only asynchronously.</summary>
-    public static void End(InstanceStore store, string what)
+    /// <summary>Ends the instances of a container or scope synchronously; leaves with it, and names, those that can end only asynchronously.</summary>
+    public static void End(Resolver where)
     {
-        IReadOnlyList<Owned> owned = store.End();
+        IReadOnlyList<Owned> owned = where.Store.End();
         IReadOnlyList<Owned> left = [.. owned.Where(made => made.EndsOnlyAsynchronously)];
-        List<Exception> failures = [.. End(owned.Where(made => !made.EndsOnlyAsynchronously))];
+        List<Exception> failures = [.. End(owned.Where(made => !made.EndsOnlyAsynchronously), where)];
         if (left.Count > 0)
         {
-            store.TakeBack(left);
+            where.Store.TakeBack(left);
             string names = string.Join(", ", left.Select(made => Reading.TypeNames.Short(made.Instance.GetType())));
             failures.Add(new InvalidOperationException(
-                $"{names} can end only asynchronously. The rest has ended; end these with DisposeAsync, and write `await using` where {what} is made."));
+                $"{names} can end only asynchronously. The rest has ended; end these with DisposeAsync, and write `await using` where {where.Description} is made."));
         }
 
-        ThrowIfAny(failures, what);
+        ThrowIfAny(failures, where.Description);
     }
 
     /// <summary>Ends all, the first in the list first.</summary>
     /// <returns>What these threw.</returns>
-    public static async ValueTask<List<Exception>> EndAsync(IEnumerable<Owned> owned)
+    public static async ValueTask<List<Exception>> EndAsync(IEnumerable<Owned> owned, Resolver where)
     {
+        Watch? watch = where.Watch.IsOn ? where.Watch : null;
         List<Exception> failures = [];
         foreach (Owned made in owned)
         {
+            Exception? failure = null;
             try
             {
                 await EndAsync(made.Instance).ConfigureAwait(false);
             }
 #pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
-            catch (Exception failure)
+            catch (Exception thrown)
 #pragma warning restore CA1031
             {
-                failures.Add(failure);
+                failures.Add(failure = thrown);
             }
+
+            watch?.Disposed(made.Instance, where, failure);
         }
 
         return failures;

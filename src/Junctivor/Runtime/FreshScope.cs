@@ -119,6 +119,7 @@ public sealed class FreshScope<T>
     private async Task<TResult> WorkAsync<TResult>(Task<Scope>? starting, Func<T, Task<TResult>> work)
     {
         Scope? scope = starting is null ? null : await starting.ConfigureAwait(false);
+        scope?.BecomeCurrent();
         try
         {
             return await work(_resolve(scope!)).ConfigureAwait(false);

@@ -2,6 +2,7 @@ using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Plans;
 using Junctivor.Runtime;
+using Junctivor.Telemetry;
 
 namespace Junctivor;
 
@@ -13,9 +14,10 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 {
     private PlanBook? _book;
 
-    private protected Resolver(PlanBook book, Resolver? outer, HandedOver values)
+    private protected Resolver(PlanBook book, Resolver? outer, HandedOver values, Watch watch)
     {
         _book = book;
+        Watch = watch;
         Outer = outer;
         Values = values;
     }
@@ -27,6 +29,9 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     internal Resolver? Outer { get; }
 
     internal HandedOver Values { get; }
+
+    /// <summary>Who is told what happens; the same for a container and all its scopes.</summary>
+    internal Watch Watch { get; }
 
     internal InstanceStore Store { get; } = new();
 
@@ -108,7 +113,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         bool isFirst = LetGo();
         try
         {
-            Ending.End(Store, Description);
+            Ending.End(this);
         }
         finally
         {
@@ -131,7 +136,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     {
         List<Exception> failures = await BeforeEndAsync().ConfigureAwait(false);
         bool isFirst = LetGo();
-        failures.AddRange(await Ending.EndAsync(Store.End()).ConfigureAwait(false));
+        failures.AddRange(await Ending.EndAsync(Store.End(), this).ConfigureAwait(false));
         if (isFirst)
         {
             Leave();
@@ -200,6 +205,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         HandedOver values = Book.TakeValues(kind, incoming);
         Scope scope = new(this, level, values);
         scope.OwnValues(values.Owned);
+        scope.BeWatched();
         return scope;
     }
 

@@ -1,5 +1,7 @@
+using System.Diagnostics;
 using Junctivor.Graph;
 using Junctivor.Runtime;
+using Junctivor.Telemetry;
 
 namespace Junctivor;
 
@@ -10,9 +12,10 @@ namespace Junctivor;
 public sealed class Scope : Resolver
 {
     private readonly Level _level;
+    private ScopeTrace? _trace;
 
     internal Scope(Resolver outer, ScopeLevel? level, HandedOver values)
-        : base(outer.Book, outer, values)
+        : base(outer.Book, outer, values, outer.Watch)
     {
         Level = level;
         _level = level?.Level ?? Graph.Level.Scoped;
@@ -21,6 +24,9 @@ public sealed class Scope : Resolver
 
     /// <summary>The level of your own that this is a scope of; null for the default level.</summary>
     public ScopeLevel? Level { get; }
+
+    /// <summary>The activity that stands for it; null if nobody wanted one.</summary>
+    internal Activity? Activity => _trace?.Activity;
 
     internal override Container Root { get; }
 
@@ -42,9 +48,30 @@ public sealed class Scope : Resolver
     internal override bool CanStart(Level level) =>
         level == Graph.Level.Scoped || (level.Within is not null && level.Within == _level);
 
+    /// <summary>It starts: tells those who want to know.</summary>
+    internal void BeWatched() => _trace = Watch.IsOn ? Watch.Started(this, _level.Name) : null;
+
+    /// <summary>Makes its activity the current one, so that what is done in the scope belongs to it. The caller is an asynchronous method,
+    /// at whose end that is over.</summary>
+    internal void BecomeCurrent()
+    {
+        if (Activity is { } activity)
+        {
+            Activity.Current = activity;
+        }
+    }
+
     internal override void ThrowIfEnded()
     {
         base.ThrowIfEnded();
         Root.ThrowIfEnded();
+    }
+
+    private protected override void Leave()
+    {
+        if (_trace is not null)
+        {
+            Watch.Ended(this, _trace);
+        }
     }
 }

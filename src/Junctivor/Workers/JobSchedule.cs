@@ -140,6 +140,7 @@ public sealed class JobSchedule
             Scope scope = await _container.StartScopeAsync(abort).ConfigureAwait(false);
             await using (scope.ConfigureAwait(false))
             {
+                scope.BecomeCurrent();
                 await job.Work(scope, abort).ConfigureAwait(false);
             }
         }

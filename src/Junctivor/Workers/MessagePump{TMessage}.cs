@@ -111,6 +111,7 @@ public sealed class MessagePump<TMessage>
             Scope scope = await _container.StartScopeAsync(abort, _receivers.IncomingFor(_container, message, typeof(TMessage))).ConfigureAwait(false);
             await using (scope.ConfigureAwait(false))
             {
+                scope.BecomeCurrent();
                 await _receivers.For(message.GetType()).ReceiveAsync(scope, message, abort).ConfigureAwait(false);
             }
         }

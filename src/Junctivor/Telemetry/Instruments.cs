@@ -1,0 +1,45 @@
+using System.Diagnostics;
+using System.Diagnostics.Metrics;
+
+namespace Junctivor.Telemetry;
+
+/// <summary>What is measured, for all containers of the process. Safe for use by several threads.</summary>
+internal static class Instruments
+{
+    public const string Name = "Junctivor";
+
+    public const string Level = "junctivor.level";
+
+    public const string Service = "junctivor.service";
+
+    public const string Lifetime = "junctivor.lifetime";
+
+    public const string Stage = "junctivor.stage";
+
+    public const string ErrorType = "error.type";
+
+    private static readonly string? Version = typeof(Instruments).Assembly.GetName().Version?.ToString(3);
+
+    private static readonly Meter Meter = new(Name, Version);
+
+    public static readonly ActivitySource Activities = new(Name, Version);
+
+    public static readonly UpDownCounter<int> ScopesOpen = Meter.CreateUpDownCounter<int>(
+        "junctivor.scopes.open", "{scope}", "Scopes that have started and not ended.");
+
+    public static readonly Counter<long> ScopesEntered = Meter.CreateCounter<long>(
+        "junctivor.scopes.entered", "{scope}", "Scopes that have started.");
+
+    public static readonly Counter<long> Constructions = Meter.CreateCounter<long>(
+        "junctivor.constructions", "{construction}", "Instances that constructors and factories gave.");
+
+    public static readonly Histogram<double> ConstructionTime = Meter.CreateHistogram<double>(
+        "junctivor.construction.duration", "s", "What a constructor or factory took, without what its arguments took.");
+
+    public static readonly Counter<long> Failures = Meter.CreateCounter<long>(
+        "junctivor.failures", "{failure}", "Constructors, factories and disposals that threw.");
+
+    /// <summary>Whether anybody listens.</summary>
+    public static bool AreOn =>
+        Constructions.Enabled || ConstructionTime.Enabled || Failures.Enabled || ScopesOpen.Enabled || ScopesEntered.Enabled || Activities.HasListeners();
+}

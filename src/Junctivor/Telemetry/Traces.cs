@@ -1,0 +1,50 @@
+using System.Diagnostics;
+using Junctivor.Graph;
+
+namespace Junctivor.Telemetry;
+
+/// <summary>
+/// The activities. None becomes the current one by being started here: a scope may start and end in different flows of control,
+/// and what it left current in one of them would be wrong there.
+/// </summary>
+internal static class Traces
+{
+    /// <returns>The activity; null if nobody wants one.</returns>
+    public static Activity? StartScope(string level)
+    {
+        if (!Instruments.Activities.HasListeners())
+        {
+            return null;
+        }
+
+        Activity? current = Activity.Current;
+        Activity? activity = Instruments.Activities.StartActivity($"scope {level}");
+        activity?.SetTag(Instruments.Level, level);
+        Activity.Current = current;
+        return activity;
+    }
+
+    /// <summary>An activity for something that was slow, from when it began.</summary>
+    public static void AddConstruction(Node node, Resolver where, TimeSpan took)
+    {
+        if (!Instruments.Activities.HasListeners())
+        {
+            return;
+        }
+
+        Activity? current = Activity.Current;
+        ActivityContext parent = (where as Scope)?.Activity?.Context ?? current?.Context ?? default;
+        Activity? activity = Instruments.Activities.StartActivity(
+            ActivityKind.Internal, parent, startTime: DateTimeOffset.UtcNow - took, name: $"construct {node.Name}");
+        activity?.SetTag(Instruments.Service, node.Name).SetTag(Instruments.Lifetime, node.Level.Name);
+        Stop(activity);
+        Activity.Current = current;
+    }
+
+    public static void Stop(Activity? activity)
+    {
+        Activity? current = Activity.Current;
+        activity?.Stop();
+        Activity.Current = current == activity ? activity?.Parent : current;
+    }
+}
