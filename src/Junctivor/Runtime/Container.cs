@@ -156,9 +156,14 @@ public sealed class Container : Resolver
         }
     }
 
-    /// <summary>Whether the wiring promises an unmarked value of exactly this type for a scope.</summary>
-    internal bool Promises(Type service) =>
-        Book.Graph.Promises(new ServiceId(Book.Types[service])).Any(promise => promise.Level == Level.Scoped);
+    /// <summary>Says whether the wiring promises an unmarked value of exactly this type with <c>Scoped.Incoming</c>: for what starts scopes
+    /// for others, and hands over what it has where it is wanted.</summary>
+    /// <param name="service">The type.</param>
+    /// <returns>Whether it does.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
+    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    public bool Promises(Type service) =>
+        Book.Graph.Promises(new ServiceId(Book.Types[Given(service)])).Any(promise => promise.Level == Level.Scoped);
 
     internal override Resolver? HomeOf(Level level) => level == Level.Singleton || level.IsTransient ? this : null;
 

@@ -157,7 +157,7 @@ public abstract partial class Resolver
         return CallWired(work, invoke.GetParameters().Length, arguments => invoke.Invoke(work, BindingFlags.DoNotWrapExceptions, null, arguments, null));
     }
 
-    private static T Given<T>(T argument)
+    private protected static T Given<T>(T argument)
         where T : class
     {
         ArgumentNullException.ThrowIfNull(argument);

@@ -1,0 +1,96 @@
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Http.Features;
+
+namespace Junctivor.Requests;
+
+/// <summary>
+/// The scope of one request, as the host sees it: it asks the scope first, and the host's own provider for what the wiring does not know.
+/// That provider comes to be only when it is asked.
+/// </summary>
+internal sealed class RequestScope : IServiceProvider, IServiceProvidersFeature, IAsyncDisposable
+{
+    private readonly Lock _gate = new();
+    private readonly HttpContext _context;
+    private readonly SessionVisit? _visit;
+    private readonly OpenRequests _open;
+    private readonly IServiceProvidersFeature? _hostFeature;
+    private readonly string _path;
+    private readonly string _method;
+    private IServiceProvider? _host;
+
+    public RequestScope(HttpContext context, Scope scope, SessionVisit? visit, OpenRequests open)
+    {
+        Scope = scope;
+        RequestServices = this;
+        _context = context;
+        _visit = visit;
+        _open = open;
+        _hostFeature = context.Features.Get<IServiceProvidersFeature>();
+        _method = context.Request.Method;
+        _path = context.Request.Path.Value ?? "/";
+        open.Add(this);
+    }
+
+    public Scope Scope { get; }
+
+    /// <summary>This, unless somebody put another one in its place.</summary>
+    public IServiceProvider RequestServices { get; set; }
+
+    public override string ToString() => $"{_method} {_path}";
+
+    public object? GetService(Type serviceType)
+    {
+        if (serviceType == typeof(IServiceProvider))
+        {
+            return this;
+        }
+
+        // A list that nobody fills is empty, and so is not known.
+        return Scope.TryResolve(serviceType, out object? known) && known is not Array { Length: 0 }
+            ? known
+            : (_host ?? FindHost()).GetService(serviceType) ?? known;
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        try
+        {
+            await Scope.DisposeAsync().ConfigureAwait(false);
+        }
+        finally
+        {
+            _open.Remove(this);
+            if (_visit is not null)
+            {
+                await _visit.DisposeAsync().ConfigureAwait(false);
+            }
+        }
+    }
+
+    /// <summary>The host makes its provider when the context is asked and has none: so this steps aside for a moment.</summary>
+    private IServiceProvider FindHost()
+    {
+        lock (_gate)
+        {
+            if (_host is null)
+            {
+                if (_hostFeature is not null)
+                {
+                    return _host = _hostFeature.RequestServices;
+                }
+
+                _context.Features.Set<IServiceProvidersFeature>(null);
+                try
+                {
+                    _host = _context.RequestServices;
+                }
+                finally
+                {
+                    _context.Features.Set<IServiceProvidersFeature>(this);
+                }
+            }
+
+            return _host;
+        }
+    }
+}
