@@ -1,5 +1,5 @@
-using Harbour.Contracts;
 using Harbour.Office;
+using Harbour.Shifts;
 using Harbour.Web;
 using Junctivor;
 using Serilog;
@@ -22,7 +22,10 @@ public sealed class HarbourOffice : IAsyncDisposable
     /// <summary>Where it listens; known once it is open, as a port 0 in the address asks for a free one.</summary>
     public Uri Address => new(_server.Urls.First());
 
-    /// <summary>Builds the wiring, and starts to listen.</summary>
+    /// <summary>For how long the last requests are waited for at the end, and then the workers.</summary>
+    public static TimeSpan Patience => WiredHost.UsualLimit;
+
+    /// <summary>Builds the wiring, warms it up, and starts to listen.</summary>
     /// <param name="wiring">What the office is made of.</param>
     /// <param name="settings">Where it keeps things.</param>
     /// <param name="url">Where to listen, such as <c>http://127.0.0.1:0</c>.</param>
@@ -36,15 +39,10 @@ public sealed class HarbourOffice : IAsyncDisposable
             WebApplicationBuilder builder = WebApplication.CreateSlimBuilder(["--urls", url, "--Logging:LogLevel:Default=None"]);
             WebApplication server = builder.Build();
             server.UseProblemAnswers(container.Resolve<ILogger>());
-            server.UseRequestScopes(container, context => Incoming.Value(CallerOf(context)));
-            server.MapHarbour();
-            foreach (IEndpoints contributed in container.Resolve<IReadOnlyList<IEndpoints>>())
-            {
-                contributed.Map(server);
-            }
-
+            server.UseJunctivor(container, WithShifts(container));
+            server.MapWiredEndpoints(container);
             further?.Invoke(server);
-            await server.StartAsync();
+            await server.StartWarmAsync(container);
             return new HarbourOffice(container, server);
         }
         catch
@@ -54,12 +52,29 @@ public sealed class HarbourOffice : IAsyncDisposable
         }
     }
 
-    public Task WaitForShutdownAsync() => _server.WaitForShutdownAsync();
+    /// <summary>Completes when the office is told to close.</summary>
+    public Task WaitUntilToldToCloseAsync() => _server.WaitUntilToldToEndAsync();
+
+    /// <summary>Answers the last requests, notes the last arrivals, and closes.</summary>
+    public Task CloseAsync() => _server.StopAndWindDownAsync(Container, Patience);
 
     public async ValueTask DisposeAsync()
     {
         await _server.DisposeAsync();
         await Container.DisposeAsync();
+    }
+
+    /// <summary>Each request visits the shift that is on duty.</summary>
+    private static RequestOptions WithShifts(Container container)
+    {
+        ShiftPlan plan = container.Resolve<ShiftPlan>();
+        return new RequestOptions
+        {
+            Incoming = context => [Incoming.Value(CallerOf(context))],
+            Sessions = container.Resolve<Sessions>(),
+            SessionKey = _ => plan.Now.ToString(),
+            SessionIncoming = _ => [Incoming.Value(plan.Now)],
+        };
     }
 
     private static Caller CallerOf(HttpContext context) =>

@@ -1,7 +1,11 @@
+using Harbour.Arrivals;
 using Harbour.Contracts;
 using Harbour.Ledger;
+using Harbour.Night;
 using Harbour.Notices;
 using Harbour.Office;
+using Harbour.Shifts;
+using Harbour.Web;
 using Junctivor;
 using Serilog;
 using Serilog.Events;
@@ -18,9 +22,13 @@ public static class HarbourWiring
         Scoped.Incoming<Caller>(),
 
         .. Storage,
+        .. ShiftWiring.Wiring,
+        .. ArrivalWiring.Wiring,
+        .. NightWiring.Wiring,
 
         Singleton.Of<Muster>(),
         Singleton.Of<IClock, SystemClock>(),
+        Singleton.Value(TimeProvider.System),
         Singleton.Of<ITideTable, AlmanacTideTable>(),
         Singleton.From((HarbourSettings settings) => new Quays(DataFile.Read<Berth[]>(settings, "quays.json"))),
         Singleton.From((HarbourSettings settings) => DataFile.Read<TariffBook>(settings, "tariffs.json")),
@@ -39,6 +47,9 @@ public static class HarbourWiring
         Transient.Of<BerthPlanner>(),
         Transient.Of<FeeCalculator>(),
         Transient.Of<BerthRequestCheck>(),
+
+        Singleton.Of<IContributesEndpoints, HarbourEndpoints>(),
+        Singleton.Of<IContributesEndpoints, BerthPage>(),
     ];
 
     /// <summary>The office for a rehearsal.</summary>

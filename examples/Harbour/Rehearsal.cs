@@ -40,6 +40,8 @@ public static class Rehearsal
     public sealed class LedgerPages
     {
         public List<Booking> Lines { get; } = [];
+
+        public List<Invoice> Invoices { get; } = [];
     }
 
     /// <summary>A ledger on pages in memory.</summary>
@@ -54,20 +56,35 @@ public static class Rehearsal
 
         public Task<Booking> EnterAsync(BerthRequest request, Berth berth, decimal fee, Caller caller)
         {
-            Booking booking = new(pages.Lines.Count + 1, request.Vessel!, berth.Name, request.Arrival, request.Departure, fee, caller.Name, false);
+            Booking booking = new(pages.Lines.Count + 1, request.Vessel!, berth.Name, request.Arrival, request.Departure, fee, caller.Name, false, false);
             pages.Lines.Add(booking);
             return Task.FromResult(booking);
         }
 
-        public Task<bool> DepartAsync(long id, DateTimeOffset now)
-        {
-            int index = pages.Lines.FindIndex(line => line.Id == id && !line.HasLeft);
-            if (index >= 0)
-            {
-                pages.Lines[index] = pages.Lines[index] with { HasLeft = true };
-            }
+        public Task<Booking?> ArriveAsync(string vessel, DateTimeOffset now) =>
+            Task.FromResult(Change(line => line.Vessel == vessel && !line.HasArrived, line => line with { HasArrived = true }));
 
-            return Task.FromResult(index >= 0);
+        public Task<bool> DepartAsync(long id, DateTimeOffset now) =>
+            Task.FromResult(Change(line => line.Id == id, line => line with { HasLeft = true }) is not null);
+
+        public Task<IReadOnlyList<Invoice>> InvoiceAsync(DateTimeOffset now)
+        {
+            Invoice[] written =
+            [
+                .. pages.Lines
+                    .Where(line => line.HasLeft && pages.Invoices.All(invoice => invoice.RequestId != line.Id))
+                    .Select(line => new Invoice(line.Id, line.Vessel, line.Fee)),
+            ];
+            pages.Invoices.AddRange(written);
+            return Task.FromResult<IReadOnlyList<Invoice>>(written);
+        }
+
+        public Task<IReadOnlyList<Invoice>> InvoicesAsync() => Task.FromResult<IReadOnlyList<Invoice>>([.. pages.Invoices]);
+
+        private Booking? Change(Predicate<Booking> isMeant, Func<Booking, Booking> change)
+        {
+            int index = pages.Lines.FindIndex(line => !line.HasLeft && isMeant(line));
+            return index < 0 ? null : pages.Lines[index] = change(pages.Lines[index]);
         }
     }
 }

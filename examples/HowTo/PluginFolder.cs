@@ -22,7 +22,7 @@ internal static class PluginFolder
         WriteLine(container.Report.Warnings[0]);
     }
 
-    private sealed class NoticeDesk(IReadOnlyList<INoticeChannel> channels, IReadOnlyList<IEndpoints> endpoints)
+    private sealed class NoticeDesk(IReadOnlyList<INoticeChannel> channels, IReadOnlyList<IContributesEndpoints> endpoints)
     {
         public string Describe() =>
             $"Notices go out by {string.Join(" and ", channels.Select(channel => channel.Name))}; {endpoints.Count} plug-in brings endpoints.";

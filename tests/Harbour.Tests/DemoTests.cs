@@ -11,7 +11,7 @@ public class DemoTests
 
         Assert.Equal((0, ""), (run.Status, run.Errors));
         string[] rows = [.. run.Output.Split('\n').Where(line => line.Contains(" /", StringComparison.Ordinal) && line.StartsWith('│'))];
-        Assert.Equal(9, rows.Length);
+        Assert.Equal(10, rows.Length);
         Assert.All(rows.Where(row => row.Contains("booking", StringComparison.Ordinal)), row =>
         {
             string[] cells = [.. row.Split('│').Select(cell => cell.Trim())];

@@ -1,3 +1,4 @@
+using System.Text;
 using Harbour.Office;
 using Junctivor;
 using Microsoft.AspNetCore.Routing;
@@ -30,6 +31,15 @@ internal sealed class OpenOffice : IAsyncDisposable
         Wiring wiring = [.. HarbourWiring.Office, .. changes ?? []];
         return new OpenOffice(await HarbourOffice.OpenAsync(wiring, settings, "http://127.0.0.1:0", further), folder);
     }
+
+    public Uri Address => _office.Address;
+
+    public Task CloseAsync() => _office.CloseAsync();
+
+    public Task<string> GetAsync(string path) => Client.GetStringAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
+
+    public Task<HttpResponseMessage> PostAsync(string path, string json) => Client.PostAsync(
+        new Uri(path, UriKind.Relative), new StringContent(json, Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken);
 
     public async ValueTask DisposeAsync()
     {

@@ -1,4 +1,6 @@
 using System.Globalization;
+using Harbour.Ledger;
+using Harbour.Night;
 using Harbour.Notices;
 using Harbour.Office;
 using Harbour.Web;
@@ -21,6 +23,7 @@ public static class HarbourDay
         new("Odd", HttpMethod.Get, "/tides/2027-05-05"),
         new("Odd", HttpMethod.Post, "/berths/requests", """{ "vessel": "", "lengthMetres": 900, "draughtMetres": 1, "arrival": "2027-05-05", "nights": 1 }"""),
         new("Odd", HttpMethod.Get, "/berths/requests/99"),
+        new("Odd", HttpMethod.Post, "/arrivals", """{ "vessel": "Sandpiper" }"""),
         new("Mira", HttpMethod.Post, "/departures", """{ "requestId": 1 }"""),
         new("Mira", HttpMethod.Get, "/berths"),
     ];
@@ -77,7 +80,17 @@ public static class HarbourDay
             """);
         string channels = string.Join(", ", office.Container.Resolve<NoticeDesk>().ChannelNames);
         string flags = await client.GetStringAsync(new Uri(Contributed, UriKind.Relative));
+        await ShowNightAsync(console, office);
         console.MarkupLineInterpolated($"Notices go out by [bold]{channels}[/]; two of these are plug-ins. One brings GET {Contributed}: {flags}");
+    }
+
+    /// <summary>What is done without any request has scopes of its own.</summary>
+    private static async Task ShowNightAsync(IAnsiConsole console, HarbourOffice office)
+    {
+        IReadOnlyList<Invoice> invoices = await office.Container.Resolve<NightlyInvoicing>().RunAsync();
+        string written = string.Join(", ", invoices.Select(invoice => string.Create(CultureInfo.InvariantCulture, $"{invoice.Vessel} {invoice.Amount:0.00}")));
+        console.MarkupLineInterpolated(
+            $"[bold]No request, and still a scope:[/] the arrival was a message, received in a scope and with a ledger of its own. The nightly invoicing took a fresh one, and wrote: {written}.");
     }
 
     private static TableColumn Heading(string name, string lifetime = "") =>

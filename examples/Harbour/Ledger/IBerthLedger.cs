@@ -15,6 +15,14 @@ public interface IBerthLedger
 
     Task<Booking> EnterAsync(BerthRequest request, Berth berth, decimal fee, Caller caller);
 
+    /// <summary>Notes that a vessel is here; null where it has booked nothing, or is noted already.</summary>
+    Task<Booking?> ArriveAsync(string vessel, DateTimeOffset now);
+
     /// <summary>Frees the berth; false if the vessel had left already.</summary>
     Task<bool> DepartAsync(long id, DateTimeOffset now);
+
+    /// <summary>Writes an invoice for each vessel that has left and has none.</summary>
+    Task<IReadOnlyList<Invoice>> InvoiceAsync(DateTimeOffset now);
+
+    Task<IReadOnlyList<Invoice>> InvoicesAsync();
 }

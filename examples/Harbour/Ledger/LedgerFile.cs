@@ -27,7 +27,13 @@ public sealed class LedgerFile
                 departure text not null,
                 fee text not null,
                 booked_by text not null,
-                left_at text)
+                left_at text);
+            create table if not exists arrival (
+                booking_id integer primary key references booking,
+                at text not null);
+            create table if not exists invoice (
+                booking_id integer primary key references booking,
+                at text not null)
             """);
         return file;
     }

@@ -40,13 +40,12 @@ public sealed class BerthPlanner
         IReadOnlyList<Booking> bookings = await Ledger.CurrentAsync();
         return
         [
-            .. _quays.Berths.Select(berth => new BerthState(
-                berth.Name,
-                berth.LengthMetres,
-                berth.DepthMetres,
-                bookings.Where(booking => booking.Berth == berth.Name).MinBy(booking => booking.Arrival)?.Vessel)),
+            .. _quays.Berths.Select(berth => State(berth, bookings.Where(booking => booking.Berth == berth.Name).MinBy(booking => booking.Arrival))),
         ];
     }
+
+    private static BerthState State(Berth berth, Booking? next) => new(
+        berth.Name, berth.LengthMetres, berth.DepthMetres, next?.Vessel, next?.Arrival, next?.Departure, next?.HasArrived == true);
 
     private bool IsDeepEnough(Berth berth, BerthRequest request) => Enumerable
         .Range(0, request.Nights)

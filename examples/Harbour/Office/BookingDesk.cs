@@ -1,4 +1,5 @@
 using Harbour.Ledger;
+using Harbour.Shifts;
 using Serilog;
 
 namespace Harbour.Office;
@@ -7,14 +8,16 @@ namespace Harbour.Office;
 public sealed class BookingDesk : IDisposable
 {
     private readonly FeeCalculator _fees;
+    private readonly DutyRoster _roster;
     private readonly ILogger _log;
 
-    public BookingDesk(Visit visit, IBerthLedger ledger, BerthPlanner planner, FeeCalculator fees, ILogger log)
+    public BookingDesk(Visit visit, IBerthLedger ledger, BerthPlanner planner, FeeCalculator fees, DutyRoster roster, ILogger log)
     {
         Visit = visit;
         Ledger = ledger;
         Planner = planner;
         _fees = fees;
+        _roster = roster;
         _log = log;
         Badge = visit.Enter(this);
     }
@@ -37,6 +40,7 @@ public sealed class BookingDesk : IDisposable
         }
 
         Booking booking = await Ledger.EnterAsync(request, berth, _fees.FeeFor(request), Visit.Caller);
+        _roster.NoteBooking();
         _log.Information("{Caller} booked {Berth} for {Vessel}", Visit.Caller.Name, berth.Name, request.Vessel);
         return booking;
     }

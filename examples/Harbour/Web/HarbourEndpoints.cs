@@ -1,14 +1,15 @@
 using System.Globalization;
 using Harbour.Ledger;
 using Harbour.Office;
+using Junctivor;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Harbour.Web;
 
-/// <summary>What the office answers over HTTP.</summary>
-public static class HarbourEndpoints
+/// <summary>The berths, tides and departures.</summary>
+public sealed class HarbourEndpoints : IContributesEndpoints
 {
-    public static void MapHarbour(this IEndpointRouteBuilder routes)
+    public void Contribute(IEndpointRouteBuilder routes)
     {
         routes.MapGet("/berths", OverviewAsync);
         routes.MapPost("/berths/requests", BookAsync);

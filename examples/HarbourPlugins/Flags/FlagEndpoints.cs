@@ -1,4 +1,4 @@
-using Harbour.Contracts;
+using Junctivor;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Routing;
@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Routing;
 namespace Harbour.Flags;
 
 /// <summary>GET /flags</summary>
-public sealed class FlagEndpoints(FlagMast mast) : IEndpoints
+public sealed class FlagEndpoints(FlagMast mast) : IContributesEndpoints
 {
-    public void Map(IEndpointRouteBuilder routes) => routes.MapGet("/flags", () => Results.Ok(mast.Flags));
+    public void Contribute(IEndpointRouteBuilder routes) => routes.MapGet("/flags", () => Results.Ok(mast.Flags));
 }

@@ -10,6 +10,6 @@ public static class FlagsWiring
     public static Wiring Wiring =>
     [
         Singleton.Of<FlagMast>().Also<INoticeChannel>(),
-        Singleton.Of<IEndpoints, FlagEndpoints>(),
+        Singleton.Of<IContributesEndpoints, FlagEndpoints>(),
     ];
 }

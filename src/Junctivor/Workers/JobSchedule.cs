@@ -4,8 +4,8 @@ namespace Junctivor;
 
 /// <summary>
 /// Runs jobs at an interval or at a time of day, each run in a scope of its own, and none twice at once: a run that takes longer lets
-/// the next ones pass. A job that throws does not stop the schedule. <see cref="RunAsync"/> is called once, after all jobs were
-/// added.
+/// the next ones pass. A job that throws does not stop the schedule. It runs once, after all jobs were added: with
+/// <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to <see cref="StopAsync"/>.
 /// </summary>
 /// <example>
 /// <code>
@@ -25,6 +25,7 @@ public sealed class JobSchedule
     private readonly Func<Type, Exception, Task> _onFailure;
     private readonly List<ScheduledJob> _jobs = [];
     private int _runs;
+    private Func<CancellationToken, Task>? _end;
 
     /// <summary>Makes an empty schedule.</summary>
     /// <param name="container">Where scopes are started.</param>
@@ -40,6 +41,12 @@ public sealed class JobSchedule
         _time = time;
         _onFailure = onFailure;
     }
+
+    /// <summary>
+    /// Values for the scope of a run, which the wiring promises with <c>Scoped.Incoming</c>, by the type of the job; none by default. What
+    /// this throws is told as a failure of the run.
+    /// </summary>
+    public Func<Type, Incoming[]> Incoming { get; init; } = _ => [];
 
     /// <summary>Adds a job that runs again and again; first when the interval has passed once.</summary>
     /// <typeparam name="TJob">What is resolved in the scope of each run.</typeparam>
@@ -72,13 +79,38 @@ public sealed class JobSchedule
     /// <exception cref="InvalidOperationException">It has run before.</exception>
     public async Task RunAsync(CancellationToken stop = default, CancellationToken abort = default)
     {
+        ThrowIfRun();
+        await RepeatAsync(stop, abort).ConfigureAwait(false);
+    }
+
+    /// <summary>Begins to keep the schedule in the background, until <see cref="StopAsync"/>: made for a <c>WarmUp</c>.</summary>
+    /// <returns>What is completed at once.</returns>
+    /// <exception cref="InvalidOperationException">It has run before.</exception>
+    public Task StartAsync()
+    {
+        ThrowIfRun();
+        _end = Background.Start(RepeatAsync);
+        return Task.CompletedTask;
+    }
+
+    /// <summary>Ends what <see cref="StartAsync"/> began: runs that have begun are completed. Made for a <c>WindDown</c>; does nothing where
+    /// nothing was begun, or it has been ended.</summary>
+    /// <param name="abort">Cancelled to end at once: handed to the runs.</param>
+    /// <returns>What completes when the last scope has ended. It carries what <see cref="RunAsync"/> would.</returns>
+    public Task StopAsync(CancellationToken abort = default) => Interlocked.Exchange(ref _end, null)?.Invoke(abort) ?? Task.CompletedTask;
+
+    private async Task RepeatAsync(CancellationToken stop, CancellationToken abort)
+    {
+        using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop, abort);
+        await Task.WhenAll(_jobs.Select(job => RepeatAsync(job, ending, abort))).ConfigureAwait(false);
+    }
+
+    private void ThrowIfRun()
+    {
         if (Interlocked.Increment(ref _runs) > 1)
         {
             throw new InvalidOperationException("A schedule runs once: make another one.");
         }
-
-        using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop, abort);
-        await Task.WhenAll(_jobs.Select(job => RepeatAsync(job, ending, abort))).ConfigureAwait(false);
     }
 
     private void Add<TJob>(Recurrence recurrence, Func<TJob, CancellationToken, Task> work)
@@ -137,7 +169,7 @@ public sealed class JobSchedule
     {
         try
         {
-            Scope scope = await _container.StartScopeAsync(abort).ConfigureAwait(false);
+            Scope scope = await _container.StartScopeAsync(abort, Incoming(job.Type)).ConfigureAwait(false);
             await using (scope.ConfigureAwait(false))
             {
                 scope.BecomeCurrent();

@@ -6,7 +6,8 @@ namespace Junctivor;
 /// <summary>
 /// Reads messages from a channel, and gives each to what receives its type (<see cref="IReceives{TMessage}"/>), in a scope of its own.
 /// Where the wiring promises a message type with <c>Scoped.Incoming</c>, everything in the scope can take the message. A receiver that
-/// throws does not stop the pump. <see cref="RunAsync"/> is called once; the rest is up to whoever fills the channel.
+/// throws does not stop the pump. It runs once: with <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to
+/// <see cref="StopAsync"/>; the rest is up to whoever fills the channel.
 /// </summary>
 /// <typeparam name="TMessage">What all messages are.</typeparam>
 /// <example>
@@ -24,6 +25,7 @@ public sealed class MessagePump<TMessage>
     private readonly Func<TMessage, Exception, Task> _onFailure;
     private readonly ReceiverBook _receivers = new();
     private int _runs;
+    private Func<CancellationToken, Task>? _end;
 
     /// <summary>Makes a pump; it does nothing before it runs.</summary>
     /// <param name="container">Where scopes are started.</param>
@@ -52,6 +54,12 @@ public sealed class MessagePump<TMessage>
         }
     } = 1;
 
+    /// <summary>
+    /// Further values for the scope of a message, which the wiring promises with <c>Scoped.Incoming</c>: such as who sent it. None by default.
+    /// What this throws is told as a failure of the message.
+    /// </summary>
+    public Func<TMessage, Incoming[]> Incoming { get; init; } = _ => [];
+
     /// <summary>Pumps until the channel is completed and empty, or until it is told to end.</summary>
     /// <param name="stop">Cancelled to end: what is in the channel is still received, and nothing is waited for any more.</param>
     /// <param name="abort">Cancelled to end at once: handed to the receivers, and no further message is taken.</param>
@@ -60,13 +68,38 @@ public sealed class MessagePump<TMessage>
     /// <exception cref="InvalidOperationException">It has run before.</exception>
     public async Task RunAsync(CancellationToken stop = default, CancellationToken abort = default)
     {
+        ThrowIfRun();
+        await PumpAsync(stop, abort).ConfigureAwait(false);
+    }
+
+    /// <summary>Begins to pump in the background, until <see cref="StopAsync"/>: made for a <c>WarmUp</c>.</summary>
+    /// <returns>What is completed at once.</returns>
+    /// <exception cref="InvalidOperationException">It has run before.</exception>
+    public Task StartAsync()
+    {
+        ThrowIfRun();
+        _end = Background.Start(PumpAsync);
+        return Task.CompletedTask;
+    }
+
+    /// <summary>Ends what <see cref="StartAsync"/> began: what is in the channel is still received. Made for a <c>WindDown</c>; does nothing
+    /// where nothing was begun, or it has been ended.</summary>
+    /// <param name="abort">Cancelled to end at once: handed to the receivers, and no further message is taken.</param>
+    /// <returns>What completes when the last scope has ended. It carries what <see cref="RunAsync"/> would.</returns>
+    public Task StopAsync(CancellationToken abort = default) => Interlocked.Exchange(ref _end, null)?.Invoke(abort) ?? Task.CompletedTask;
+
+    private async Task PumpAsync(CancellationToken stop, CancellationToken abort)
+    {
+        using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop, abort);
+        await Task.WhenAll(Enumerable.Range(0, AtOnce).Select(_ => Task.Run(() => PumpAsync(ending, abort), CancellationToken.None))).ConfigureAwait(false);
+    }
+
+    private void ThrowIfRun()
+    {
         if (Interlocked.Increment(ref _runs) > 1)
         {
             throw new InvalidOperationException("A pump runs once: make another one.");
         }
-
-        using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop, abort);
-        await Task.WhenAll(Enumerable.Range(0, AtOnce).Select(_ => Task.Run(() => PumpAsync(ending, abort), CancellationToken.None))).ConfigureAwait(false);
     }
 
     private async Task PumpAsync(CancellationTokenSource ending, CancellationToken abort)
@@ -108,7 +141,8 @@ public sealed class MessagePump<TMessage>
     {
         try
         {
-            Scope scope = await _container.StartScopeAsync(abort, _receivers.IncomingFor(_container, message, typeof(TMessage))).ConfigureAwait(false);
+            Incoming[] incoming = [.. _receivers.IncomingFor(_container, message, typeof(TMessage)), .. Incoming(message)];
+            Scope scope = await _container.StartScopeAsync(abort, incoming).ConfigureAwait(false);
             await using (scope.ConfigureAwait(false))
             {
                 scope.BecomeCurrent();

@@ -29,6 +29,39 @@ public class JobScheduleTests
     }
 
     [Fact]
+    public async Task Values_are_handed_over_to_the_scope_of_a_run()
+    {
+        await using Container container = new Wiring { Scoped.Incoming<Caller>() }.Build();
+        JobSchedule schedule = new(container, _time, (_, failure) => Task.FromException(failure)) { Incoming = job => [Incoming.Value(new Caller(job.Name))] };
+        schedule.Every<Caller>(TimeSpan.FromMinutes(10), (caller, abort) => _ran.Writer.WriteAsync(caller.Name, abort).AsTask());
+
+        await RunAsync(schedule, async () => Assert.Equal(["Caller"], await AfterAsync(TimeSpan.FromMinutes(10), 1)));
+    }
+
+    [Fact]
+    public async Task It_warms_up_and_winds_down_with_the_container()
+    {
+        Wiring wiring =
+        [
+            Singleton.From((Container own) =>
+            {
+                JobSchedule schedule = Schedule(own);
+                schedule.Every<Invoicing>(TimeSpan.FromMinutes(10), (job, _) => job.RunAsync(Now()));
+                return schedule;
+            }).WarmUp((schedule, _) => schedule.StartAsync()).WindDown((schedule, abort) => schedule.StopAsync(abort)),
+            .. Office,
+        ];
+        await using (Container container = wiring.Build())
+        {
+            await container.WarmUpAsync(Token);
+            Assert.Equal(["closed"], (await AfterAsync(TimeSpan.FromMinutes(10), 2)).Skip(1));
+        }
+
+        _time.Advance(TimeSpan.FromMinutes(10));
+        Assert.False(_ran.Reader.TryRead(out _));
+    }
+
+    [Fact]
     public async Task A_run_that_takes_longer_lets_the_next_ones_pass()
     {
         await using Container container = Office.Build();

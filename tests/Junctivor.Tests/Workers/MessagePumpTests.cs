@@ -48,6 +48,33 @@ public class MessagePumpTests
     }
 
     [Fact]
+    public async Task Further_values_are_handed_over_with_the_message_and_what_fails_there_is_told()
+    {
+        await using Container container = new Wiring
+        {
+            Singleton.Value(_log),
+            Scoped.Incoming<Caller>(),
+            Scoped.From(IReceives<Left> (Caller caller) => new Doing<Left>(() =>
+            {
+                _log.Enqueue(caller.Name);
+                return Task.CompletedTask;
+            })),
+        }.Build();
+        MessagePump<IMessage> pump = new(container, _channel.Reader, Fail)
+        {
+            Incoming = message => ((Left)message).Vessel == "?" ? throw new FormatException() : [Incoming.Value(new Caller("the quay of " + ((Left)message).Vessel))],
+        };
+        await _channel.Writer.WriteAsync(new Left("?"), Token);
+        await _channel.Writer.WriteAsync(new Left("Tern"), Token);
+        _channel.Writer.Complete();
+
+        await pump.RunAsync(Token);
+
+        Assert.Equal(["the quay of Tern"], _log);
+        Assert.IsType<FormatException>(Assert.Single(_failures).Failure);
+    }
+
+    [Fact]
     public async Task A_receiver_that_throws_is_told_with_its_message_and_the_pump_goes_on()
     {
         await using Container container = Office.Build();
@@ -139,6 +166,43 @@ public class MessagePumpTests
         InvalidOperationException thrown = await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token, Token));
 
         Assert.IsType<FormatException>(thrown.InnerException);
+    }
+
+    [Fact]
+    public async Task It_warms_up_and_winds_down_with_the_container_and_drains_then()
+    {
+        Wiring wiring =
+        [
+            Singleton.From((Container own) => new MessagePump<IMessage>(own, _channel.Reader, Fail))
+                .WarmUp((pump, _) => pump.StartAsync()).WindDown((pump, abort) => pump.StopAsync(abort)),
+            .. Office,
+        ];
+        await using (Container container = wiring.Build())
+        {
+            await container.WarmUpAsync(Token);
+            await Assert.ThrowsAsync<InvalidOperationException>(container.Resolve<MessagePump<IMessage>>().StartAsync);
+            await _channel.Writer.WriteAsync(new Left("Tern"), Token);
+            await _channel.Writer.WriteAsync(new Moved("Wren"), Token);
+        }
+
+        Assert.Equal(["Tern left", "Wren moved"], _log);
+        Assert.Empty(_failures);
+    }
+
+    [Fact]
+    public async Task Told_to_stop_at_once_it_cancels_what_it_does()
+    {
+        TaskCompletionSource begun = new();
+        await using Container container = new Wiring { Singleton.From(IReceives<Left> () => new Waiting(begun)) }.Build();
+        MessagePump<IMessage> pump = new(container, _channel.Reader, Fail);
+        await _channel.Writer.WriteAsync(new Left("Tern"), Token);
+
+        await pump.StartAsync();
+        await begun.Task.WaitAsync(Token);
+        await pump.StopAsync(new CancellationToken(canceled: true));
+        await pump.StopAsync(Token);
+
+        Assert.Empty(_failures);
     }
 
     [Fact]

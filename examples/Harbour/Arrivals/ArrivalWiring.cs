@@ -1,0 +1,29 @@
+using Harbour.Office;
+using Junctivor;
+using Serilog;
+
+namespace Harbour.Arrivals;
+
+/// <summary>The module of the arrivals: a queue, what pumps it, and what receives each message.</summary>
+public static class ArrivalWiring
+{
+    private static readonly Caller Lookout = new("the lookout");
+
+    public static Wiring Wiring =>
+    [
+        Singleton.Of<ArrivalQueue>(),
+        Singleton.From((Container office, ArrivalQueue queue, ILogger log) => new MessagePump<Arrived>(office, queue.Reader, (arrival, failure) =>
+            {
+                log.Error(failure, "The arrival of {Vessel} is not noted", arrival.Vessel);
+                return Task.CompletedTask;
+            })
+            {
+                Incoming = _ => [Incoming.Value(Lookout)],
+            })
+            .WarmUp((pump, _) => pump.StartAsync())
+            .WindDown((pump, abort) => pump.StopAsync(abort))
+            .Accept("JV502", reason: "It asks only for what receives a message, by the type of the message."),
+        Scoped.Of<IReceives<Arrived>, ArrivalClerk>(),
+        Singleton.Of<IContributesEndpoints, ArrivalEndpoints>(),
+    ];
+}

@@ -1,0 +1,29 @@
+using Junctivor;
+using Serilog;
+
+namespace Harbour.Night;
+
+/// <summary>The module of the night: the invoicing, and the schedule that it is on.</summary>
+public static class NightWiring
+{
+    private static readonly TimeOnly Round = new(3, 0);
+
+    public static Wiring Wiring =>
+    [
+        Singleton.Of<NightlyInvoicing>(),
+        Singleton.From((Container office, TimeProvider time, ILogger log) =>
+            {
+                JobSchedule schedule = new(office, time, (job, failure) =>
+                {
+                    log.Error(failure, "{Job} failed", job.Name);
+                    return Task.CompletedTask;
+                });
+                schedule.Daily<NightlyInvoicing>(Round, (invoicing, _) => invoicing.RunAsync());
+                return schedule;
+            })
+            .WarmUp((schedule, _) => schedule.StartAsync())
+            .WindDown((schedule, abort) => schedule.StopAsync(abort))
+            .Accept("JV502", reason: "It asks only for the jobs that are on it."),
+        Singleton.Of<IContributesEndpoints, InvoiceEndpoints>(),
+    ];
+}
