@@ -1,5 +1,6 @@
 using OpenTelemetry;
 using OpenTelemetry.Metrics;
+using OpenTelemetry.Resources;
 using OpenTelemetry.Trace;
 
 namespace Harbour;
@@ -14,6 +15,9 @@ public static class Telemetry
     /// <summary>The name of Junctivor's meter, and of its source of activities.</summary>
     private const string Source = "Junctivor";
 
+    /// <summary>The source of the web server: the scope of a request belongs to the activity of the request.</summary>
+    private const string WebServer = "Microsoft.AspNetCore";
+
     private static readonly TimeSpan Interval = TimeSpan.FromSeconds(10);
 
     /// <summary>Exports until what comes back is disposed of; null where nothing is exported.</summary>
@@ -21,9 +25,16 @@ public static class Telemetry
 
     private sealed class Exports : IDisposable
     {
-        private readonly TracerProvider _traces = Sdk.CreateTracerProviderBuilder().AddSource(Source).AddConsoleExporter().Build();
+        private static readonly ResourceBuilder Office = ResourceBuilder.CreateDefault().AddService("harbour");
+
+        private readonly TracerProvider _traces = Sdk.CreateTracerProviderBuilder()
+            .SetResourceBuilder(Office)
+            .AddSource(WebServer, Source)
+            .AddConsoleExporter()
+            .Build();
 
         private readonly MeterProvider _meters = Sdk.CreateMeterProviderBuilder()
+            .SetResourceBuilder(Office)
             .AddMeter(Source)
             .AddConsoleExporter((_, reader) => reader.PeriodicExportingMetricReaderOptions.ExportIntervalMilliseconds = (int)Interval.TotalMilliseconds)
             .Build();

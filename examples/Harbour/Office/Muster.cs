@@ -5,6 +5,8 @@ namespace Harbour.Office;
 /// <summary>Numbers the instances of each class, so that a reader can see which one served.</summary>
 public sealed class Muster
 {
+    private const int Remembered = 1_000;
+
     private readonly ConcurrentDictionary<Type, int> _numbers = new();
     private readonly ConcurrentDictionary<int, TaskCompletionSource<VisitEnd>> _ends = new();
 
@@ -16,7 +18,12 @@ public sealed class Muster
     /// <summary>Completes when the scope of a visit has ended, with what it had made and ended by then.</summary>
     public Task<VisitEnd> WhenEnded(int visit) => End(visit).Task;
 
-    public void HasEnded(int visit, VisitEnd end) => End(visit).TrySetResult(end);
+    /// <summary>The last visits are remembered, so that an office that stays open does not grow.</summary>
+    public void HasEnded(int visit, VisitEnd end)
+    {
+        End(visit).TrySetResult(end);
+        _ends.TryRemove(visit - Remembered, out _);
+    }
 
     private TaskCompletionSource<VisitEnd> End(int visit) =>
         _ends.GetOrAdd(visit, _ => new TaskCompletionSource<VisitEnd>(TaskCreationOptions.RunContinuationsAsynchronously));

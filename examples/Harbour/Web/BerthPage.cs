@@ -46,7 +46,7 @@ public sealed class BerthPage : IContributesEndpoints
             <h1>Harbour office</h1>
             <p class="duty">On duty: the {roster.Shift.Name} of {Day(roster.Shift.Day)}. Bookings in this shift: <span id="bookings">{roster.Bookings}</span>.</p>
             <table>
-            <thead><tr><th>Berth</th><th>Length</th><th>Depth</th><th class="quay">Who lies there</th><th>State</th></tr></thead>
+            <thead><tr><th>Berth</th><th>Length</th><th>Depth</th><th class="quay">Vessel, and the berth to scale</th><th>State</th></tr></thead>
             <tbody>
             {string.Join('\n', berths.Select(berth => Row(berth, longest)))}
             </tbody>
@@ -63,7 +63,7 @@ public sealed class BerthPage : IContributesEndpoints
         (string kind, string state) = berth switch
         {
             { Vessel: null } => ("free", "free"),
-            { HasArrived: true } => ("here", $"until {Day(berth.Until!.Value)}"),
+            { HasArrived: true } => ("here", $"here until {Day(berth.Until!.Value)}"),
             _ => ("due", $"due {Day(berth.From!.Value)}"),
         };
         string width = (berth.LengthMetres / longest).ToString("P0", CultureInfo.InvariantCulture).Replace(" ", "", StringComparison.Ordinal);

@@ -33,8 +33,12 @@ internal static class Instruments
     public static readonly Counter<long> Constructions = Meter.CreateCounter<long>(
         "junctivor.constructions", "{construction}", "Instances that constructors and factories gave.");
 
-    public static readonly Histogram<double> ConstructionTime = Meter.CreateHistogram<double>(
-        "junctivor.construction.duration", "s", "What a constructor or factory took, without what its arguments took.");
+    public static readonly Histogram<double> ConstructionTime = Meter.CreateHistogram(
+        "junctivor.construction.duration",
+        "s",
+        "What a constructor or factory took, without what its arguments took.",
+        tags: [],
+        new InstrumentAdvice<double> { HistogramBucketBoundaries = [0.000_001, 0.000_01, 0.000_1, 0.001, 0.01, 0.1, 1, 10] });
 
     public static readonly Counter<long> Failures = Meter.CreateCounter<long>(
         "junctivor.failures", "{failure}", "Constructors, factories and disposals that threw.");
