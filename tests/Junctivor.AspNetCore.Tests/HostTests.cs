@@ -107,27 +107,30 @@ public class HostTests
     [Fact]
     public async Task What_does_not_end_within_the_limit_is_named()
     {
-        TaskCompletionSource begun = new();
+        const int Requests = 13;
+        using CountdownEvent begun = new(Requests);
         TaskCompletionSource never = new();
         await using Office office = await Office.OpenAsync(
-            app => app.MapGet("/becalmed", async () =>
+            app => app.MapGet("/becalmed/{number:int}", async (int number) =>
             {
-                begun.SetResult();
+                begun.Signal();
                 await never.Task;
             }),
             [Singleton.Of<Slow>().WindDown((_, _) => never.Task)]);
 
-        Task<string> asked = office.GetAsync("/becalmed");
-        await begun.Task.WaitAsync(Token);
+        Task<string>[] asked = [.. Enumerable.Range(0, Requests).Select(number => office.GetAsync($"/becalmed/{Math.Max(number - 1, 0)}"))];
+        await Task.Run(() => begun.Wait(Token), Token);
         ShutdownTimeoutException thrown = await Assert.ThrowsAsync<ShutdownTimeoutException>(
             () => office.Host.StopAndWindDownAsync(office.Container, TimeSpan.FromMilliseconds(20)));
 
-        Assert.Equal(["GET /becalmed"], thrown.Requests);
+        Assert.Equal(Requests, thrown.Requests.Count);
+        Assert.All(thrown.Requests, request => Assert.StartsWith("GET /becalmed/", request, StringComparison.Ordinal));
         Assert.Equal(["HostTests.Slow"], thrown.Services);
-        Assert.StartsWith("Still being answered after 0.02 s: GET /becalmed. Let these end when", thrown.Message, StringComparison.Ordinal);
+        Assert.StartsWith("Still open when the server stopped, with a limit of 0.02 s: GET /becalmed/0 (2 times), GET /becalmed/1, GET", thrown.Message, StringComparison.Ordinal);
+        Assert.Contains("GET /becalmed/7 and 2 more. Let these end when", thrown.Message, StringComparison.Ordinal);
         Assert.Contains("HostTests.Slow did not wind down within 0.02 s.", thrown.Message, StringComparison.Ordinal);
         never.SetResult();
-        await Assert.ThrowsAnyAsync<HttpRequestException>(() => asked);
+        await Assert.ThrowsAnyAsync<HttpRequestException>(() => Task.WhenAll(asked));
     }
 
     private static async Task StartOf(WebApplication app)

@@ -5,6 +5,8 @@ namespace Junctivor;
 /// <summary>Thrown where a host did not end within the limit: it names the requests and the services that it was waited for.</summary>
 public sealed class ShutdownTimeoutException : TimeoutException
 {
+    private const int MostNamed = 10;
+
     internal ShutdownTimeoutException(TimeSpan limit, IReadOnlyList<string> requests, WindDownTimeoutException? services)
         : base(MessageFor(limit, requests, services), services)
     {
@@ -22,7 +24,19 @@ public sealed class ShutdownTimeoutException : TimeoutException
     {
         string unanswered = requests.Count == 0 ? "" : string.Create(
             CultureInfo.InvariantCulture,
-            $"Still being answered after {limit.TotalSeconds:0.###} s: {string.Join(", ", requests)}. Let these end when HttpContext.RequestAborted is cancelled, or when the host's ApplicationStopping is.");
+            $"Still open when the server stopped, with a limit of {limit.TotalSeconds:0.###} s: {Names(requests)}. Let these end when HttpContext.RequestAborted is cancelled, or when the host's ApplicationStopping is.");
         return string.Join(' ', new[] { unanswered, services?.Message ?? "" }.Where(part => part.Length > 0));
+    }
+
+    /// <summary>Each once, the most frequent first, and not too many.</summary>
+    private static string Names(IReadOnlyList<string> requests)
+    {
+        string[] names =
+        [
+            .. requests.CountBy(request => request)
+                .OrderByDescending(counted => counted.Value).ThenBy(counted => counted.Key, StringComparer.Ordinal)
+                .Select(counted => counted.Value == 1 ? counted.Key : $"{counted.Key} ({counted.Value} times)"),
+        ];
+        return names.Length <= MostNamed ? string.Join(", ", names) : $"{string.Join(", ", names.Take(MostNamed))} and {names.Length - MostNamed} more";
     }
 }
