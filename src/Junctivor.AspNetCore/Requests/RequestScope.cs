@@ -9,7 +9,6 @@ namespace Junctivor.Requests;
 /// </summary>
 internal sealed class RequestScope : IServiceProvider, IServiceProvidersFeature, IAsyncDisposable
 {
-    private readonly Lock _gate = new();
     private readonly HttpContext _context;
     private readonly SessionVisit? _visit;
     private readonly OpenRequests _open;
@@ -35,6 +34,18 @@ internal sealed class RequestScope : IServiceProvider, IServiceProvidersFeature,
 
     /// <summary>This, unless somebody put another one in its place.</summary>
     public IServiceProvider RequestServices { get; set; }
+
+    /// <summary>Its neighbours among the open requests, which guard these.</summary>
+    public RequestScope? Before { get; set; }
+
+    /// <inheritdoc cref="Before"/>
+    public RequestScope? Behind { get; set; }
+
+    /// <summary>Which of the lists of open requests it is on.</summary>
+    public int List { get; set; }
+
+    /// <summary>There is one for each request: so it is its own gate, and makes no other object for that.</summary>
+    private object Gate => this;
 
     public override string ToString() => $"{_method} {_path}";
 
@@ -70,7 +81,7 @@ internal sealed class RequestScope : IServiceProvider, IServiceProvidersFeature,
     /// <summary>The host makes its provider when the context is asked and has none: so this steps aside for a moment.</summary>
     private IServiceProvider FindHost()
     {
-        lock (_gate)
+        lock (Gate)
         {
             if (_host is null)
             {

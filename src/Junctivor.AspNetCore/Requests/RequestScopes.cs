@@ -1,6 +1,7 @@
 using Junctivor.Requests;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Http.Features;
 
 namespace Junctivor;
 
@@ -53,7 +54,7 @@ public static class RequestScopes
     public static Scope GetScope(this HttpContext context)
     {
         ArgumentNullException.ThrowIfNull(context);
-        return context.Features.Get<RequestScope>()?.Scope
+        return (context.Features.Get<IServiceProvidersFeature>() as RequestScope)?.Scope
             ?? throw new InvalidOperationException("The request has no scope: write app.UseJunctivor(container) before what asks for it.");
     }
 }

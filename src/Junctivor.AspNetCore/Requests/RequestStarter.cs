@@ -25,26 +25,48 @@ internal sealed class RequestStarter
         ];
     }
 
-    public async Task RunAsync(HttpContext context, RequestDelegate next)
+    public Task RunAsync(HttpContext context, RequestDelegate next)
     {
-        RequestScope request = await StartAsync(context).ConfigureAwait(false);
-        context.Response.RegisterForDisposeAsync(request);
-        context.Features.Set(request);
-        context.Features.Set<IServiceProvidersFeature>(request);
-        await next(context).ConfigureAwait(false);
+        ValueTask<RequestScope> starting = StartAsync(context);
+        return starting.IsCompletedSuccessfully
+            ? RunAsync(context, next, starting.Result)
+            : AwaitAsync(context, next, starting);
     }
+
+    private static Task RunAsync(HttpContext context, RequestDelegate next, RequestScope request)
+    {
+        context.Response.RegisterForDisposeAsync(request);
+        context.Features.Set<IServiceProvidersFeature>(request);
+        return next(context);
+    }
+
+    private static async Task AwaitAsync(HttpContext context, RequestDelegate next, ValueTask<RequestScope> starting) =>
+        await RunAsync(context, next, await starting.ConfigureAwait(false)).ConfigureAwait(false);
 
     private IEnumerable<Func<HttpContext, Incoming>> Where<T>(Func<HttpContext, Incoming> value) => _container.Promises(typeof(T)) ? [value] : [];
 
-    private async ValueTask<RequestScope> StartAsync(HttpContext context)
+    private ValueTask<RequestScope> StartAsync(HttpContext context)
     {
-        if (_options.Sessions is null || _options.SessionKey(context) is not { } key)
+        if (_options.Sessions is not null && _options.SessionKey(context) is { } key)
         {
-            Scope alone = await _container.StartScopeAsync(context.RequestAborted, IncomingOf(context)).ConfigureAwait(false);
-            return new RequestScope(context, alone, null, _open);
+            return StartWithinAsync(_options.Sessions, key, context);
         }
 
-        SessionVisit visit = await _options.Sessions.EnterAsync(key, context.RequestAborted, _options.SessionIncoming(context)).ConfigureAwait(false);
+        // The token of a request comes to be when it is asked for: so it is asked for only where something awaits.
+        ValueTask<Scope> starting = _container.AwaitsScopes
+            ? _container.StartScopeAsync(context.RequestAborted, IncomingOf(context))
+            : new ValueTask<Scope>(_container.StartScope(IncomingOf(context)));
+        return starting.IsCompletedSuccessfully
+            ? new ValueTask<RequestScope>(new RequestScope(context, starting.Result, null, _open))
+            : AwaitAsync(context, starting);
+    }
+
+    private async ValueTask<RequestScope> AwaitAsync(HttpContext context, ValueTask<Scope> starting) =>
+        new RequestScope(context, await starting.ConfigureAwait(false), null, _open);
+
+    private async ValueTask<RequestScope> StartWithinAsync(Sessions sessions, string key, HttpContext context)
+    {
+        SessionVisit visit = await sessions.EnterAsync(key, context.RequestAborted, _options.SessionIncoming(context)).ConfigureAwait(false);
         try
         {
             Scope within = await visit.Scope.StartScopeAsync(context.RequestAborted, IncomingOf(context)).ConfigureAwait(false);

@@ -20,6 +20,7 @@ internal sealed class PlanBook
     private readonly SharedNodes? _shared;
     private readonly PlanCompiler _compiler;
     private readonly HashSet<Node> _checked;
+    private readonly ConcurrentDictionary<Type, Plan?> _unmarked = new();
     private readonly ConcurrentDictionary<Key, Plan?> _plans = new();
     private readonly ConcurrentDictionary<(Type, TypeList), Plan> _constructions = new();
     private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
@@ -53,6 +54,11 @@ internal sealed class PlanBook
     /// <exception cref="ResolveException">It is registered, and not as it should be.</exception>
     public Plan? Find(Type service, object? mark)
     {
+        if (mark is null)
+        {
+            return _unmarked.TryGetValue(service, out Plan? plan) ? plan : _unmarked.GetOrAdd(service, type => Look(new Key(type, null)));
+        }
+
         Key key = new(service, mark);
         return _plans.TryGetValue(key, out Plan? known) ? known : _plans.GetOrAdd(key, Look);
     }

@@ -5,10 +5,15 @@ namespace Junctivor.Runtime;
 /// <summary>Says that a thread is making a shared instance; others wait for it here.</summary>
 internal sealed class Claim(Plan plan)
 {
-    private readonly object _gate = new();
     private volatile bool _isOver;
+    private bool _isWaitedFor;
 
     public Plan Plan { get; } = plan;
+
+    /// <summary>The next one of the same store, which guards it.</summary>
+    public Claim? Next { get; set; }
+
+    private object Gate => this;
 
     public int OwnerThread { get; } = Environment.CurrentManagedThreadId;
 
@@ -19,20 +24,26 @@ internal sealed class Claim(Plan plan)
     /// <summary>Lets the others go on: they find the instance, or nothing and try themselves.</summary>
     public void End()
     {
-        lock (_gate)
+        _isOver = true;
+        Interlocked.MemoryBarrier();
+        if (_isWaitedFor)
         {
-            _isOver = true;
-            Monitor.PulseAll(_gate);
+            lock (Gate)
+            {
+                Monitor.PulseAll(Gate);
+            }
         }
     }
 
     public void Wait()
     {
-        lock (_gate)
+        lock (Gate)
         {
+            _isWaitedFor = true;
+            Interlocked.MemoryBarrier();
             while (!_isOver)
             {
-                Monitor.Wait(_gate);
+                Monitor.Wait(Gate);
             }
         }
     }

@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
 using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Plans;
@@ -16,31 +17,25 @@ internal sealed class Construction
     [ThreadStatic]
     private static Construction? Innermost;
 
-    private readonly Resolver _asked;
-    private readonly ServiceGraph _graph;
-    private readonly Construction? _outer;
-    private readonly Type? _consumer;
-    private readonly object[] _given;
-    private readonly Stack<Frame> _frames = new();
-    private readonly List<Owned> _made = [];
-    private readonly Watch? _watch;
-    private ConstructionException? _failure;
+    /// <summary>One that has been used on this thread, and can be again.</summary>
+    [ThreadStatic]
+    private static Construction? Spare;
 
-    private Construction(Resolver asked, Construction? outer, Type? consumer, object[] given)
-    {
-        _asked = asked;
-        _graph = asked.Book.Graph;
-        _outer = outer;
-        _consumer = consumer;
-        _given = given;
-        _watch = asked.Watch.IsOn ? asked.Watch : null;
-    }
+    private readonly FrameStack _frames = new();
+    private readonly List<Owned> _made = [];
+    private Resolver _asked = null!;
+    private ServiceGraph _graph = null!;
+    private Construction? _outer;
+    private Type? _consumer;
+    private object[] _given = [];
+    private Watch? _watch;
+    private ConstructionException? _failure;
 
     /// <summary>The construction whose user code started this one, on the same thread.</summary>
     public Construction? Outer => _outer;
 
     /// <summary>What is being made, from what was asked for to what is made right now.</summary>
-    public IEnumerable<Frame> Frames => _frames.Reverse();
+    public IEnumerable<Frame> Frames => _frames.FromBelow;
 
     private ConstructionWay Way => new(this, _graph);
 
@@ -66,16 +61,43 @@ internal sealed class Construction
             return ready;
         }
 
-        Construction construction = new(asked, Innermost, consumer, given);
-        Innermost = construction;
+        Construction construction = Spare ?? new Construction();
+        Spare = null;
+        construction.Begin(asked, consumer, given);
         try
         {
             return construction.Run(plan);
         }
         finally
         {
-            Innermost = construction._outer;
+            construction.End();
         }
+    }
+
+    private void Begin(Resolver asked, Type? consumer, object[] given)
+    {
+        _asked = asked;
+        _graph = asked.Book.Graph;
+        _consumer = consumer;
+        _given = given;
+        _watch = asked.Watch.IsOn ? asked.Watch : null;
+        _outer = Innermost;
+        Innermost = this;
+    }
+
+    /// <summary>Lets go of all that it holds, and stays for the next one.</summary>
+    private void End()
+    {
+        Innermost = _outer;
+        _asked = null!;
+        _graph = null!;
+        _outer = null;
+        _consumer = null;
+        _given = [];
+        _watch = null;
+        _failure = null;
+        _frames.Trim();
+        Spare = this;
     }
 
     private object Run(Plan plan)
@@ -112,7 +134,7 @@ internal sealed class Construction
     {
         Plan.Argument argument = frame.Plan.Arguments[frame.Filled];
         object? value = Take(argument.Plan, argument.Name, frame.Home);
-        if (_frames.Peek() == frame)
+        if (_frames.TryPeek(out Frame? top) && top == frame)
         {
             frame.Fill(value);
         }
@@ -131,7 +153,7 @@ internal sealed class Construction
 
         if (plan.NeedsFrame)
         {
-            _frames.Push(new Frame(plan, parameter, home, null, _made.Count));
+            _frames.Push(plan, parameter, home, null, _made.Count);
             return null;
         }
 
@@ -162,7 +184,7 @@ internal sealed class Construction
     private Surroundings SurroundingsIn(Resolver home)
     {
         Type? consumer = null;
-        foreach (Frame frame in _frames)
+        for (int below = 0; _frames.TryPeek(below, out Frame? frame); below++)
         {
             if (frame.Plan.Class is { } asking)
             {
@@ -202,7 +224,7 @@ internal sealed class Construction
 
             if (isNew)
             {
-                _frames.Push(new Frame(plan, parameter, home, claim, _made.Count));
+                _frames.Push(plan, parameter, home, claim, _made.Count);
                 return null;
             }
 
@@ -284,18 +306,17 @@ internal sealed class Construction
 
     private void Keep(Frame frame, Claim claim, object instance)
     {
-        if (!frame.Home.Store.Keep(frame.Plan, instance, _made[frame.MadeBefore..]))
+        if (!frame.Home.Store.Keep(frame.Plan, instance, CollectionsMarshal.AsSpan(_made)[frame.MadeBefore..], claim))
         {
             throw frame.Home.Ended();
         }
 
         _made.RemoveRange(frame.MadeBefore, _made.Count - frame.MadeBefore);
-        frame.Home.Store.Release(claim);
     }
 
     private void HandOver(Resolver owner)
     {
-        if (_made.Count > 0 && !owner.Store.Own(_made))
+        if (_made.Count > 0 && !owner.Store.Own(CollectionsMarshal.AsSpan(_made)))
         {
             throw owner.Ended();
         }
@@ -313,7 +334,7 @@ internal sealed class Construction
         _failure?.AlsoFailed(failures);
         _asked.Store.TakeBack(_made.Where(made => made.EndsOnlyAsynchronously));
         _made.Clear();
-        while (_frames.TryPop(out Frame? frame))
+        for (; _frames.TryPeek(out Frame? frame); _frames.Pop())
         {
             if (frame.Claim is not null)
             {

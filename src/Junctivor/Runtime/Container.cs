@@ -44,6 +44,9 @@ public sealed class Container : Resolver
     /// <summary>What the check found when this was built: warnings and notes, as faults stop a build.</summary>
     public CheckReport Report { get; }
 
+    /// <summary>Whether the start of a scope of the default level awaits anything.</summary>
+    internal bool AwaitsScopes => Book.AsyncNodesOf(Level.Scoped).Count > 0;
+
     internal override Container Root => this;
 
     internal override string Description => _parent is null ? "the container" : "the branch";
@@ -175,8 +178,8 @@ public sealed class Container : Resolver
         _parent?.ThrowIfEnded();
     }
 
-    private protected override Task<List<Exception>> BeforeEndAsync() =>
-        Store.HasEnded ? base.BeforeEndAsync() : _warmUp.UndoAsync(Timeout.InfiniteTimeSpan, CancellationToken.None);
+    private protected override async ValueTask<List<Exception>?> BeforeEndAsync() =>
+        Store.HasEnded ? null : await _warmUp.UndoAsync(Timeout.InfiniteTimeSpan, CancellationToken.None).ConfigureAwait(false);
 
     private protected override void BeforeEnd()
     {

@@ -34,10 +34,10 @@ internal static class Ending
     /// <summary>Ends the instances of a container or scope synchronously; leaves with it, and names, those that can end only asynchronously.</summary>
     public static void End(Resolver where)
     {
-        IReadOnlyList<Owned> owned = where.Store.End();
-        IReadOnlyList<Owned> left = [.. owned.Where(made => made.EndsOnlyAsynchronously)];
+        Owned[] owned = where.Store.End().ToArray();
+        Owned[] left = [.. owned.Where(made => made.EndsOnlyAsynchronously)];
         List<Exception> failures = [.. End(owned.Where(made => !made.EndsOnlyAsynchronously), where)];
-        if (left.Count > 0)
+        if (left.Length > 0)
         {
             where.Store.TakeBack(left);
             string names = string.Join(", ", left.Select(made => Reading.TypeNames.Short(made.Instance.GetType())));
@@ -49,26 +49,30 @@ internal static class Ending
     }
 
     /// <summary>Ends all, the first in the list first.</summary>
-    /// <returns>What these threw.</returns>
-    public static async ValueTask<List<Exception>> EndAsync(IEnumerable<Owned> owned, Resolver where)
+    /// <returns>What these threw; null where nothing did.</returns>
+    public static ValueTask<List<Exception>?> EndAsync(ReadOnlyMemory<Owned> owned, Resolver where) =>
+        owned.IsEmpty ? default : EndAllAsync(owned, where);
+
+    private static async ValueTask<List<Exception>?> EndAllAsync(ReadOnlyMemory<Owned> owned, Resolver where)
     {
         Watch? watch = where.Watch.IsOn ? where.Watch : null;
-        List<Exception> failures = [];
-        foreach (Owned made in owned)
+        List<Exception>? failures = null;
+        for (int number = 0; number < owned.Length; number++)
         {
+            object instance = owned.Span[number].Instance;
             Exception? failure = null;
             try
             {
-                await EndAsync(made.Instance).ConfigureAwait(false);
+                await EndAsync(instance).ConfigureAwait(false);
             }
 #pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
             catch (Exception thrown)
 #pragma warning restore CA1031
             {
-                failures.Add(failure = thrown);
+                (failures ??= []).Add(failure = thrown);
             }
 
-            watch?.Disposed(made.Instance, where, failure);
+            watch?.Disposed(instance, where, failure);
         }
 
         return failures;
@@ -85,9 +89,9 @@ internal static class Ending
         return ValueTask.CompletedTask;
     }
 
-    public static void ThrowIfAny(List<Exception> failures, string what)
+    public static void ThrowIfAny(List<Exception>? failures, string what)
     {
-        if (failures.Count > 0)
+        if (failures is { Count: > 0 })
         {
             throw new AggregateException($"Not everything in {what} ended well.", failures);
         }

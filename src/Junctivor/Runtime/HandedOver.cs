@@ -14,6 +14,8 @@ internal sealed class HandedOver
 
     private HandedOver((Node Promise, object Value)[] values) => _values = values;
 
+    public bool IsEmpty => _values.Length == 0;
+
     /// <summary>The values that end with the container or scope.</summary>
     public IEnumerable<object> Owned => _values.Where(each => each.Promise.Endings.IsOwned == true).Select(each => each.Value);
 
@@ -21,6 +23,12 @@ internal sealed class HandedOver
     public static HandedOver Take(
         TypeCatalog types, ServiceGraph graph, Level level, ReadOnlySpan<Incoming> incoming, out IReadOnlyList<Fault> faults)
     {
+        faults = [];
+        if (incoming.IsEmpty && level != Level.Singleton)
+        {
+            return Nothing;
+        }
+
         List<ServiceId> services = [];
         List<(Node Promise, object Value)> values = [];
         foreach (Incoming value in incoming)

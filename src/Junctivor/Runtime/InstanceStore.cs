@@ -8,13 +8,16 @@ namespace Junctivor.Runtime;
 /// </summary>
 internal sealed class InstanceStore
 {
-    private readonly Lock _gate = new();
-    private readonly Dictionary<Plan, Claim> _claims = [];
     private object?[] _instances = [];
-    private List<Owned> _owned = [];
+    private Owned[] _owned = [];
+    private int _ownedCount;
+    private Claim? _claims;
     private volatile bool _hasEnded;
 
     public bool HasEnded => _hasEnded;
+
+    /// <summary>There is a store for each scope: so it is its own gate, and makes no other object for that.</summary>
+    private object Gate => this;
 
     public object? Find(int slot)
     {
@@ -26,7 +29,7 @@ internal sealed class InstanceStore
     /// <returns>The instance; null with a claim where there is none yet; null without one where the store has ended.</returns>
     public object? FindOrClaim(Plan plan, out Claim? claim, out bool isNew)
     {
-        lock (_gate)
+        lock (Gate)
         {
             claim = null;
             isNew = false;
@@ -40,21 +43,25 @@ internal sealed class InstanceStore
                 return instance;
             }
 
-            if (!_claims.TryGetValue(plan, out claim))
+            for (claim = _claims; claim is not null && claim.Plan != plan; claim = claim.Next)
+            {
+            }
+
+            if (claim is null)
             {
                 isNew = true;
-                _claims.Add(plan, claim = new Claim(plan));
+                _claims = claim = new Claim(plan) { Next = _claims };
             }
 
             return null;
         }
     }
 
-    /// <summary>Keeps a finished instance and what was made for it.</summary>
+    /// <summary>Keeps a finished instance and what was made for it, and lets those go on who wait for it.</summary>
     /// <returns>False if the store has ended meanwhile; then it keeps nothing.</returns>
-    public bool Keep(Plan plan, object instance, IReadOnlyCollection<Owned> made)
+    public bool Keep(Plan plan, object instance, ReadOnlySpan<Owned> made, Claim? claim)
     {
-        lock (_gate)
+        lock (Gate)
         {
             if (_hasEnded)
             {
@@ -70,33 +77,39 @@ internal sealed class InstanceStore
             }
 
             Volatile.Write(ref _instances[slot], instance);
-            _owned.AddRange(made);
-            return true;
+            Add(made);
+            if (claim is not null)
+            {
+                Remove(claim);
+            }
         }
+
+        claim?.End();
+        return true;
     }
 
     /// <summary>Takes on what was made for somebody outside.</summary>
     /// <returns>False if the store has ended meanwhile; then it takes nothing.</returns>
-    public bool Own(IReadOnlyCollection<Owned> made)
+    public bool Own(ReadOnlySpan<Owned> made)
     {
-        lock (_gate)
+        lock (Gate)
         {
             if (_hasEnded)
             {
                 return false;
             }
 
-            _owned.AddRange(made);
+            Add(made);
             return true;
         }
     }
 
-    /// <summary>The maker is done, or has failed.</summary>
+    /// <summary>The maker has failed.</summary>
     public void Release(Claim claim)
     {
-        lock (_gate)
+        lock (Gate)
         {
-            _claims.Remove(claim.Plan);
+            Remove(claim);
         }
 
         claim.End();
@@ -104,25 +117,69 @@ internal sealed class InstanceStore
 
     /// <summary>Ends the store.</summary>
     /// <returns>What is to be ended, the newest first; nothing if that was handed out before.</returns>
-    public IReadOnlyList<Owned> End()
+    public ReadOnlyMemory<Owned> End()
     {
-        lock (_gate)
+        lock (Gate)
         {
             _hasEnded = true;
             _instances = [];
-            List<Owned> owned = _owned;
+            Memory<Owned> owned = _owned.AsMemory(0, _ownedCount);
             _owned = [];
-            owned.Sort((one, other) => other.Number.CompareTo(one.Number));
-            return [.. owned.DistinctBy(made => made.Instance, ReferenceEqualityComparer.Instance)];
+            _ownedCount = 0;
+            return owned.Length < 2 ? owned : InOrder(owned);
         }
     }
 
     /// <summary>Takes back what could not be ended yet, for another try.</summary>
     public void TakeBack(IEnumerable<Owned> unended)
     {
-        lock (_gate)
+        lock (Gate)
         {
-            _owned.AddRange(unended);
+            Add([.. unended]);
         }
+    }
+
+    private static Memory<Owned> InOrder(Memory<Owned> owned)
+    {
+        owned.Span.Sort((one, other) => other.Number.CompareTo(one.Number));
+        HashSet<object> seen = new(owned.Length, ReferenceEqualityComparer.Instance);
+        int count = 0;
+        foreach (Owned each in owned.Span)
+        {
+            if (seen.Add(each.Instance))
+            {
+                owned.Span[count++] = each;
+            }
+        }
+
+        return owned[..count];
+    }
+
+    private void Add(ReadOnlySpan<Owned> made)
+    {
+        if (_ownedCount + made.Length > _owned.Length)
+        {
+            Array.Resize(ref _owned, Math.Max(_ownedCount + made.Length, _owned.Length * 2));
+        }
+
+        made.CopyTo(_owned.AsSpan(_ownedCount));
+        _ownedCount += made.Length;
+    }
+
+    private void Remove(Claim claim)
+    {
+        if (_claims == claim)
+        {
+            _claims = claim.Next;
+            return;
+        }
+
+        Claim before = _claims!;
+        while (before.Next != claim)
+        {
+            before = before.Next!;
+        }
+
+        before.Next = claim.Next;
     }
 }

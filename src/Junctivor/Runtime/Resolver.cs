@@ -134,16 +134,16 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <exception cref="AggregateException">Some threw; all were tried.</exception>
     public async ValueTask DisposeAsync()
     {
-        List<Exception> failures = await BeforeEndAsync().ConfigureAwait(false);
+        List<Exception>? before = await BeforeEndAsync().ConfigureAwait(false);
         bool isFirst = LetGo();
-        failures.AddRange(await Ending.EndAsync(Store.End(), this).ConfigureAwait(false));
+        List<Exception>? failures = await Ending.EndAsync(Store.End(), this).ConfigureAwait(false);
         if (isFirst)
         {
             Leave();
         }
 
         GC.SuppressFinalize(this);
-        Ending.ThrowIfAny(failures, Description);
+        Ending.ThrowIfAny(before is null ? failures : [.. before, .. failures ?? []], Description);
     }
 
     /// <summary>The container or scope, here or around here, that instances of a level belong to; null where there is none.</summary>
@@ -168,8 +168,8 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         Store.Own([.. values.Where(value => value is IDisposable or IAsyncDisposable).Select(Owned.First)]);
 
     /// <summary>What comes before the end, while everything can still be used.</summary>
-    /// <returns>What that threw.</returns>
-    private protected virtual Task<List<Exception>> BeforeEndAsync() => Task.FromResult<List<Exception>>([]);
+    /// <returns>What that threw; null where nothing did.</returns>
+    private protected virtual ValueTask<List<Exception>?> BeforeEndAsync() => default;
 
     /// <summary>Refuses an end that would leave out what comes before it.</summary>
     private protected virtual void BeforeEnd()
@@ -181,11 +181,17 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     {
     }
 
-    private static async ValueTask<Scope> ReadyAsync(Scope scope, CancellationToken cancellation)
+    private static ValueTask<Scope> ReadyAsync(Scope scope, CancellationToken cancellation)
+    {
+        IReadOnlyList<Node> nodes = scope.Book.AsyncNodesOf(scope.Level?.Level ?? Level.Scoped);
+        return nodes.Count == 0 ? new ValueTask<Scope>(scope) : ReadyAsync(scope, nodes, cancellation);
+    }
+
+    private static async ValueTask<Scope> ReadyAsync(Scope scope, IReadOnlyList<Node> nodes, CancellationToken cancellation)
     {
         try
         {
-            foreach (Node node in scope.Book.AsyncNodesOf(scope.Level?.Level ?? Level.Scoped))
+            foreach (Node node in nodes)
             {
                 await AsyncConstruction.MakeAsync(node, scope, cancellation).ConfigureAwait(false);
             }
@@ -204,7 +210,11 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         ThrowIfEnded();
         HandedOver values = Book.TakeValues(kind, incoming);
         Scope scope = new(this, level, values);
-        scope.OwnValues(values.Owned);
+        if (!values.IsEmpty)
+        {
+            scope.OwnValues(values.Owned);
+        }
+
         scope.BeWatched();
         return scope;
     }
