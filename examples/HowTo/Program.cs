@@ -9,10 +9,11 @@ using HowTo;
     ("captive", "A long-lived worker that holds a per-request ledger, and what the check says", Does(Captive.Run)),
     ("decorator", "A wrapper around a service, and a second one around that", Does(Decorating.Run)),
     ("factory", "A factory whose needs the check can see", Does(Factories.Run)),
+    ("fresh-scope", "A long-lived worker with a fresh ledger for each run", FreshForEachRun.RunAsync),
     ("frozen-transient", "Two time stamps that are equal, and why", Does(FrozenTransient.Run)),
     ("generics", "One class for all archives, another for one of them", Does(OpenGenerics.Run)),
     ("incoming", "Settings at start, the caller for each request", Does(IncomingValues.Run)),
-    ("job", "A scope for each run of a nightly job", NightlyJob.RunAsync),
+    ("job", "A scope for each run of a job at an interval or a time of day", ScheduledJob.RunAsync),
     ("late-value", "A value that exists only after the container", Does(LateValue.Run)),
     ("lazy-ring", "Two services that know each other", Does(LazyRing.Run)),
     ("levels", "A duty shift around requests", Does(Levels.Run)),
@@ -20,12 +21,15 @@ using HowTo;
     ("marks", "Two values of one plain type, told apart", Does(Marks.Run)),
     ("message-scope", "A scope for each message, and handlers found by its type", MessageScope.RunAsync),
     ("modules", "Modules by feature, and another wiring for a rehearsal", Does(Modules.Run)),
+    ("observe", "What was made and ended, in order, for a test", Does(Observing.Run)),
     ("optional", "A service that can do without another", Does(Optional.Run)),
     ("plugins", "Assemblies in a folder that bring their own services", Does(PluginFolder.Run)),
     ("properties", "Required properties, and objects that somebody else made", Does(Properties.Run)),
     ("run-wired", "A method called with its parameters wired", Does(Calling.Run)),
     ("self-registered", "Classes that carry their own registration, listed", Does(Carrying.Run)),
+    ("session", "What a user keeps from one request to the next", UserSession.RunAsync),
     ("warm-up", "Opening what takes its time before the first work, and closing it after the last", WarmingUp.RunAsync),
+    ("web", "A scope for each HTTP request, and a start and an end that wait", WebRequests.RunAsync),
 ];
 
 RootCommand root = new("One small program for each need; each prints a few lines to learn from.");

@@ -20,7 +20,7 @@ public sealed class ListTests : IDisposable
         ProgramRun run = await Run("list", Harbour, "--wiring", "office");
 
         Assert.Equal((0, ""), (run.Status, run.Errors));
-        Assert.StartsWith("office: 18 registrations", run.Output, StringComparison.Ordinal);
+        Assert.StartsWith("office: 32 registrations", run.Output, StringComparison.Ordinal);
         Assert.Matches(@"\nITideTable +AlmanacTideTable +singleton +HarbourWiring\.cs:\d+", run.Output);
         Assert.Matches(@"\nIBerthLedger +the same SqliteBerthLedger", run.Output);
     }
@@ -30,7 +30,7 @@ public sealed class ListTests : IDisposable
     {
         ProgramRun run = await Run("list", Harbour, "--wiring", "rehearsal", "--matching", "clock");
 
-        Assert.StartsWith("rehearsal: 2 of 22 registrations", run.Output, StringComparison.Ordinal);
+        Assert.StartsWith("rehearsal: 2 of 36 registrations", run.Output, StringComparison.Ordinal);
         Assert.Matches(@"\nIClock +SystemClock +replaced ", run.Output);
         Assert.Matches(@"\nIClock +Rehearsal\.StoppedClock +singleton ", run.Output);
     }
@@ -40,16 +40,16 @@ public sealed class ListTests : IDisposable
     {
         ProgramRun run = await Run("list", Harbour, "--wiring", "office", "--lifetime", "Transient");
 
-        Assert.StartsWith("office: 3 of 18 registrations", run.Output, StringComparison.Ordinal);
+        Assert.StartsWith("office: 3 of 32 registrations", run.Output, StringComparison.Ordinal);
     }
 
     [Fact]
     public async Task Why_shows_what_is_needed_down_to_the_end_and_shared_parts_once()
     {
-        ProgramRun run = await Run("why", Harbour, "bookingdesk", "--wiring", "office");
+        ProgramRun run = await ProgramRun.AsWideAs(160, "src/Junctivor.Cli", "why", Harbour, "bookingdesk", "--wiring", "office");
 
         Assert.Equal((0, ""), (run.Status, run.Errors));
-        Assert.Contains("new BookingDesk(visit, ledger, planner, fees, log)", run.Output, StringComparison.Ordinal);
+        Assert.Contains("new BookingDesk(visit, ledger, planner, fees, roster, log)", run.Output, StringComparison.Ordinal);
         Assert.Matches(@"├─ ledger: IBerthLedger +scoped +new SqliteBerthLedger\(file, visit\)  \(\d\)", run.Output);
         Assert.Matches(@"│  ├─ ledger: IBerthLedger +scoped +see \(\d\)", run.Output);
         Assert.Contains("nobody in the wiring", run.Output, StringComparison.Ordinal);
@@ -138,7 +138,7 @@ public sealed class ListTests : IDisposable
         Assert.Equal((0, 0), (same.Status, other.Status));
         Assert.Contains("they mean the same", same.Output, StringComparison.Ordinal);
         Assert.Contains("\"format\": \"junctivor-comparison\"", other.Output, StringComparison.Ordinal);
-        Assert.StartsWith("office: 18 registrations", listed.Output, StringComparison.Ordinal);
+        Assert.StartsWith("office: 32 registrations", listed.Output, StringComparison.Ordinal);
         Assert.Contains("new SystemClock()", explained.Output, StringComparison.Ordinal);
     }
 

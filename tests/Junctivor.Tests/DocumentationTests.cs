@@ -9,9 +9,13 @@ public partial class DocumentationTests
     /// <summary>What the examples talk about, and what they have at hand.</summary>
     private const string World = """
         using static AtHand;
+        using Microsoft.AspNetCore.Builder;
+        using Microsoft.AspNetCore.Http;
 
         public static class AtHand
         {
+            public static readonly WebApplication app = WebApplication.CreateBuilder().Build();
+            public static async IAsyncEnumerable<string> MessagesAsync(HttpContext context) { await Task.Yield(); yield return ""; }
             public static readonly HarbourSettings settings = new("data");
             public static readonly Caller caller = new("Mira");
             public static readonly Wiring wiring = [];
@@ -60,6 +64,15 @@ public partial class DocumentationTests
         public static class Harbour { public static Wiring Wiring => []; }
         """;
 
+    private const string WebUsings = """
+        using System.Security.Claims;
+        using Microsoft.AspNetCore.Builder;
+        using Microsoft.AspNetCore.Http;
+        using Microsoft.AspNetCore.Mvc;
+        using Microsoft.AspNetCore.Routing;
+
+        """;
+
     private const string Desk = "public sealed record BookingDesk(IBerthLedger Ledger);";
 
     public static TheoryData<string, int> Blocks
@@ -85,7 +98,7 @@ public partial class DocumentationTests
     public void Each_block_compiles(string file, int number)
     {
         string block = BlocksIn(Path.Combine(ProgramRun.RepositoryRoot, file))[number];
-        string usings = "using static AtHand;\n";
+        string usings = "using static AtHand;\n" + (file.EndsWith("web.md", StringComparison.Ordinal) || block.Contains("WebApplication", StringComparison.Ordinal) ? WebUsings : "");
         string statement = block.Contains("sealed class", StringComparison.Ordinal) ? "return;\n" : "";
         string desk = block.Contains("class BookingDesk", StringComparison.Ordinal) ? "" : Desk;
 

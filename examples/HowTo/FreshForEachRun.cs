@@ -1,7 +1,7 @@
 namespace HowTo;
 
-/// <summary>A job that lives for ever works in a scope for each run: FreshScope starts it, resolves, runs, and ends it.</summary>
-internal static class NightlyJob
+/// <summary>A worker that lives for ever works in a scope for each run: FreshScope starts it, resolves, runs, and ends it.</summary>
+internal static class FreshForEachRun
 {
     public static async Task RunAsync()
     {
