@@ -74,9 +74,8 @@ public static class HarbourDay
         console.Write(table);
         console.MarkupLine(
             """
-            [bold]Read each line from left to right.[/] Desk and planner of one request share one ledger; the next request has another.
-            Whoever takes a planner gets a new one, twice within a request too. The tide table is the same all day.
-            Whatever was made for a request (desk, ledger) has ended with its scope. Errors are answered as problem details.
+            [bold]Read each line from left to right.[/] Desk and planner of one request share one ledger, which ends with it; the next has another.
+            Whoever takes a planner gets a new one, twice in a request too. The tide table is the same all day. Errors are problem details.
             """);
         string channels = string.Join(", ", office.Container.Resolve<NoticeDesk>().ChannelNames);
         string flags = await client.GetStringAsync(new Uri(Contributed, UriKind.Relative));
