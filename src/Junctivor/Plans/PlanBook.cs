@@ -24,6 +24,7 @@ internal sealed class PlanBook
     private readonly ConcurrentDictionary<Key, Plan?> _plans = new();
     private readonly ConcurrentDictionary<(Type, TypeList), Plan> _constructions = new();
     private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
+    private readonly ConcurrentDictionary<Promised, Node[]> _promises = new();
     private readonly ConcurrentDictionary<MethodInfo, Plan> _calls = new();
     private readonly ConcurrentDictionary<Type, (Plan Plan, PropertyInfo[] Properties)> _fillings = new();
 
@@ -171,8 +172,36 @@ internal sealed class PlanBook
     /// <exception cref="ResolveException">The wiring does not promise it.</exception>
     public HandedOver TakeValues(Level level, ReadOnlySpan<Incoming> incoming)
     {
-        HandedOver values = HandedOver.Take(Types, Graph, level, incoming, out IReadOnlyList<Fault> faults);
-        return faults.Count == 0 ? values : throw new ResolveException(faults);
+        if (incoming.IsEmpty)
+        {
+            return HandedOver.Nothing;
+        }
+
+        if (HandedOver.TryTake(incoming, level, this) is { } values)
+        {
+            return values;
+        }
+
+        lock (_gate)
+        {
+            HandedOver.Take(Types, Graph, level, incoming, out IReadOnlyList<Fault> faults);
+            throw new ResolveException(faults);
+        }
+    }
+
+    /// <summary>The registrations that promise a value when something of a level starts.</summary>
+    public Node[] PromisesOf(Level level, Incoming value)
+    {
+        Promised wanted = new(level, value.Service, value.Mark);
+        return _promises.TryGetValue(wanted, out Node[]? known) ? known : _promises.GetOrAdd(wanted, Look);
+    }
+
+    private Node[] Look(Promised wanted)
+    {
+        lock (_gate)
+        {
+            return [.. Graph.Promises(IdOf(new Key(wanted.Service, wanted.Mark))).Where(node => node.Level == wanted.Level && !node.Endings.IsLate)];
+        }
     }
 
     /// <summary>What stands in the wiring, and not what came by asking.</summary>
@@ -240,6 +269,8 @@ internal sealed class PlanBook
     }
 
     private ServiceId IdOf(Key key) => new(Types[key.Service], Types.MarkOf(key.Mark));
+
+    private readonly record struct Promised(Level Level, Type Service, object? Mark);
 
     private readonly record struct Key(Type Service, object? Mark);
 }

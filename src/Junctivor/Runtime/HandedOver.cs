@@ -1,5 +1,6 @@
 using Junctivor.Checks;
 using Junctivor.Graph;
+using Junctivor.Plans;
 using Junctivor.Reading;
 
 namespace Junctivor.Runtime;
@@ -7,28 +8,69 @@ namespace Junctivor.Runtime;
 /// <summary>The values that a container or a scope was started with, by the registrations that promise them.</summary>
 internal sealed class HandedOver
 {
-    private static readonly HandedOver Nothing = new([]);
+    public static readonly HandedOver Nothing = new([]);
 
     private readonly Lock _gate = new();
     private (Node Promise, object Value)[] _values;
 
     private HandedOver((Node Promise, object Value)[] values) => _values = values;
 
-    public bool IsEmpty => _values.Length == 0;
-
     /// <summary>The values that end with the container or scope.</summary>
     public IEnumerable<object> Owned => _values.Where(each => each.Promise.Endings.IsOwned == true).Select(each => each.Value);
+
+    /// <summary>Whether some values end with the container or scope.</summary>
+    public bool OwnsAny { get; private init; }
+
+    /// <summary>Takes what was handed over for a scope, where all of it is promised and nothing comes twice; else gives null.</summary>
+    /// <param name="incoming">The values.</param>
+    /// <param name="level">The level of the scope.</param>
+    /// <param name="book">Knows the registrations that promise one.</param>
+    public static HandedOver? TryTake(ReadOnlySpan<Incoming> incoming, Level level, PlanBook book)
+    {
+        (Node Promise, object Value)[] values = new (Node, object)[incoming.Length];
+        int count = 0;
+        bool ownsAny = false;
+        for (int number = 0; number < incoming.Length; number++)
+        {
+            Incoming value = incoming[number];
+            Node[] promises = book.PromisesOf(level, value);
+            if (promises.Length == 0 || IsAmong(incoming[..number], value))
+            {
+                return null;
+            }
+
+            foreach (Node promise in promises)
+            {
+                if (count == values.Length)
+                {
+                    Array.Resize(ref values, count + promises.Length);
+                }
+
+                values[count++] = (promise, value.Given);
+                ownsAny |= promise.Endings.IsOwned == true;
+            }
+        }
+
+        return new HandedOver(values) { OwnsAny = ownsAny };
+    }
+
+    private static bool IsAmong(ReadOnlySpan<Incoming> earlier, Incoming value)
+    {
+        foreach (Incoming other in earlier)
+        {
+            if (other.Service == value.Service && Equals(other.Mark, value.Mark))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     /// <summary>Takes what was handed over, and says what of it nobody promised.</summary>
     public static HandedOver Take(
         TypeCatalog types, ServiceGraph graph, Level level, ReadOnlySpan<Incoming> incoming, out IReadOnlyList<Fault> faults)
     {
-        faults = [];
-        if (incoming.IsEmpty && level != Level.Singleton)
-        {
-            return Nothing;
-        }
-
         List<ServiceId> services = [];
         List<(Node Promise, object Value)> values = [];
         foreach (Incoming value in incoming)

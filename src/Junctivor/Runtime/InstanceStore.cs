@@ -14,10 +14,10 @@ internal sealed class InstanceStore
     private Claim? _claims;
     private volatile bool _hasEnded;
 
-    public bool HasEnded => _hasEnded;
+    /// <summary>Held for a few instructions only, and never while user code runs; not read-only, as it is a value that changes.</summary>
+    private SpinLock _gate = new(enableThreadOwnerTracking: false);
 
-    /// <summary>There is a store for each scope: so it is its own gate, and makes no other object for that.</summary>
-    private object Gate => this;
+    public bool HasEnded => _hasEnded;
 
     public object? Find(int slot)
     {
@@ -29,8 +29,10 @@ internal sealed class InstanceStore
     /// <returns>The instance; null with a claim where there is none yet; null without one where the store has ended.</returns>
     public object? FindOrClaim(Plan plan, out Claim? claim, out bool isNew)
     {
-        lock (Gate)
+        bool isHeld = false;
+        try
         {
+            _gate.Enter(ref isHeld);
             claim = null;
             isNew = false;
             if (_hasEnded)
@@ -55,14 +57,20 @@ internal sealed class InstanceStore
 
             return null;
         }
+        finally
+        {
+            Leave(isHeld);
+        }
     }
 
     /// <summary>Keeps a finished instance and what was made for it, and lets those go on who wait for it.</summary>
     /// <returns>False if the store has ended meanwhile; then it keeps nothing.</returns>
     public bool Keep(Plan plan, object instance, ReadOnlySpan<Owned> made, Claim? claim)
     {
-        lock (Gate)
+        bool isHeld = false;
+        try
         {
+            _gate.Enter(ref isHeld);
             if (_hasEnded)
             {
                 return false;
@@ -83,6 +91,10 @@ internal sealed class InstanceStore
                 Remove(claim);
             }
         }
+        finally
+        {
+            Leave(isHeld);
+        }
 
         claim?.End();
         return true;
@@ -92,8 +104,10 @@ internal sealed class InstanceStore
     /// <returns>False if the store has ended meanwhile; then it takes nothing.</returns>
     public bool Own(ReadOnlySpan<Owned> made)
     {
-        lock (Gate)
+        bool isHeld = false;
+        try
         {
+            _gate.Enter(ref isHeld);
             if (_hasEnded)
             {
                 return false;
@@ -102,14 +116,24 @@ internal sealed class InstanceStore
             Add(made);
             return true;
         }
+        finally
+        {
+            Leave(isHeld);
+        }
     }
 
     /// <summary>The maker has failed.</summary>
     public void Release(Claim claim)
     {
-        lock (Gate)
+        bool isHeld = false;
+        try
         {
+            _gate.Enter(ref isHeld);
             Remove(claim);
+        }
+        finally
+        {
+            Leave(isHeld);
         }
 
         claim.End();
@@ -119,8 +143,10 @@ internal sealed class InstanceStore
     /// <returns>What is to be ended, the newest first; nothing if that was handed out before.</returns>
     public ReadOnlyMemory<Owned> End()
     {
-        lock (Gate)
+        bool isHeld = false;
+        try
         {
+            _gate.Enter(ref isHeld);
             _hasEnded = true;
             _instances = [];
             Memory<Owned> owned = _owned.AsMemory(0, _ownedCount);
@@ -128,14 +154,32 @@ internal sealed class InstanceStore
             _ownedCount = 0;
             return owned.Length < 2 ? owned : InOrder(owned);
         }
+        finally
+        {
+            Leave(isHeld);
+        }
     }
 
     /// <summary>Takes back what could not be ended yet, for another try.</summary>
     public void TakeBack(IEnumerable<Owned> unended)
     {
-        lock (Gate)
+        bool isHeld = false;
+        try
         {
+            _gate.Enter(ref isHeld);
             Add([.. unended]);
+        }
+        finally
+        {
+            Leave(isHeld);
+        }
+    }
+
+    private void Leave(bool isHeld)
+    {
+        if (isHeld)
+        {
+            _gate.Exit(useMemoryBarrier: true);
         }
     }
 

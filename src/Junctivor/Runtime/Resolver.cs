@@ -210,7 +210,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         ThrowIfEnded();
         HandedOver values = Book.TakeValues(kind, incoming);
         Scope scope = new(this, level, values);
-        if (!values.IsEmpty)
+        if (values.OwnsAny)
         {
             scope.OwnValues(values.Owned);
         }

@@ -1,11 +1,11 @@
 namespace Junctivor.Load;
 
 /// <summary>One for each request, and ended with it.</summary>
-public sealed class Ledger : IAsyncDisposable
+public sealed class Page : IAsyncDisposable
 {
-    public int Entries { get; private set; }
+    public int Lines { get; private set; }
 
-    public int Enter() => ++Entries;
+    public int AddLine() => ++Lines;
 
     public ValueTask DisposeAsync() => ValueTask.CompletedTask;
 }
