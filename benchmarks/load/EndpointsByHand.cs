@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Harbour.Ledger;
 using Harbour.Office;
 using Harbour.Shifts;
@@ -22,10 +23,13 @@ internal static class EndpointsByHand
         Quays quays = new(DataFile.Read<Berth[]>(settings, "quays.json"));
         TariffBook tariffs = DataFile.Read<TariffBook>(settings, "tariffs.json");
         AlmanacTideTable table = new(settings, muster);
-        DutyRoster roster = new(new ShiftPlan(new SystemClock()).Now);
+        ShiftPlan plan = new(new SystemClock());
+        ConcurrentDictionary<string, DutyRoster> rosters = new();
         Serilog.ILogger log = new LoggerConfiguration().CreateLogger();
         app.MapGet("/berths", async () =>
         {
+            Shift shift = plan.Now;
+            DutyRoster roster = rosters.GetOrAdd(shift.ToString(), _ => new DutyRoster(shift));
             using Visit visit = new(muster, Caller.Unknown);
             await using SqliteBerthLedger ledger = new(file, visit);
             using BookingDesk desk = new(visit, ledger, new BerthPlanner(ledger, quays, table, muster), new FeeCalculator(tariffs), roster, log);

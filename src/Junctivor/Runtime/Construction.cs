@@ -204,10 +204,14 @@ internal sealed class Construction
 
     private object? TakeShared(Plan plan, string? parameter, Resolver home)
     {
+        if (home.Store.Find(plan.Slot) is { } ready)
+        {
+            return ready;
+        }
+
         if (plan.Gathering is not null)
         {
-            return home.Store.Find(plan.Slot)
-                ?? throw (home.Store.HasEnded ? home.Ended() : new ResolveException(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter))));
+            throw home.Store.HasEnded ? home.Ended() : new ResolveException(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter)));
         }
 
         while (true)
