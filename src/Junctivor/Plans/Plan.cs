@@ -7,6 +7,8 @@ internal sealed class Plan(Recipe recipe)
 {
     public const int NoSlot = -1;
 
+    private object? _ready;
+
     public Recipe Recipe { get; } = recipe;
 
     /// <summary>What it makes; null for a wrapper, a list or a constant, which no registration stands for.</summary>
@@ -31,6 +33,14 @@ internal sealed class Plan(Recipe recipe)
     public bool IsOwned { get; init; }
 
     public Argument[] Arguments { get; init; } = [];
+
+    /// <summary>The instance, where there is one for the container and it is there; null otherwise. Whoever takes it has made sure that the
+    /// container has not ended.</summary>
+    public object? Ready
+    {
+        get => Volatile.Read(ref _ready);
+        set => Volatile.Write(ref _ready, value);
+    }
 
     public bool IsShared => Slot != NoSlot;
 

@@ -20,8 +20,8 @@ internal sealed class PlanBook
     private readonly SharedNodes? _shared;
     private readonly PlanCompiler _compiler;
     private readonly HashSet<Node> _checked;
-    private readonly ConcurrentDictionary<Type, Plan?> _unmarked = new();
-    private readonly ConcurrentDictionary<Key, Plan?> _plans = new();
+    private readonly TypeTable _unmarked = new();
+    private readonly ConcurrentDictionary<Key, Plan?> _marked = new();
     private readonly ConcurrentDictionary<(Type, TypeList), Plan> _constructions = new();
     private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
     private readonly ConcurrentDictionary<Promised, Node[]> _promises = new();
@@ -57,16 +57,15 @@ internal sealed class PlanBook
     {
         if (mark is null)
         {
-            return _unmarked.TryGetValue(service, out Plan? plan) ? plan : _unmarked.GetOrAdd(service, type => Look(new Key(type, null)));
+            return _unmarked.TryGet(service, out Plan? plan) ? plan : LookUnmarked(service);
         }
 
         Key key = new(service, mark);
-        return _plans.TryGetValue(key, out Plan? known) ? known : _plans.GetOrAdd(key, Look);
+        return _marked.TryGetValue(key, out Plan? known) ? known : _marked.GetOrAdd(key, Look);
     }
 
     /// <exception cref="ResolveException">Nobody registers it, or not as it should be.</exception>
-    public Plan Require(Type service, object? mark) =>
-        Find(service, mark) ?? throw new ResolveException(Tell(graph => MissingRule.AskedFor(graph, IdOf(new Key(service, mark)))));
+    public Plan Require(Type service, object? mark) => Find(service, mark) ?? throw NotFound(new Key(service, mark));
 
     /// <summary>Says what is wrong, while nobody else adds to the graph.</summary>
     public Fault Tell(Func<ServiceGraph, Fault> fault)
@@ -223,6 +222,21 @@ internal sealed class PlanBook
             Graph.Add(node);
             ThrowIfFaulty([node]);
             return _compiler.PlanFor(node);
+        }
+    }
+
+    private ResolveException NotFound(Key key) => new(Tell(graph => MissingRule.AskedFor(graph, IdOf(key))));
+
+    private Plan? LookUnmarked(Type service)
+    {
+        lock (_gate)
+        {
+            if (!_unmarked.TryGet(service, out Plan? plan))
+            {
+                _unmarked.Add(service, plan = Look(new Key(service, null)));
+            }
+
+            return plan;
         }
     }
 

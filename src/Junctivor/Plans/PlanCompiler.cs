@@ -87,10 +87,14 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
             Level = node.Level,
             Slot = node.Makes && !node.Level.IsTransient ? NextSlot(node.Level) : Plan.NoSlot,
             IsMaking = node.Makes,
-            IsOwned = node.Makes && node.Endings.IsOwned != false,
+            IsOwned = node.Makes && node.Endings.IsOwned != false && CanEnd(node, made),
             Arguments = arguments,
         };
     }
+
+    /// <summary>Whether there may be something to end: a constructor gives exactly its class, a factory whatever it likes.</summary>
+    private bool CanEnd(Node node, Type made) =>
+        reader.MakingOf(node) is not Making.OfClass || made.IsAssignableTo(typeof(IDisposable)) || made.IsAssignableTo(typeof(IAsyncDisposable));
 
     private Recipe RecipeOf(Node node)
     {

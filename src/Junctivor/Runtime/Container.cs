@@ -27,7 +27,7 @@ public sealed class Container : Resolver
     private PluginContext[] _plugins;
 
     internal Container(PlanBook book, HandedOver values, CheckReport report, BuildOptions options, Container? parent = null)
-        : base(book, null, values, new Watch(options.SlowConstruction))
+        : base(book, null, values, new Watch(options.SlowConstruction), parent)
     {
         Report = report;
         _parent = parent;
@@ -171,12 +171,6 @@ public sealed class Container : Resolver
     internal override Resolver? HomeOf(Level level) => level == Level.Singleton || level.IsTransient ? this : null;
 
     internal override bool CanStart(Level level) => level.Within is null;
-
-    internal override void ThrowIfEnded()
-    {
-        base.ThrowIfEnded();
-        _parent?.ThrowIfEnded();
-    }
 
     private protected override async ValueTask<List<Exception>?> BeforeEndAsync() =>
         Store.HasEnded ? null : await _warmUp.UndoAsync(Timeout.InfiniteTimeSpan, CancellationToken.None).ConfigureAwait(false);

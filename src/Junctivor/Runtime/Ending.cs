@@ -10,42 +10,69 @@ internal static class Ending
     public static IReadOnlyList<Exception> End(IEnumerable<Owned> owned, Resolver where)
     {
         Watch? watch = where.Watch.IsOn ? where.Watch : null;
-        List<Exception> failures = [];
-        foreach (IDisposable instance in owned.Select(made => made.Instance).OfType<IDisposable>())
+        List<Exception>? failures = null;
+        foreach (Owned made in owned)
         {
-            Exception? failure = null;
-            try
-            {
-                instance.Dispose();
-            }
-#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
-            catch (Exception thrown)
-#pragma warning restore CA1031
-            {
-                failures.Add(failure = thrown);
-            }
-
-            watch?.Disposed(instance, where, failure);
+            End(made.Instance, where, watch, ref failures);
         }
 
-        return failures;
+        return failures ?? [];
     }
 
     /// <summary>Ends the instances of a container or scope synchronously; leaves with it, and names, those that can end only asynchronously.</summary>
     public static void End(Resolver where)
     {
-        Owned[] owned = where.Store.End().ToArray();
-        Owned[] left = [.. owned.Where(made => made.EndsOnlyAsynchronously)];
-        List<Exception> failures = [.. End(owned.Where(made => !made.EndsOnlyAsynchronously), where)];
-        if (left.Length > 0)
+        ReadOnlySpan<Owned> owned = where.Store.End().Span;
+        if (owned.IsEmpty)
+        {
+            return;
+        }
+
+        Watch? watch = where.Watch.IsOn ? where.Watch : null;
+        List<Exception>? failures = null;
+        List<Owned>? left = null;
+        foreach (Owned made in owned)
+        {
+            if (made.EndsOnlyAsynchronously)
+            {
+                (left ??= []).Add(made);
+            }
+            else
+            {
+                End(made.Instance, where, watch, ref failures);
+            }
+        }
+
+        if (left is not null)
         {
             where.Store.TakeBack(left);
-            string names = string.Join(", ", left.Select(made => Reading.TypeNames.Short(made.Instance.GetType())));
-            failures.Add(new InvalidOperationException(
-                $"{names} can end only asynchronously. The rest has ended; end these with DisposeAsync, and write `await using` where {where.Description} is made."));
+            (failures ??= []).Add(OnlyAsynchronously(left, where.Description));
         }
 
         ThrowIfAny(failures, where.Description);
+    }
+
+    private static InvalidOperationException OnlyAsynchronously(List<Owned> left, string what)
+    {
+        string names = string.Join(", ", left.Select(made => Reading.TypeNames.Short(made.Instance.GetType())));
+        return new($"{names} can end only asynchronously. The rest has ended; end these with DisposeAsync, and write `await using` where {what} is made.");
+    }
+
+    private static void End(object instance, Resolver where, Watch? watch, ref List<Exception>? failures)
+    {
+        Exception? failure = null;
+        try
+        {
+            (instance as IDisposable)?.Dispose();
+        }
+#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
+        catch (Exception thrown)
+#pragma warning restore CA1031
+        {
+            (failures ??= []).Add(failure = thrown);
+        }
+
+        watch?.Disposed(instance, where, failure);
     }
 
     /// <summary>Ends all, the first in the list first.</summary>

@@ -1,3 +1,4 @@
+using Junctivor.Graph;
 using Junctivor.Plans;
 
 namespace Junctivor.Runtime;
@@ -85,6 +86,11 @@ internal sealed class InstanceStore
             }
 
             Volatile.Write(ref _instances[slot], instance);
+            if (plan.Level == Level.Singleton)
+            {
+                plan.Ready = instance;
+            }
+
             Add(made);
             if (claim is not null)
             {

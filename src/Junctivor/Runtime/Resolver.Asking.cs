@@ -17,7 +17,7 @@ public abstract partial class Resolver
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public T Resolve<T>()
-        where T : notnull => (T)ResolveMarked(typeof(T), null);
+        where T : notnull => (T)ResolveUnmarked(typeof(T));
 
     /// <summary>Gives the service with a mark.</summary>
     /// <typeparam name="T">The service.</typeparam>
@@ -48,7 +48,7 @@ public abstract partial class Resolver
     /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public object Resolve(Type service) => ResolveMarked(Given(service), null);
+    public object Resolve(Type service) => ResolveUnmarked(Given(service));
 
     /// <summary>Gives a service with a mark, whose type is known only at run time.</summary>
     /// <param name="service">The service.</param>
@@ -164,6 +164,13 @@ public abstract partial class Resolver
         return argument;
     }
 
+    private object ResolveUnmarked(Type service)
+    {
+        ThrowIfEnded();
+        Plan plan = Book.Require(service, null);
+        return plan.Ready ?? Construction.Run(plan, this);
+    }
+
     private object ResolveMarked(Type service, object? mark)
     {
         ThrowIfEnded();
@@ -180,7 +187,7 @@ public abstract partial class Resolver
     private bool TryResolveMarked(Type type, object? mark, [NotNullWhen(true)] out object? service)
     {
         ThrowIfEnded();
-        service = Book.Find(type, mark) is { } plan ? Construction.Run(plan, this) : null;
+        service = Book.Find(type, mark) is { } plan ? plan.Ready ?? Construction.Run(plan, this) : null;
         return service is not null;
     }
 

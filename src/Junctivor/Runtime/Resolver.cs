@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Plans;
@@ -10,13 +11,18 @@ namespace Junctivor;
 /// What a <see cref="Container"/> and a <see cref="Scope"/> share: resolving, starting scopes, ending.
 /// All members are safe for use by several threads.
 /// </summary>
+[SuppressMessage("Usage", "CA1816", Justification = "Nobody else can derive from it, and there is no finalizer.")]
 public abstract partial class Resolver : IAsyncDisposable, IDisposable
 {
+    private readonly InstanceStore _rootStore;
+    private readonly Container? _branchedFrom;
     private PlanBook? _book;
 
-    private protected Resolver(PlanBook book, Resolver? outer, HandedOver values, Watch watch)
+    private protected Resolver(PlanBook book, Resolver? outer, HandedOver values, Watch watch, Container? branchedFrom = null)
     {
         _book = book;
+        _rootStore = outer is null ? Store : outer._rootStore;
+        _branchedFrom = outer is null ? branchedFrom : outer._branchedFrom;
         Watch = watch;
         Outer = outer;
         Values = values;
@@ -122,8 +128,6 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
                 Leave();
             }
         }
-
-        GC.SuppressFinalize(this);
     }
 
     /// <summary>
@@ -142,7 +146,6 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
             Leave();
         }
 
-        GC.SuppressFinalize(this);
         Ending.ThrowIfAny(before is null ? failures : [.. before, .. failures ?? []], Description);
     }
 
@@ -152,12 +155,20 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <summary>Whether a scope of this level can start from here.</summary>
     internal abstract bool CanStart(Level level);
 
-    internal virtual void ThrowIfEnded()
+    /// <exception cref="ObjectDisposedException">This has ended, or the container around it, or the one that it was branched from.</exception>
+    internal void ThrowIfEnded()
     {
         if (Store.HasEnded)
         {
             throw Ended();
         }
+
+        if (_rootStore.HasEnded)
+        {
+            throw Root.Ended();
+        }
+
+        _branchedFrom?.ThrowIfEnded();
     }
 
     internal ObjectDisposedException Ended() =>

@@ -61,12 +61,6 @@ public sealed class Scope : Resolver
         }
     }
 
-    internal override void ThrowIfEnded()
-    {
-        base.ThrowIfEnded();
-        Root.ThrowIfEnded();
-    }
-
     private protected override void Leave()
     {
         if (_trace is not null)

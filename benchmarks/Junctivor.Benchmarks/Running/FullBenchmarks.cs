@@ -1,0 +1,20 @@
+using BenchmarkDotNet.Attributes;
+using Junctivor.Benchmarks.Cases;
+
+namespace Junctivor.Benchmarks.Running;
+
+/// <summary>The cases as BenchmarkDotNet runs them: each in a process of its own.</summary>
+[MemoryDiagnoser]
+public class FullBenchmarks
+{
+    public static IReadOnlyList<Case> Cases => AllCases.Make();
+
+    [ParamsSource(nameof(Cases))]
+    public Case Case { get; set; } = null!;
+
+    [Benchmark(Baseline = true)]
+    public object? ByHand() => Case.ByHand();
+
+    [Benchmark]
+    public object? Wired() => Case.Wired();
+}

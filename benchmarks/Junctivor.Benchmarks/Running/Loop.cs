@@ -1,0 +1,16 @@
+using Junctivor.Benchmarks.Cases;
+
+namespace Junctivor.Benchmarks.Running;
+
+/// <summary>One case for ever.</summary>
+internal static class Loop
+{
+    public static void Run(Case one)
+    {
+        Console.Error.WriteLine($"{one.Name}, process {Environment.ProcessId}: Ctrl+C ends it.");
+        while (true)
+        {
+            one.Wired();
+        }
+    }
+}

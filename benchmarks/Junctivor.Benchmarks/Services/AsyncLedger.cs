@@ -1,0 +1,3 @@
+namespace Junctivor.Benchmarks.Services;
+
+public sealed record AsyncLedger(AsyncSession Session);

@@ -1,0 +1,3 @@
+namespace Junctivor.Benchmarks.Services;
+
+public interface ISignal;

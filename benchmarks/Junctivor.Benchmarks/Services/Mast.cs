@@ -1,0 +1,4 @@
+namespace Junctivor.Benchmarks.Services;
+
+/// <summary>Takes all signals.</summary>
+public sealed record Mast(IReadOnlyList<ISignal> Signals);

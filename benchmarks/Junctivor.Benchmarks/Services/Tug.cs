@@ -1,0 +1,3 @@
+namespace Junctivor.Benchmarks.Services;
+
+public sealed record Tug(Tides Tides, Quays Quays);
