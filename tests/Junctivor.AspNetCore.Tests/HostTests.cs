@@ -73,6 +73,22 @@ public class HostTests
     }
 
     [Fact]
+    public async Task A_start_that_fails_and_a_wind_down_that_fails_are_both_told()
+    {
+        using TcpListener taken = new(IPAddress.Loopback, 0);
+        taken.Start();
+        await using WebApplication app = Office.Make();
+        app.Urls.Clear();
+        app.Urls.Add($"http://127.0.0.1:{((IPEndPoint)taken.LocalEndpoint).Port}");
+        await using Container container = new Wiring { Singleton.Of<Slow>().WindDown((_, _) => throw new InvalidOperationException("stuck")) }.Build();
+
+        AggregateException thrown = await Assert.ThrowsAsync<AggregateException>(() => app.StartWarmAsync(container, Token));
+
+        Assert.IsType<IOException>(thrown.InnerExceptions[0]);
+        Assert.Equal("stuck", thrown.InnerExceptions[1].Message);
+    }
+
+    [Fact]
     public async Task Requests_in_flight_are_answered_before_anything_winds_down()
     {
         const int Requests = 20;

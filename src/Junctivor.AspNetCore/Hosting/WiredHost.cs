@@ -65,6 +65,7 @@ public static class WiredHost
     /// <returns>What completes when the host listens.</returns>
     /// <exception cref="ArgumentNullException">Something is null.</exception>
     /// <exception cref="WarmUpException">Something did not warm up; the host has not started.</exception>
+    /// <exception cref="AggregateException">The host did not start, and something threw when it wound down: both are inside.</exception>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
     public static async Task StartWarmAsync(this IHost host, Container container, CancellationToken cancellation = default)
     {
@@ -75,9 +76,17 @@ public static class WiredHost
         {
             await host.StartAsync(cancellation).ConfigureAwait(false);
         }
-        catch
+        catch (Exception failure)
         {
-            await container.WindDownAsync(CancellationToken.None).ConfigureAwait(false);
+            try
+            {
+                await container.WindDownAsync(CancellationToken.None).ConfigureAwait(false);
+            }
+            catch (AggregateException woundDown)
+            {
+                throw new AggregateException("The host did not start, and not everything wound down.", [failure, .. woundDown.InnerExceptions]);
+            }
+
             throw;
         }
     }
