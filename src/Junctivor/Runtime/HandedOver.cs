@@ -51,7 +51,7 @@ internal sealed class HandedOver
             }
         }
 
-        return new HandedOver(values) { OwnsAny = ownsAny };
+        return new HandedOver(count == values.Length ? values : values[..count]) { OwnsAny = ownsAny };
     }
 
     private static bool IsAmong(ReadOnlySpan<Incoming> earlier, Incoming value)

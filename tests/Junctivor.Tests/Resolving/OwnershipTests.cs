@@ -32,6 +32,23 @@ public class OwnershipTests
     }
 
     [Fact]
+    public void A_value_that_is_promised_several_times_ends_once()
+    {
+        using Container container = new Wiring
+        {
+            Scoped.Incoming<Thing>().DisposeAtEnd(),
+            Scoped.Incoming<Thing>().OnlyFor<BerthPlanner>().DisposeAtEnd(),
+            Scoped.Incoming<Thing>().OnlyFor<BookingDesk>().DisposeAtEnd(),
+        }.Build();
+
+        using (container.StartScope(Incoming.Value(new Thing("promised", _ended))))
+        {
+        }
+
+        Assert.Equal(["promised"], _ended);
+    }
+
+    [Fact]
     public void A_build_that_fails_ends_nothing()
     {
         Wiring wiring = [Singleton.Incoming<Thing>().DisposeAtEnd(), Singleton.Value(new Thing("value", _ended)).Marked("value").DisposeAtEnd(), Transient.Of<BerthPlanner>()];
