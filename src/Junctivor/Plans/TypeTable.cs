@@ -1,10 +1,9 @@
-using System.Diagnostics.CodeAnalysis;
-
 namespace Junctivor.Plans;
 
 /// <summary>
-/// The plans by the types that were asked for. Reading takes no lock, and is a few instructions: the table is at most a quarter full, and a
-/// new one takes its place when something is added. Safe for use by several threads, of which one at a time adds.
+/// The plans by the types that were asked for. Reading takes no lock, and is a few instructions: the table is at most a quarter full. What is
+/// added shows when it is whole; a table twice as long takes the place of one that is full. Safe for use by several threads, of which one at a
+/// time adds.
 /// </summary>
 internal sealed class TypeTable
 {
@@ -23,13 +22,14 @@ internal sealed class TypeTable
         for (int place = PlaceOf(type, entries); ; place = (place + 1) & (entries.Length - 1))
         {
             ref readonly Entry entry = ref entries[place];
-            if (ReferenceEquals(entry.Type, type))
+            Type? known = Volatile.Read(in entry.Type);
+            if (ReferenceEquals(known, type))
             {
                 plan = entry.Plan;
                 return true;
             }
 
-            if (entry.Type is null)
+            if (known is null)
             {
                 plan = null;
                 return false;
@@ -40,40 +40,42 @@ internal sealed class TypeTable
     /// <summary>Adds a type that is not there yet.</summary>
     public void Add(Type type, Plan? plan)
     {
-        Entry[] old = _entries;
-        _count++;
-        Entry[] entries = new Entry[_count * Spread <= old.Length ? old.Length : old.Length * 2];
-        foreach (Entry entry in old)
+        if (++_count * Spread > _entries.Length)
         {
-            if (entry.Type is not null)
+            Entry[] larger = new Entry[_entries.Length * 2];
+            foreach (Entry entry in _entries)
             {
-                Put(entries, entry);
+                if (entry.Type is not null)
+                {
+                    Put(larger, entry.Type, entry.Plan);
+                }
             }
+
+            Volatile.Write(ref _entries, larger);
         }
 
-        Put(entries, new Entry(type, plan));
-        Volatile.Write(ref _entries, entries);
+        Put(_entries, type, plan);
     }
 
-    private static void Put(Entry[] entries, Entry entry)
+    private static void Put(Entry[] entries, Type type, Plan? plan)
     {
-        int place = PlaceOf(entry.Type!, entries);
+        int place = PlaceOf(type, entries);
         while (entries[place].Type is not null)
         {
             place = (place + 1) & (entries.Length - 1);
         }
 
-        entries[place] = entry;
+        entries[place].Plan = plan;
+        Volatile.Write(ref entries[place].Type, type);
     }
 
     private static int PlaceOf(Type type, Entry[] entries) =>
         (int)(((uint)(type.TypeHandle.Value >> 3) * Golden) >> 8) & (entries.Length - 1);
 
-    [SuppressMessage("Performance", "CA1815", Justification = "It is never compared.")]
-    private readonly struct Entry(Type? type, Plan? plan)
+    /// <summary>One that has a type is whole.</summary>
+    private struct Entry
     {
-        public Type? Type { get; } = type;
-
-        public Plan? Plan { get; } = plan;
+        public Type? Type;
+        public Plan? Plan;
     }
 }
