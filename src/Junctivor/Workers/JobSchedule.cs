@@ -24,8 +24,7 @@ public sealed class JobSchedule
     private readonly TimeProvider _time;
     private readonly Func<Type, Exception, Task> _onFailure;
     private readonly List<ScheduledJob> _jobs = [];
-    private int _runs;
-    private Func<CancellationToken, Task>? _end;
+    private readonly SingleRun _run;
 
     /// <summary>Makes an empty schedule.</summary>
     /// <param name="container">Where scopes are started.</param>
@@ -40,6 +39,7 @@ public sealed class JobSchedule
         _container = container;
         _time = time;
         _onFailure = onFailure;
+        _run = new SingleRun("schedule", RepeatAsync);
     }
 
     /// <summary>
@@ -77,19 +77,14 @@ public sealed class JobSchedule
     /// <param name="abort">Cancelled to end at once: handed to the runs.</param>
     /// <returns>What completes when the last scope has ended. It carries what <c>onFailure</c> threw.</returns>
     /// <exception cref="InvalidOperationException">It has run before.</exception>
-    public async Task RunAsync(CancellationToken stop = default, CancellationToken abort = default)
-    {
-        ThrowIfRun();
-        await RepeatAsync(stop, abort).ConfigureAwait(false);
-    }
+    public Task RunAsync(CancellationToken stop = default, CancellationToken abort = default) => _run.RunAsync(stop, abort);
 
     /// <summary>Begins to keep the schedule in the background, until <see cref="StopAsync"/>: made for a <c>WarmUp</c>.</summary>
     /// <returns>What is completed at once.</returns>
     /// <exception cref="InvalidOperationException">It has run before.</exception>
     public Task StartAsync()
     {
-        ThrowIfRun();
-        _end = Background.Start(RepeatAsync);
+        _run.Start();
         return Task.CompletedTask;
     }
 
@@ -97,7 +92,7 @@ public sealed class JobSchedule
     /// nothing was begun, or it has been ended.</summary>
     /// <param name="abort">Cancelled to end at once: handed to the runs.</param>
     /// <returns>What completes when the last scope has ended. It carries what <see cref="RunAsync"/> would.</returns>
-    public Task StopAsync(CancellationToken abort = default) => Interlocked.Exchange(ref _end, null)?.Invoke(abort) ?? Task.CompletedTask;
+    public Task StopAsync(CancellationToken abort = default) => _run.StopAsync(abort);
 
     private async Task RepeatAsync(CancellationToken stop, CancellationToken abort)
     {
@@ -105,19 +100,11 @@ public sealed class JobSchedule
         await Task.WhenAll(_jobs.Select(job => RepeatAsync(job, ending, abort))).ConfigureAwait(false);
     }
 
-    private void ThrowIfRun()
-    {
-        if (Interlocked.Increment(ref _runs) > 1)
-        {
-            throw new InvalidOperationException("A schedule runs once: make another one.");
-        }
-    }
-
     private void Add<TJob>(Recurrence recurrence, Func<TJob, CancellationToken, Task> work)
         where TJob : notnull
     {
         ArgumentNullException.ThrowIfNull(work);
-        if (Volatile.Read(ref _runs) > 0)
+        if (_run.HasBegun)
         {
             throw new InvalidOperationException("The schedule runs already: add its jobs before.");
         }

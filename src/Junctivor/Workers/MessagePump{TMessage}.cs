@@ -24,8 +24,7 @@ public sealed class MessagePump<TMessage>
     private readonly ChannelReader<TMessage> _messages;
     private readonly Func<TMessage, Exception, Task> _onFailure;
     private readonly ReceiverBook _receivers = new();
-    private int _runs;
-    private Func<CancellationToken, Task>? _end;
+    private readonly SingleRun _run;
 
     /// <summary>Makes a pump; it does nothing before it runs.</summary>
     /// <param name="container">Where scopes are started.</param>
@@ -40,6 +39,7 @@ public sealed class MessagePump<TMessage>
         _container = container;
         _messages = messages;
         _onFailure = onFailure;
+        _run = new SingleRun("pump", PumpAsync);
     }
 
     /// <summary>How many messages are received at once, at the most; one by default, and so in the order of the channel.</summary>
@@ -66,19 +66,14 @@ public sealed class MessagePump<TMessage>
     /// <returns>What completes when the last scope has ended. It carries what <c>onFailure</c> threw, and with what the channel was
     /// completed.</returns>
     /// <exception cref="InvalidOperationException">It has run before.</exception>
-    public async Task RunAsync(CancellationToken stop = default, CancellationToken abort = default)
-    {
-        ThrowIfRun();
-        await PumpAsync(stop, abort).ConfigureAwait(false);
-    }
+    public Task RunAsync(CancellationToken stop = default, CancellationToken abort = default) => _run.RunAsync(stop, abort);
 
     /// <summary>Begins to pump in the background, until <see cref="StopAsync"/>: made for a <c>WarmUp</c>.</summary>
     /// <returns>What is completed at once.</returns>
     /// <exception cref="InvalidOperationException">It has run before.</exception>
     public Task StartAsync()
     {
-        ThrowIfRun();
-        _end = Background.Start(PumpAsync);
+        _run.Start();
         return Task.CompletedTask;
     }
 
@@ -86,20 +81,12 @@ public sealed class MessagePump<TMessage>
     /// where nothing was begun, or it has been ended.</summary>
     /// <param name="abort">Cancelled to end at once: handed to the receivers, and no further message is taken.</param>
     /// <returns>What completes when the last scope has ended. It carries what <see cref="RunAsync"/> would.</returns>
-    public Task StopAsync(CancellationToken abort = default) => Interlocked.Exchange(ref _end, null)?.Invoke(abort) ?? Task.CompletedTask;
+    public Task StopAsync(CancellationToken abort = default) => _run.StopAsync(abort);
 
     private async Task PumpAsync(CancellationToken stop, CancellationToken abort)
     {
         using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop, abort);
         await Task.WhenAll(Enumerable.Range(0, AtOnce).Select(_ => Task.Run(() => PumpAsync(ending, abort), CancellationToken.None))).ConfigureAwait(false);
-    }
-
-    private void ThrowIfRun()
-    {
-        if (Interlocked.Increment(ref _runs) > 1)
-        {
-            throw new InvalidOperationException("A pump runs once: make another one.");
-        }
     }
 
     private async Task PumpAsync(CancellationTokenSource ending, CancellationToken abort)
