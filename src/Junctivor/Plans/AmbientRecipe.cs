@@ -5,6 +5,8 @@ namespace Junctivor.Plans;
 /// <summary>Gives what the place has; null for a scope where there is none.</summary>
 internal sealed class AmbientRecipe(AmbientForm form) : Recipe
 {
+    public AmbientForm Form => form;
+
     public override object? Make(in Surroundings surroundings, object?[] arguments) => form switch
     {
         AmbientForm.Scope => surroundings.Home as Scope,

@@ -12,6 +12,8 @@ internal sealed class ConstructorRecipe(ConstructorInfo constructor) : Recipe
     /// <summary>An invoker that is used once writes no code, and so costs next to nothing.</summary>
     private const int ByReflection = 2;
 
+    public ConstructorInfo Constructor => constructor;
+
     private volatile Func<object?[], object?>? _call;
     private int _calls;
 

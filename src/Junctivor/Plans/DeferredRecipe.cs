@@ -9,19 +9,12 @@ internal sealed class DeferredRecipe(DeferredForm form, Wrappers wrappers, Lazy<
 {
     public override object Make(in Surroundings surroundings, object?[] arguments)
     {
-        Resolver home = surroundings.Home;
-        Type? consumer = surroundings.Consumer;
+        Later later = new(surroundings.Home, planBelow, surroundings.Consumer);
         return form switch
         {
-            DeferredForm.Func => wrappers.Func(() => Resolve(home)),
-            DeferredForm.Lazy => wrappers.Lazy(() => Resolve(home)),
-            _ => wrappers.FreshScope(home, Resolve),
+            DeferredForm.Func => wrappers.Func(later),
+            DeferredForm.Lazy => wrappers.Lazy(later),
+            _ => wrappers.FreshScope(later),
         };
-
-        object Resolve(Resolver scope)
-        {
-            scope.ThrowIfEnded();
-            return Construction.Run(planBelow.Value, scope, consumer);
-        }
     }
 }

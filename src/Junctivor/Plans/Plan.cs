@@ -1,4 +1,5 @@
 using Junctivor.Graph;
+using Junctivor.Runtime;
 
 namespace Junctivor.Plans;
 
@@ -7,7 +8,12 @@ internal sealed class Plan(Recipe recipe)
 {
     public const int NoSlot = -1;
 
+    /// <summary>Stands for what nobody registers.</summary>
+    public static readonly Plan Nobodys = new(new ConstantRecipe(null));
+
     private object? _ready;
+    private volatile Func<Resolver, object?>? _code;
+    private int _runs;
 
     public Recipe Recipe { get; } = recipe;
 
@@ -42,6 +48,16 @@ internal sealed class Plan(Recipe recipe)
         set => Volatile.Write(ref _ready, value);
     }
 
+    /// <summary>
+    /// Makes it with all it needs in one go, as code written by hand would; null as long as there is none. It gives null where something is
+    /// not as usual, and has done nothing then. Only for containers and scopes with at least as many slots as it uses, and only while nobody
+    /// watches.
+    /// </summary>
+    public Func<Resolver, object?>? Code => _code;
+
+    /// <summary>How many slots of a scope <see cref="Code"/> uses.</summary>
+    public int CodeSlots { get; private set; } = ResolverState.NoSlots;
+
     public bool IsShared => Slot != NoSlot;
 
     /// <summary>Whether a constructor or a factory of the user's is called here.</summary>
@@ -49,6 +65,21 @@ internal sealed class Plan(Recipe recipe)
 
     /// <summary>Whether there is more to do than to ask the recipe.</summary>
     public bool NeedsFrame => IsMaking || Arguments.Length > 0;
+
+    /// <summary>Makes it by <see cref="Code"/>, where there is some for this container or scope.</summary>
+    /// <returns>The instance; null where it must be made step by step.</returns>
+    public object? MakeAtOnce(Resolver asked) =>
+        _code is { } code && CodeSlots <= asked.State.Slots && !asked.Watch.WatchesConstructions ? code(asked) : null;
+
+    public void SetCode(Func<Resolver, object?> code, int slots)
+    {
+        CodeSlots = slots;
+        _code = code;
+    }
+
+    /// <summary>Counts a making step by step.</summary>
+    /// <returns>How often it was done.</returns>
+    public int CountRun() => Interlocked.Increment(ref _runs);
 
     /// <summary>One argument, with the name of the parameter that it is for.</summary>
     internal readonly record struct Argument(string Name, Plan Plan);

@@ -20,7 +20,8 @@ internal sealed class PlanBook
     private readonly SharedNodes? _shared;
     private readonly PlanCompiler _compiler;
     private readonly HashSet<Node> _checked;
-    private readonly TypeTable _unmarked = new();
+    private readonly TypeTable _table = new();
+    private readonly Dictionary<Type, Plan> _unmarked = [];
     private readonly ConcurrentDictionary<Key, Plan?> _marked = new();
     private readonly ConcurrentDictionary<(Type, TypeList), Plan> _constructions = new();
     private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
@@ -30,13 +31,25 @@ internal sealed class PlanBook
 
     /// <param name="reader">The wiring, checked and sound.</param>
     /// <param name="shared">What a branch shares with its parent; null where there is none.</param>
-    public PlanBook(WiringReader reader, SharedNodes? shared = null)
+    /// <param name="compilation">When code is made of plans.</param>
+    public PlanBook(WiringReader reader, PlanCompilation compilation, SharedNodes? shared = null)
     {
         _reader = reader;
         _shared = shared;
         _compiler = new PlanCompiler(reader, this, shared);
+        Codes = new CodeQueue(compilation);
+        ScopedServices = reader.Graph.Nodes.Count(node => node.Level == Level.Scoped && node.Makes);
         _checked = [.. reader.Graph.Nodes.Except(reader.Graph.Unasked)];
     }
+
+    /// <summary>The plans by type, for whoever reads them himself.</summary>
+    public TypeTable.Entry[] Entries => _table.Entries;
+
+    /// <summary>How many services a scope of the default level may have to keep.</summary>
+    public int ScopedServices { get; }
+
+    /// <summary>Makes code of plans that are asked for again and again.</summary>
+    public CodeQueue Codes { get; }
 
     public TypeCatalog Types => _reader.Types;
 
@@ -57,7 +70,9 @@ internal sealed class PlanBook
     {
         if (mark is null)
         {
-            return _unmarked.TryGet(service, out Plan? plan) ? plan : LookUnmarked(service);
+            ref TypeTable.Entry entry = ref TypeTable.Find(_table.Entries, service);
+            Plan? plan = entry.Type is null ? null : entry.Plan;
+            return Registered(plan ?? LookUnmarked(service));
         }
 
         Key key = new(service, mark);
@@ -66,6 +81,40 @@ internal sealed class PlanBook
 
     /// <exception cref="ResolveException">Nobody registers it, or not as it should be.</exception>
     public Plan Require(Type service, object? mark) => Find(service, mark) ?? throw NotFound(new Key(service, mark));
+
+    /// <summary>Writes down that a singleton is there, for whoever reads the table himself.</summary>
+    public void Refresh(Type service, Plan plan)
+    {
+        lock (_gate)
+        {
+            _table.Put(service, plan);
+        }
+    }
+
+    /// <summary>While somebody watches, everything is asked of the book, and nothing found in the table.</summary>
+    public void IsWatched(bool isWatched)
+    {
+        lock (_gate)
+        {
+            if (isWatched)
+            {
+                _table.Shut();
+            }
+            else
+            {
+                _table.Open();
+            }
+        }
+    }
+
+    /// <summary>Nothing is asked for any more.</summary>
+    public void Close()
+    {
+        lock (_gate)
+        {
+            _table.Shut();
+        }
+    }
 
     /// <summary>Says what is wrong, while nobody else adds to the graph.</summary>
     public Fault Tell(Func<ServiceGraph, Fault> fault)
@@ -227,18 +276,21 @@ internal sealed class PlanBook
 
     private ResolveException NotFound(Key key) => new(Tell(graph => MissingRule.AskedFor(graph, IdOf(key))));
 
-    private Plan? LookUnmarked(Type service)
+    private Plan LookUnmarked(Type service)
     {
         lock (_gate)
         {
-            if (!_unmarked.TryGet(service, out Plan? plan))
+            if (!_unmarked.TryGetValue(service, out Plan? plan))
             {
-                _unmarked.Add(service, plan = Look(new Key(service, null)));
+                _unmarked.Add(service, plan = Look(new Key(service, null)) ?? Plan.Nobodys);
             }
 
+            _table.Put(service, plan);
             return plan;
         }
     }
+
+    private static Plan? Registered(Plan plan) => ReferenceEquals(plan, Plan.Nobodys) ? null : plan;
 
     private Plan? Look(Key key)
     {

@@ -1,9 +1,12 @@
+using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
+
 namespace Junctivor.Plans;
 
 /// <summary>
 /// The plans by the types that were asked for. Reading takes no lock, and is a few instructions: the table is at most a quarter full. What is
-/// added shows when it is whole; a table twice as long takes the place of one that is full. Safe for use by several threads, of which one at a
-/// time adds.
+/// added shows when it is whole. A table twice as long takes the place of one that is full, which is emptied: whoever still reads it finds
+/// nothing, and asks for the new one. Safe for use by several threads, of which one at a time changes it.
 /// </summary>
 internal sealed class TypeTable
 {
@@ -12,70 +15,96 @@ internal sealed class TypeTable
 
     private Entry[] _entries = new Entry[Spread * Spread];
     private int _count;
+    private bool _isShut;
 
-    /// <param name="type">What is asked for.</param>
-    /// <param name="plan">The plan; null where it is known that nobody registers the type.</param>
-    /// <returns>Whether the type was asked for before.</returns>
-    public bool TryGet(Type type, out Plan? plan)
+    /// <summary>What is known by now.</summary>
+    public Entry[] Entries => Volatile.Read(ref _entries);
+
+    /// <summary>Finds the place of a type; a place without a type where it is not known.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    public static ref Entry Find(Entry[] entries, Type type)
     {
-        Entry[] entries = Volatile.Read(ref _entries);
-        for (int place = PlaceOf(type, entries); ; place = (place + 1) & (entries.Length - 1))
+        int last = entries.Length - 1;
+        for (int place = PlaceOf(type, last); ; place = (place + 1) & last)
         {
-            ref readonly Entry entry = ref entries[place];
-            Type? known = Volatile.Read(in entry.Type);
-            if (ReferenceEquals(known, type))
+            ref Entry entry = ref Unsafe.Add(ref MemoryMarshal.GetArrayDataReference(entries), place);
+            Type? known = Volatile.Read(ref entry.Type);
+            if (ReferenceEquals(known, type) || known is null)
             {
-                plan = entry.Plan;
-                return true;
-            }
-
-            if (known is null)
-            {
-                plan = null;
-                return false;
+                return ref entry;
             }
         }
     }
 
-    /// <summary>Adds a type that is not there yet.</summary>
-    public void Add(Type type, Plan? plan)
+    /// <summary>Adds a type, or what has become known of it; a table that is shut stays empty.</summary>
+    public void Put(Type type, Plan plan)
     {
+        if (_isShut)
+        {
+            return;
+        }
+
+        ref Entry known = ref Find(_entries, type);
+        if (known.Type is not null)
+        {
+            known.Instance = plan.Ready;
+            return;
+        }
+
         if (++_count * Spread > _entries.Length)
         {
-            Entry[] larger = new Entry[_entries.Length * 2];
-            foreach (Entry entry in _entries)
-            {
-                if (entry.Type is not null)
-                {
-                    Put(larger, entry.Type, entry.Plan);
-                }
-            }
-
-            Volatile.Write(ref _entries, larger);
+            Grow();
         }
 
-        Put(_entries, type, plan);
+        Add(_entries, type, plan);
     }
 
-    private static void Put(Entry[] entries, Type type, Plan? plan)
+    /// <summary>Empties it, and keeps it so until it is opened.</summary>
+    public void Shut()
     {
-        int place = PlaceOf(type, entries);
-        while (entries[place].Type is not null)
-        {
-            place = (place + 1) & (entries.Length - 1);
-        }
-
-        entries[place].Plan = plan;
-        Volatile.Write(ref entries[place].Type, type);
+        _isShut = true;
+        _count = 0;
+        Array.Clear(_entries);
     }
 
-    private static int PlaceOf(Type type, Entry[] entries) =>
-        (int)(((uint)(type.TypeHandle.Value >> 3) * Golden) >> 8) & (entries.Length - 1);
+    public void Open() => _isShut = false;
 
-    /// <summary>One that has a type is whole.</summary>
-    private struct Entry
+    private void Grow()
+    {
+        Entry[] old = _entries;
+        Entry[] larger = new Entry[old.Length * 2];
+        foreach (Entry entry in old)
+        {
+            if (entry.Type is not null)
+            {
+                Add(larger, entry.Type, entry.Plan!);
+            }
+        }
+
+        Volatile.Write(ref _entries, larger);
+        Array.Clear(old);
+    }
+
+    private static void Add(Entry[] entries, Type type, Plan plan)
+    {
+        ref Entry entry = ref Find(entries, type);
+        entry.Plan = plan;
+        entry.Instance = plan.Ready;
+        Volatile.Write(ref entry.Type, type);
+    }
+
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private static int PlaceOf(Type type, int last) => (int)(((uint)(type.TypeHandle.Value >> 3) * Golden) >> 8) & last;
+
+    /// <summary>One that has a type and a plan is whole; one without a plan is being emptied.</summary>
+    internal struct Entry
     {
         public Type? Type;
+
+        /// <summary>The plan; <see cref="Plan.Nobodys"/> where it is known that nobody registers the type.</summary>
         public Plan? Plan;
+
+        /// <summary>The singleton, if it is one and there.</summary>
+        public object? Instance;
     }
 }

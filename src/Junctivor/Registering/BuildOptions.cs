@@ -3,7 +3,7 @@ using Junctivor.Checks;
 
 namespace Junctivor;
 
-/// <summary>How strictly a wiring is checked. Immutable.</summary>
+/// <summary>How strictly a wiring is checked, and how the container works. Immutable.</summary>
 /// <example>
 /// <code>
 /// BuildOptions options = new()
@@ -43,6 +43,9 @@ public sealed record BuildOptions
     /// listen; 100 ms by default. What its arguments took does not count.
     /// </summary>
     public TimeSpan SlowConstruction { get; init; } = TimeSpan.FromMilliseconds(100);
+
+    /// <summary>When code is compiled for what is asked for; in the background by default.</summary>
+    public PlanCompilation Compilation { get; init; }
 
     internal CheckReport Weigh(Graph.ServiceGraph graph, IEnumerable<Fault> found) =>
         new Weighing(graph, _severities, WarningsAreFaults).Weigh(found);

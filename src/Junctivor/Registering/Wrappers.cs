@@ -1,3 +1,5 @@
+using Junctivor.Runtime;
+
 namespace Junctivor.Registering;
 
 /// <summary>
@@ -8,9 +10,9 @@ internal abstract class Wrappers
 {
     public abstract Type Type { get; }
 
-    public abstract object Func(Func<object> resolve);
+    public abstract object Func(Later later);
 
-    public abstract object Lazy(Func<object> resolve);
+    public abstract object Lazy(Later later);
 
     /// <summary>A fresh array, which serves as every kind of list.</summary>
     public abstract object Array(object?[] elements);
@@ -19,5 +21,5 @@ internal abstract class Wrappers
     public abstract object Dictionary<TKey>(TKey[] keys, object?[] elements)
         where TKey : notnull;
 
-    public abstract object FreshScope(Resolver holder, Func<Resolver, object> resolve);
+    public abstract object FreshScope(Later later);
 }

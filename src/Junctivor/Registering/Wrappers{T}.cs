@@ -1,5 +1,7 @@
 using System.Collections.ObjectModel;
 using System.Diagnostics.CodeAnalysis;
+using System.Runtime.CompilerServices;
+using Junctivor.Runtime;
 
 namespace Junctivor.Registering;
 
@@ -11,11 +13,11 @@ internal sealed class Wrappers<T> : Wrappers
 
     public override Type Type => typeof(T);
 
-    public override object Func(Func<object> resolve) => new Func<T>(() => (T)resolve());
+    public override object Func(Later later) => new Func<T>(() => As(later.Get()));
 
     /// <summary>A failure is not remembered: the next asking tries again.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2091", Justification = "It always has a function to make its value, and so needs no constructor.")]
-    public override object Lazy(Func<object> resolve) => new Lazy<T>(() => (T)resolve(), LazyThreadSafetyMode.PublicationOnly);
+    public override object Lazy(Later later) => new Lazy<T>(() => As(later.Get()), LazyThreadSafetyMode.PublicationOnly);
 
     public override object Array(object?[] elements) => System.Array.ConvertAll(elements, element => (T)element!);
 
@@ -30,6 +32,9 @@ internal sealed class Wrappers<T> : Wrappers
         return new ReadOnlyDictionary<TKey, T>(dictionary);
     }
 
-    public override object FreshScope(Resolver holder, Func<Resolver, object> resolve) =>
-        new FreshScope<T>(holder, scope => (T)resolve(scope));
+    public override object FreshScope(Later later) => new FreshScope<T>(later);
+
+    /// <summary>A plan for a type gives only what has that type: that was made sure of when it was made, so it need not be asked again.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    public static T As(object instance) => typeof(T).IsValueType ? (T)instance : Unsafe.As<object, T>(ref instance);
 }

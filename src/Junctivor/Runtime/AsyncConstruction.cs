@@ -16,7 +16,7 @@ internal static class AsyncConstruction
     {
         PlanBook book = home.Book;
         Plan plan = book.PlanOf(node);
-        if (home.Store.Find(plan.Slot) is not null)
+        if (home.Find(plan.Slot) is not null)
         {
             return;
         }

@@ -56,17 +56,20 @@ internal sealed class Construction
     /// <param name="given">The arguments of the call that constructs.</param>
     public static object Run(Plan plan, Resolver asked, Type? consumer, object[] given)
     {
-        if (plan.IsShared && asked.HomeOf(plan.Level)?.Store.Find(plan.Slot) is { } ready)
+        if ((plan.IsShared ? asked.HomeOf(plan.Level)?.Find(plan.Slot) ?? plan.MakeAtOnce(asked) : plan.MakeAtOnce(asked)) is { } made)
         {
-            return ready;
+            return made;
         }
 
+        asked.Book.Codes.Count(plan);
         Construction construction = Spare ?? new Construction();
         Spare = null;
         construction.Begin(asked, consumer, given);
         try
         {
-            return construction.Run(plan);
+            object instance = construction.Run(plan);
+            asked.Book.Codes.Made(plan);
+            return instance;
         }
         finally
         {
@@ -151,6 +154,11 @@ internal sealed class Construction
             return TakeShared(plan, parameter, home);
         }
 
+        if (_watch is null && plan.MakeAtOnce(asked) is { } made)
+        {
+            return made;
+        }
+
         if (plan.NeedsFrame)
         {
             _frames.Push(plan, parameter, home, null, _made.Count);
@@ -204,14 +212,14 @@ internal sealed class Construction
 
     private object? TakeShared(Plan plan, string? parameter, Resolver home)
     {
-        if (home.Store.Find(plan.Slot) is { } ready)
+        if ((home.Find(plan.Slot) ?? (_watch is null ? plan.MakeAtOnce(home) : null)) is { } ready)
         {
             return ready;
         }
 
         if (plan.Gathering is not null)
         {
-            throw home.Store.HasEnded ? home.Ended() : new ResolveException(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter)));
+            throw home.IsEnded ? home.Ended() : new ResolveException(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter)));
         }
 
         while (true)

@@ -24,14 +24,29 @@ public sealed class Container : Resolver
     private readonly Container? _parent;
     private readonly BuildOptions _options;
     private readonly WarmUp _warmUp = new();
+    private readonly Branches _branches = new();
+    private PlanBook? _book;
     private PluginContext[] _plugins;
 
     internal Container(PlanBook book, HandedOver values, CheckReport report, BuildOptions options, Container? parent = null)
-        : base(book, null, values, new Watch(options.SlowConstruction), parent)
     {
         Report = report;
+        _book = book;
         _parent = parent;
         _options = options;
+        OwnWatch = new Watch(options.SlowConstruction, isWatched => Volatile.Read(ref _book)?.IsWatched(isWatched));
+        ResolverState state = new()
+        {
+            Entries = book.Entries,
+            Root = this,
+            Outer = null,
+            Level = Level.Singleton,
+            Values = values,
+            Slots = ResolverState.NoSlots,
+            Store = new InstanceStore(null),
+        };
+        Begin(state);
+        StateOfScopes = state with { Outer = this, Level = Level.Scoped, Values = HandedOver.Nothing, Slots = ScopeSizes.For(book.ScopedServices), Store = null };
         _plugins = [.. book.Reader.Entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()];
         foreach (PluginContext plugin in _plugins)
         {
@@ -39,6 +54,7 @@ public sealed class Container : Resolver
         }
 
         OwnValues(values.Owned.Concat(book.OwnedValues));
+        parent?._branches.Add(this);
     }
 
     /// <summary>What the check found when this was built: warnings and notes, as faults stop a build.</summary>
@@ -47,7 +63,16 @@ public sealed class Container : Resolver
     /// <summary>Whether the start of a scope of the default level awaits anything.</summary>
     internal bool AwaitsScopes => Book.AsyncNodesOf(Level.Scoped).Count > 0;
 
-    internal override Container Root => this;
+    internal override InstanceStore Store => State.Store!;
+
+    internal PlanBook OwnBook => Volatile.Read(ref _book) ?? throw Ended();
+
+    internal Watch OwnWatch { get; }
+
+    /// <summary>What a scope of the default level has that is started from here without anything further.</summary>
+    internal ResolverState StateOfScopes { get; }
+
+    private protected override string Kind => nameof(Container);
 
     internal override string Description => _parent is null ? "the container" : "the branch";
 
@@ -78,7 +103,7 @@ public sealed class Container : Resolver
             .. BranchFaults.NotSeen(reader.Graph, shared.IsShared),
         ]);
         return report.IsSound
-            ? new Container(new PlanBook(reader, shared), values, report, _options, this)
+            ? new Container(new PlanBook(reader, _options.Compilation, shared), values, report, _options, this)
             : throw new WiringException(report);
     }
 
@@ -172,20 +197,57 @@ public sealed class Container : Resolver
 
     internal override bool CanStart(Level level) => level.Within is null;
 
-    private protected override async ValueTask<List<Exception>?> BeforeEndAsync() =>
-        Store.HasEnded ? null : await _warmUp.UndoAsync(Timeout.InfiniteTimeSpan, CancellationToken.None).ConfigureAwait(false);
+    internal override object? Find(int slot) => Store.Find(slot);
 
-    private protected override void BeforeEnd()
+    private protected override void EndNow()
     {
         if (_warmUp.Pending is { Count: > 0 } pending)
         {
             throw new InvalidOperationException(
                 $"{string.Join(", ", pending)} must be wound down, which takes awaiting: write `await using` where the container is made, or await WindDownAsync() first. Nothing has ended.");
         }
+
+        bool isFirst = LetGo();
+        List<Exception>? failures = null;
+        Ending.End(Store.End(), this, ref failures);
+        Leave(isFirst);
+        Ending.ThrowIfAny(failures, Description);
     }
 
-    private protected override void Leave()
+    private protected override async ValueTask EndNowAsync()
     {
+        List<Exception> failures = Volatile.Read(ref _book) is null ? [] : await _warmUp.UndoAsync(Timeout.InfiniteTimeSpan, CancellationToken.None).ConfigureAwait(false);
+        bool isFirst = LetGo();
+        List<Exception>? all = await Ending.EndAsync(Store.End(), this, failures).ConfigureAwait(false);
+        Leave(isFirst);
+        Ending.ThrowIfAny(all, Description);
+    }
+
+    /// <summary>Nothing can be resolved from here any more: it has ended, or what it was branched from.</summary>
+    internal void Close()
+    {
+        Volatile.Write(ref Word, ScopeWord.Ended);
+        _branches.Close();
+        Volatile.Read(ref _book)?.Close();
+    }
+
+    /// <summary>The container that this is a branch of, or that one is, which has ended.</summary>
+    internal ObjectDisposedException EndedSomewhere() => Volatile.Read(ref _book) is not null && _parent is not null ? _parent.EndedSomewhere() : Ended();
+
+    /// <summary>Lets the plans go; says whether this is the first call.</summary>
+    private bool LetGo()
+    {
+        Close();
+        return Interlocked.Exchange(ref _book, null) is not null;
+    }
+
+    private void Leave(bool isFirst)
+    {
+        if (!isFirst)
+        {
+            return;
+        }
+
         _warmUp.Dispose();
         foreach (PluginContext plugin in Interlocked.Exchange(ref _plugins, []))
         {

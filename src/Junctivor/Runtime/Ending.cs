@@ -1,5 +1,3 @@
-using Junctivor.Telemetry;
-
 namespace Junctivor.Runtime;
 
 /// <summary>Ends what a container or scope owns: every one is tried, and what they throw is thrown together.</summary>
@@ -9,29 +7,20 @@ internal static class Ending
     /// <returns>What these threw.</returns>
     public static IReadOnlyList<Exception> End(IEnumerable<Owned> owned, Resolver where)
     {
-        Watch? watch = where.Watch.IsOn ? where.Watch : null;
         List<Exception>? failures = null;
         foreach (Owned made in owned)
         {
-            End(made.Instance, where, watch, ref failures);
+            End(made.Instance, where, ref failures);
         }
 
         return failures ?? [];
     }
 
     /// <summary>Ends the instances of a container or scope synchronously; leaves with it, and names, those that can end only asynchronously.</summary>
-    public static void End(Resolver where)
+    public static void End(ReadOnlyMemory<Owned> instances, Resolver where, ref List<Exception>? failures)
     {
-        ReadOnlySpan<Owned> owned = where.Store.End().Span;
-        if (owned.IsEmpty)
-        {
-            return;
-        }
-
-        Watch? watch = where.Watch.IsOn ? where.Watch : null;
-        List<Exception>? failures = null;
         List<Owned>? left = null;
-        foreach (Owned made in owned)
+        foreach (Owned made in instances.Span)
         {
             if (made.EndsOnlyAsynchronously)
             {
@@ -39,7 +28,7 @@ internal static class Ending
             }
             else
             {
-                End(made.Instance, where, watch, ref failures);
+                End(made.Instance, where, ref failures);
             }
         }
 
@@ -48,17 +37,10 @@ internal static class Ending
             where.Store.TakeBack(left);
             (failures ??= []).Add(OnlyAsynchronously(left, where.Description));
         }
-
-        ThrowIfAny(failures, where.Description);
     }
 
-    private static InvalidOperationException OnlyAsynchronously(List<Owned> left, string what)
-    {
-        string names = string.Join(", ", left.Select(made => Reading.TypeNames.Short(made.Instance.GetType())));
-        return new($"{names} can end only asynchronously. The rest has ended; end these with DisposeAsync, and write `await using` where {what} is made.");
-    }
-
-    private static void End(object instance, Resolver where, Watch? watch, ref List<Exception>? failures)
+    /// <summary>Ends one instance synchronously.</summary>
+    public static void End(object instance, Resolver where, ref List<Exception>? failures)
     {
         Exception? failure = null;
         try
@@ -72,38 +54,80 @@ internal static class Ending
             (failures ??= []).Add(failure = thrown);
         }
 
-        watch?.Disposed(instance, where, failure);
+        Tell(instance, where, failure);
     }
 
-    /// <summary>Ends all, the first in the list first.</summary>
-    /// <returns>What these threw; null where nothing did.</returns>
-    public static ValueTask<List<Exception>?> EndAsync(ReadOnlyMemory<Owned> owned, Resolver where) =>
-        owned.IsEmpty ? default : EndAllAsync(owned, where);
-
-    private static async ValueTask<List<Exception>?> EndAllAsync(ReadOnlyMemory<Owned> owned, Resolver where)
+    /// <summary>Begins the end of one instance.</summary>
+    /// <returns>Whether it has ended; if not, <paramref name="ending"/> is to be awaited with <see cref="EndedAsync"/>.</returns>
+    public static bool TryEndAtOnce(object instance, Resolver where, ref List<Exception>? failures, out ValueTask ending)
     {
-        Watch? watch = where.Watch.IsOn ? where.Watch : null;
-        List<Exception>? failures = null;
+        Exception? failure = null;
+        ending = default;
+        try
+        {
+            ending = EndAsync(instance);
+            if (!ending.IsCompletedSuccessfully)
+            {
+                return false;
+            }
+        }
+#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
+        catch (Exception thrown)
+#pragma warning restore CA1031
+        {
+            (failures ??= []).Add(failure = thrown);
+        }
+
+        Tell(instance, where, failure);
+        return true;
+    }
+
+    /// <summary>Awaits the end of one instance.</summary>
+    /// <returns>What was thrown until now.</returns>
+    public static async ValueTask<List<Exception>?> EndedAsync(ValueTask ending, object instance, Resolver where, List<Exception>? failures)
+    {
+        Exception? failure = null;
+        try
+        {
+            await ending.ConfigureAwait(false);
+        }
+#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
+        catch (Exception thrown)
+#pragma warning restore CA1031
+        {
+            (failures ??= []).Add(failure = thrown);
+        }
+
+        Tell(instance, where, failure);
+        return failures;
+    }
+
+    /// <summary>Ends one instance.</summary>
+    /// <returns>What was thrown until now.</returns>
+    public static ValueTask<List<Exception>?> EndAsync(object instance, Resolver where, List<Exception>? failures) =>
+        TryEndAtOnce(instance, where, ref failures, out ValueTask ending) ? new(failures) : EndedAsync(ending, instance, where, failures);
+
+    /// <summary>Ends all, the first in the list first.</summary>
+    /// <returns>What was thrown until now.</returns>
+    public static async ValueTask<List<Exception>?> EndAsync(ReadOnlyMemory<Owned> owned, Resolver where, List<Exception>? failures = null)
+    {
         for (int number = 0; number < owned.Length; number++)
         {
-            object instance = owned.Span[number].Instance;
-            Exception? failure = null;
-            try
-            {
-                await EndAsync(instance).ConfigureAwait(false);
-            }
-#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
-            catch (Exception thrown)
-#pragma warning restore CA1031
-            {
-                (failures ??= []).Add(failure = thrown);
-            }
-
-            watch?.Disposed(instance, where, failure);
+            failures = await EndAsync(owned.Span[number].Instance, where, failures).ConfigureAwait(false);
         }
 
         return failures;
     }
+
+    public static void ThrowIfAny(List<Exception>? failures, string what)
+    {
+        if (failures is { Count: > 0 })
+        {
+            throw Failed(failures, what);
+        }
+    }
+
+    public static AggregateException Failed(List<Exception> failures, string what) => new($"Not everything in {what} ended well.", failures);
 
     private static ValueTask EndAsync(object instance)
     {
@@ -116,11 +140,17 @@ internal static class Ending
         return ValueTask.CompletedTask;
     }
 
-    public static void ThrowIfAny(List<Exception>? failures, string what)
+    private static void Tell(object instance, Resolver where, Exception? failure)
     {
-        if (failures is { Count: > 0 })
+        if (where.Watch.IsOn)
         {
-            throw new AggregateException($"Not everything in {what} ended well.", failures);
+            where.Watch.Disposed(instance, where, failure);
         }
+    }
+
+    private static InvalidOperationException OnlyAsynchronously(List<Owned> left, string what)
+    {
+        string names = string.Join(", ", left.Select(made => Reading.TypeNames.Short(made.Instance.GetType())));
+        return new($"{names} can end only asynchronously. The rest has ended; end these with DisposeAsync, and write `await using` where {what} is made.");
     }
 }

@@ -1,4 +1,6 @@
 using System.Runtime.CompilerServices;
+using Junctivor.Registering;
+using Junctivor.Runtime;
 
 namespace Junctivor;
 
@@ -19,8 +21,8 @@ namespace Junctivor;
 public sealed class FreshScope<T>
     where T : notnull
 {
-    private readonly Resolver? _holder;
-    private readonly Func<Resolver, T> _resolve;
+    private readonly Later? _later;
+    private readonly Func<T>? _make;
 
     /// <summary>Makes one for a unit test, without a container. It starts no scope, and ends nothing.</summary>
     /// <param name="make">Gives what each run works with.</param>
@@ -28,14 +30,10 @@ public sealed class FreshScope<T>
     public FreshScope(Func<T> make)
     {
         ArgumentNullException.ThrowIfNull(make);
-        _resolve = _ => make();
+        _make = make;
     }
 
-    internal FreshScope(Resolver holder, Func<Resolver, T> resolve)
-    {
-        _holder = holder;
-        _resolve = resolve;
-    }
+    internal FreshScope(Later later) => _later = later;
 
     /// <summary>Works in a scope of its own.</summary>
     /// <param name="work">What to do.</param>
@@ -48,8 +46,8 @@ public sealed class FreshScope<T>
     public void Run(Action<T> work, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
-        using Scope? scope = _holder?.StartScope(incoming);
-        work(_resolve(scope!));
+        using Scope? scope = _later?.Home.StartScope(incoming);
+        work(Resolve(scope));
     }
 
     /// <summary>Works in a scope of its own, and gives what the work gave.</summary>
@@ -65,8 +63,8 @@ public sealed class FreshScope<T>
     public TResult Run<TResult>(Func<T, TResult> work, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
-        using Scope? scope = _holder?.StartScope(incoming);
-        return work(_resolve(scope!));
+        using Scope? scope = _later?.Home.StartScope(incoming);
+        return work(Resolve(scope));
     }
 
     /// <summary>Works in a scope of its own, and ends it asynchronously when the work is done.</summary>
@@ -80,7 +78,7 @@ public sealed class FreshScope<T>
     public Task RunAsync(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return WorkAsync(_holder?.StartScopeAsync(incoming).AsTask(), async fresh =>
+        return WorkAsync(_later?.Home.StartScopeAsync(incoming).AsTask(), async fresh =>
         {
             await work(fresh).ConfigureAwait(false);
             return true;
@@ -99,7 +97,7 @@ public sealed class FreshScope<T>
     public Task<TResult> RunAsync<TResult>(Func<T, Task<TResult>> work, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return WorkAsync(_holder?.StartScopeAsync(incoming).AsTask(), work);
+        return WorkAsync(_later?.Home.StartScopeAsync(incoming).AsTask(), work);
     }
 
     /// <inheritdoc cref="RunAsync(Func{T, Task}, ReadOnlySpan{Incoming})"/>
@@ -122,7 +120,7 @@ public sealed class FreshScope<T>
         scope?.BecomeCurrent();
         try
         {
-            return await work(_resolve(scope!)).ConfigureAwait(false);
+            return await work(Resolve(scope)).ConfigureAwait(false);
         }
         finally
         {
@@ -132,4 +130,6 @@ public sealed class FreshScope<T>
             }
         }
     }
+
+    private T Resolve(Scope? scope) => scope is null ? _make!() : Wrappers<T>.As(_later!.Get(scope));
 }

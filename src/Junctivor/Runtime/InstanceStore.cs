@@ -5,21 +5,25 @@ namespace Junctivor.Runtime;
 
 /// <summary>
 /// The shared instances of one container or scope, and what it has to end. Reading takes no lock. The gate is held for
-/// moments only, never while something is made, so two unrelated services never wait for each other.
+/// moments only, never while something is made, so two unrelated services never wait for each other. A scope keeps instances in its own slots
+/// as far as it has some; then this one knows who makes them, where that may take long, and what has to be ended.
 /// </summary>
-internal sealed class InstanceStore
+/// <param name="scope">The scope that it belongs to; null for a container.</param>
+internal sealed class InstanceStore(Scope? scope)
 {
     private object?[] _instances = [];
     private Owned[] _owned = [];
     private int _ownedCount;
     private Claim? _claims;
     private volatile bool _hasEnded;
+    private bool _hasTakenOver = scope is null;
 
     /// <summary>Held for a few instructions only, and never while user code runs; not read-only, as it is a value that changes.</summary>
     private SpinLock _gate = new(enableThreadOwnerTracking: false);
 
-    public bool HasEnded => _hasEnded;
+    private bool HasEnded => _hasEnded || scope is { IsEnded: true };
 
+    /// <summary>An instance that is kept here, and not by the scope.</summary>
     public object? Find(int slot)
     {
         object?[] instances = Volatile.Read(ref _instances);
@@ -33,15 +37,16 @@ internal sealed class InstanceStore
         bool isHeld = false;
         try
         {
-            _gate.Enter(ref isHeld);
+            Enter(ref isHeld);
             claim = null;
             isNew = false;
-            if (_hasEnded)
+            if (HasEnded)
             {
                 return null;
             }
 
-            if (Find(plan.Slot) is { } instance)
+            bool isScopes = IsScopes(plan);
+            if ((isScopes ? scope!.Find(plan.Slot) : Find(plan.Slot)) is { } instance)
             {
                 return instance;
             }
@@ -52,6 +57,11 @@ internal sealed class InstanceStore
 
             if (claim is null)
             {
+                if (isScopes && !scope!.TryClaim(plan.Slot))
+                {
+                    return scope.Await(plan.Slot);
+                }
+
                 isNew = true;
                 _claims = claim = new Claim(plan) { Next = _claims };
             }
@@ -71,21 +81,13 @@ internal sealed class InstanceStore
         bool isHeld = false;
         try
         {
-            _gate.Enter(ref isHeld);
-            if (_hasEnded)
+            Enter(ref isHeld);
+            if (HasEnded)
             {
                 return false;
             }
 
-            int slot = plan.Slot;
-            if (slot >= _instances.Length)
-            {
-                object?[] larger = new object?[Math.Max(slot + 1, _instances.Length * 2)];
-                _instances.CopyTo(larger, 0);
-                Volatile.Write(ref _instances, larger);
-            }
-
-            Volatile.Write(ref _instances[slot], instance);
+            Volatile.Write(ref IsScopes(plan) ? ref scope!.SlotOf(plan.Slot) : ref Room(plan.Slot), instance);
             if (plan.Level == Level.Singleton)
             {
                 plan.Ready = instance;
@@ -113,8 +115,8 @@ internal sealed class InstanceStore
         bool isHeld = false;
         try
         {
-            _gate.Enter(ref isHeld);
-            if (_hasEnded)
+            Enter(ref isHeld);
+            if (HasEnded)
             {
                 return false;
             }
@@ -134,8 +136,12 @@ internal sealed class InstanceStore
         bool isHeld = false;
         try
         {
-            _gate.Enter(ref isHeld);
+            Enter(ref isHeld);
             Remove(claim);
+            if (IsScopes(claim.Plan))
+            {
+                scope!.Release(claim.Plan.Slot);
+            }
         }
         finally
         {
@@ -145,6 +151,20 @@ internal sealed class InstanceStore
         claim.End();
     }
 
+    /// <summary>Lists what the scope has made in one go, before anything else is listed.</summary>
+    public void TakeOver()
+    {
+        bool isHeld = false;
+        try
+        {
+            Enter(ref isHeld);
+        }
+        finally
+        {
+            Leave(isHeld);
+        }
+    }
+
     /// <summary>Ends the store.</summary>
     /// <returns>What is to be ended, the newest first; nothing if that was handed out before.</returns>
     public ReadOnlyMemory<Owned> End()
@@ -152,7 +172,7 @@ internal sealed class InstanceStore
         bool isHeld = false;
         try
         {
-            _gate.Enter(ref isHeld);
+            Enter(ref isHeld);
             _hasEnded = true;
             _instances = [];
             Memory<Owned> owned = _owned.AsMemory(0, _ownedCount);
@@ -172,13 +192,38 @@ internal sealed class InstanceStore
         bool isHeld = false;
         try
         {
-            _gate.Enter(ref isHeld);
+            Enter(ref isHeld);
             Add([.. unended]);
         }
         finally
         {
             Leave(isHeld);
         }
+    }
+
+    private void Enter(ref bool isHeld)
+    {
+        _gate.Enter(ref isHeld);
+        if (!_hasTakenOver)
+        {
+            _hasTakenOver = true;
+            Add([.. scope!.HandToStore().Select(Owned.New)]);
+        }
+    }
+
+    /// <summary>Whether the scope itself keeps the instance.</summary>
+    private bool IsScopes(Plan plan) => scope is not null && scope.HasSlot(plan.Slot);
+
+    private ref object? Room(int slot)
+    {
+        if (slot >= _instances.Length)
+        {
+            object?[] larger = new object?[Math.Max(slot + 1, _instances.Length * 2)];
+            _instances.CopyTo(larger, 0);
+            Volatile.Write(ref _instances, larger);
+        }
+
+        return ref _instances[slot];
     }
 
     private void Leave(bool isHeld)

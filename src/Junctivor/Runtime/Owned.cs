@@ -12,5 +12,8 @@ internal readonly record struct Owned(long Number, object Instance)
 
     /// <summary>Takes an object on, if there is anything to end.</summary>
     public static Owned? Of(object instance) =>
-        instance is IDisposable or IAsyncDisposable ? new Owned(Interlocked.Increment(ref LastNumber), instance) : null;
+        instance is IDisposable or IAsyncDisposable ? New(instance) : null;
+
+    /// <summary>Takes an object on that has something to end, as made just now.</summary>
+    public static Owned New(object instance) => new(Interlocked.Increment(ref LastNumber), instance);
 }

@@ -3,6 +3,7 @@ using System.Reflection;
 using Junctivor.Plans;
 using Junctivor.Registering;
 using Junctivor.Runtime;
+using Junctivor.Telemetry;
 
 namespace Junctivor;
 
@@ -17,7 +18,7 @@ public abstract partial class Resolver
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public T Resolve<T>()
-        where T : notnull => (T)ResolveUnmarked(typeof(T));
+        where T : notnull => Wrappers<T>.As(ResolveUnmarked(typeof(T)));
 
     /// <summary>Gives the service with a mark.</summary>
     /// <typeparam name="T">The service.</typeparam>
@@ -164,17 +165,41 @@ public abstract partial class Resolver
         return argument;
     }
 
+    /// <summary>Gives what is there, or made in one go, without asking anybody: nothing but a look at the table comes before it.</summary>
     private object ResolveUnmarked(Type service)
+    {
+        ref TypeTable.Entry entry = ref TypeTable.Find(_state.Entries, service);
+        return entry.Type is not null && _word >= 0 && (entry.Instance ?? MakeAtOnce(entry.Plan)) is { } instance ? instance : ResolveByBook(service);
+    }
+
+    private object? MakeAtOnce(Plan? plan) =>
+        plan?.Code is { } code && plan.CodeSlots <= _state.Slots && !Instruments.MeasureConstructions ? code(this) : null;
+
+    private object ResolveByBook(Type service)
     {
         ThrowIfEnded();
         Plan plan = Book.Require(service, null);
-        return plan.Ready ?? Construction.Run(plan, this);
+        object instance = plan.Ready ?? Construction.Run(plan, this);
+        Learn(service, plan);
+        return instance;
     }
 
     private object ResolveMarked(Type service, object? mark)
     {
         ThrowIfEnded();
-        return Construction.Run(Book.Require(service, mark), this);
+        Plan plan = Book.Require(service, mark);
+        return plan.Ready ?? Construction.Run(plan, this);
+    }
+
+    /// <summary>Sees to it that the next one to ask finds it in the table.</summary>
+    private void Learn(Type service, Plan plan)
+    {
+        if (plan.Ready is not null)
+        {
+            Book.Refresh(service, plan);
+        }
+
+        _state.Entries = Book.Entries;
     }
 
     private bool TryResolveMarked<T>(object? mark, [NotNullWhen(true)] out T? service)
@@ -187,7 +212,8 @@ public abstract partial class Resolver
     private bool TryResolveMarked(Type type, object? mark, [NotNullWhen(true)] out object? service)
     {
         ThrowIfEnded();
-        service = Book.Find(type, mark) is { } plan ? plan.Ready ?? Construction.Run(plan, this) : null;
+        Plan? plan = Book.Find(type, mark);
+        service = plan is null ? null : plan.Ready ?? Construction.Run(plan, this);
         return service is not null;
     }
 

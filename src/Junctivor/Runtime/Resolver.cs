@@ -14,37 +14,43 @@ namespace Junctivor;
 [SuppressMessage("Usage", "CA1816", Justification = "Nobody else can derive from it, and there is no finalizer.")]
 public abstract partial class Resolver : IAsyncDisposable, IDisposable
 {
-    private readonly InstanceStore _rootStore;
-    private readonly Container? _branchedFrom;
-    private PlanBook? _book;
+    private ResolverState _state;
+    private long _word;
 
-    private protected Resolver(PlanBook book, Resolver? outer, HandedOver values, Watch watch, Container? branchedFrom = null)
-    {
-        _book = book;
-        _rootStore = outer is null ? Store : outer._rootStore;
-        _branchedFrom = outer is null ? branchedFrom : outer._branchedFrom;
-        Watch = watch;
-        Outer = outer;
-        Values = values;
-    }
+    private protected Resolver(ResolverState state) => _state = state;
+
+    /// <summary>For a container, which makes its own.</summary>
+    private protected Resolver() => _state = null!;
+
+    /// <summary>Says at once what has been claimed, made and ended here: see <see cref="ScopeWord"/>.</summary>
+    internal ref long Word => ref _word;
+
+    internal ResolverState State => _state;
+
+    /// <summary>Whether nothing can be resolved from here any more.</summary>
+    internal bool IsEnded => _word < 0;
 
     /// <summary>The plans; let go at the end, so that nothing keeps the types of a plug-in.</summary>
-    internal PlanBook Book => Volatile.Read(ref _book) ?? throw Ended();
+    internal PlanBook Book => Root.OwnBook;
+
+    internal Container Root => _state.Root;
 
     /// <summary>What this is nested in; null for a container.</summary>
-    internal Resolver? Outer { get; }
+    internal Resolver? Outer => _state.Outer;
 
-    internal HandedOver Values { get; }
+    internal HandedOver Values => _state.Values;
 
     /// <summary>Who is told what happens; the same for a container and all its scopes.</summary>
-    internal Watch Watch { get; }
+    internal Watch Watch => Root.OwnWatch;
 
-    internal InstanceStore Store { get; } = new();
-
-    internal abstract Container Root { get; }
+    /// <summary>Knows what is being made step by step, and what is to be ended of that.</summary>
+    internal abstract InstanceStore Store { get; }
 
     /// <summary>How messages call it, with its article.</summary>
     internal abstract string Description { get; }
+
+    /// <summary>Its class, as users know it.</summary>
+    private protected abstract string Kind { get; }
 
     /// <summary>Starts a scope inside this container or scope.</summary>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>; those of a scope around it
@@ -52,7 +58,10 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <returns>The scope; end it with <c>await using</c>.</returns>
     /// <exception cref="ResolveException">A value was handed over that the wiring does not promise (JV107).</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public Scope StartScope(params ReadOnlySpan<Incoming> incoming) => Start(null, Level.Scoped, incoming);
+    public Scope StartScope(params ReadOnlySpan<Incoming> incoming) =>
+        incoming.IsEmpty && _word >= 0 && this is Container container && !Watch.WatchesScopes
+            ? ScopeSizes.Start(container.StateOfScopes)
+            : Start(null, Level.Scoped, incoming);
 
     /// <summary>Starts a scope of a level of your own.</summary>
     /// <param name="level">The level: one without a level around it starts from the container, another from a scope of the
@@ -113,22 +122,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// named in the exception: a call of <see cref="DisposeAsync"/> ends that too. A second call does nothing.
     /// </summary>
     /// <exception cref="AggregateException">Some threw, or can end only asynchronously; all were tried.</exception>
-    public void Dispose()
-    {
-        BeforeEnd();
-        bool isFirst = LetGo();
-        try
-        {
-            Ending.End(this);
-        }
-        finally
-        {
-            if (isFirst)
-            {
-                Leave();
-            }
-        }
-    }
+    public void Dispose() => EndNow();
 
     /// <summary>
     /// Ends everything that was made here, in reverse order of creation, asynchronously where there is a choice.
@@ -136,18 +130,10 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// </summary>
     /// <returns>What completes when all has ended.</returns>
     /// <exception cref="AggregateException">Some threw; all were tried.</exception>
-    public async ValueTask DisposeAsync()
-    {
-        List<Exception>? before = await BeforeEndAsync().ConfigureAwait(false);
-        bool isFirst = LetGo();
-        List<Exception>? failures = await Ending.EndAsync(Store.End(), this).ConfigureAwait(false);
-        if (isFirst)
-        {
-            Leave();
-        }
+    public ValueTask DisposeAsync() => EndNowAsync();
 
-        Ending.ThrowIfAny(before is null ? failures : [.. before, .. failures ?? []], Description);
-    }
+    /// <summary>The instance in a slot; null where there is none, or none any more.</summary>
+    internal abstract object? Find(int slot);
 
     /// <summary>The container or scope, here or around here, that instances of a level belong to; null where there is none.</summary>
     internal abstract Resolver? HomeOf(Level level);
@@ -158,43 +144,33 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <exception cref="ObjectDisposedException">This has ended, or the container around it, or the one that it was branched from.</exception>
     internal void ThrowIfEnded()
     {
-        if (Store.HasEnded)
+        if (_word < 0 || Root._word < 0)
         {
-            throw Ended();
+            throw EndedAround();
         }
-
-        if (_rootStore.HasEnded)
-        {
-            throw Root.Ended();
-        }
-
-        _branchedFrom?.ThrowIfEnded();
     }
 
     internal ObjectDisposedException Ended() =>
-        new(GetType().Name, $"{char.ToUpperInvariant(Description[0])}{Description[1..]} has ended: nothing can be resolved from it any more.");
+        new(Kind, $"{char.ToUpperInvariant(Description[0])}{Description[1..]} has ended: nothing can be resolved from it any more.");
+
+    /// <summary>Sees to it that only what has been taken on by others meanwhile is lost.</summary>
+    private protected bool TryChange(ResolverState from, ResolverState to) => Interlocked.CompareExchange(ref _state, to, from) == from;
+
+    private protected void Begin(ResolverState state) => _state = state;
+
+    private protected abstract void EndNow();
+
+    private protected abstract ValueTask EndNowAsync();
+
+    private ObjectDisposedException EndedAround() => _word < 0 && this is Scope ? Ended() : Root.EndedSomewhere();
 
     /// <summary>Takes on values that count as made first, and so end last.</summary>
     private protected void OwnValues(IEnumerable<object> values) =>
         Store.Own([.. values.Where(value => value is IDisposable or IAsyncDisposable).Select(Owned.First)]);
 
-    /// <summary>What comes before the end, while everything can still be used.</summary>
-    /// <returns>What that threw; null where nothing did.</returns>
-    private protected virtual ValueTask<List<Exception>?> BeforeEndAsync() => default;
-
-    /// <summary>Refuses an end that would leave out what comes before it.</summary>
-    private protected virtual void BeforeEnd()
-    {
-    }
-
-    /// <summary>Everything has ended.</summary>
-    private protected virtual void Leave()
-    {
-    }
-
     private static ValueTask<Scope> ReadyAsync(Scope scope, CancellationToken cancellation)
     {
-        IReadOnlyList<Node> nodes = scope.Book.AsyncNodesOf(scope.Level?.Level ?? Level.Scoped);
+        IReadOnlyList<Node> nodes = scope.Book.AsyncNodesOf(scope.State.Level);
         return nodes.Count == 0 ? new ValueTask<Scope>(scope) : ReadyAsync(scope, nodes, cancellation);
     }
 
@@ -219,17 +195,23 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     private Scope Start(ScopeLevel? level, Level kind, ReadOnlySpan<Incoming> incoming)
     {
         ThrowIfEnded();
+        ResolverState plain = Root.StateOfScopes;
         HandedOver values = Book.TakeValues(kind, incoming);
-        Scope scope = new(this, level, values);
+        bool isWatched = Watch.WatchesScopes;
+        ResolverState state = this is Container && level is null && !isWatched && ReferenceEquals(values, HandedOver.Nothing)
+            ? plain
+            : plain with { Outer = this, Level = kind, UsersLevel = level, Values = values, Slots = level is null ? plain.Slots : ResolverState.NoSlots };
+        Scope scope = ScopeSizes.Start(state);
         if (values.OwnsAny)
         {
             scope.OwnValues(values.Owned);
         }
 
-        scope.BeWatched();
+        if (isWatched)
+        {
+            scope.BeWatched();
+        }
+
         return scope;
     }
-
-    /// <summary>Lets the plans go; says whether this is the first call.</summary>
-    private bool LetGo() => Interlocked.Exchange(ref _book, null) is not null;
 }

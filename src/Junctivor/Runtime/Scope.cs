@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Numerics;
 using Junctivor.Graph;
 using Junctivor.Runtime;
 using Junctivor.Telemetry;
@@ -9,33 +10,32 @@ namespace Junctivor;
 /// One unit of work: a request, a message, a job; or a scope of a level of your own around them. Everything that belongs
 /// to it is made at most once in it, and ends with it. All members are safe for use by several threads.
 /// </summary>
-public sealed class Scope : Resolver
+public abstract class Scope : Resolver
 {
-    private readonly Level _level;
-    private ScopeTrace? _trace;
+    /// <summary>Far longer than it takes to allocate a few objects.</summary>
+    private static readonly TimeSpan LongestFill = TimeSpan.FromSeconds(30);
 
-    internal Scope(Resolver outer, ScopeLevel? level, HandedOver values)
-        : base(outer.Book, outer, values, outer.Watch)
+    private protected Scope(ResolverState state)
+        : base(state)
     {
-        Level = level;
-        _level = level?.Level ?? Graph.Level.Scoped;
-        Root = outer.Root;
     }
 
     /// <summary>The level of your own that this is a scope of; null for the default level.</summary>
-    public ScopeLevel? Level { get; }
+    public ScopeLevel? Level => State.UsersLevel;
 
     /// <summary>The activity that stands for it; null if nobody wanted one.</summary>
-    internal Activity? Activity => _trace?.Activity;
+    internal Activity? Activity => State.Trace?.Activity;
 
-    internal override Container Root { get; }
+    internal override InstanceStore Store => State.Store ?? MakeStore();
 
     internal override string Description => Level is null ? "the scope" : $"the scope of the level {Level}";
+
+    private protected override string Kind => nameof(Scope);
 
     /// <summary>Something scoped belongs to this scope and to none around it; something of a level, to the nearest one of it.</summary>
     internal override Resolver? HomeOf(Level level)
     {
-        if (level.IsTransient || level == _level)
+        if (level.IsTransient || level == State.Level)
         {
             return this;
         }
@@ -46,10 +46,88 @@ public sealed class Scope : Resolver
     }
 
     internal override bool CanStart(Level level) =>
-        level == Graph.Level.Scoped || (level.Within is not null && level.Within == _level);
+        level == Graph.Level.Scoped || (level.Within is not null && level.Within == State.Level);
+
+    internal override object? Find(int slot) => IsEnded ? null
+        : HasSlot(slot) ? Volatile.Read(ref SlotOf(slot))
+        : State.Store?.Find(slot);
+
+    /// <summary>Whether the scope itself keeps the instance, and not the store.</summary>
+    internal bool HasSlot(int slot) => slot < State.Slots;
+
+    internal ref object? SlotOf(int slot) => ref ScopeSizes.SlotOf(this, slot);
+
+    /// <summary>Claims a slot for the store.</summary>
+    /// <returns>False if it is claimed already.</returns>
+    internal bool TryClaim(int slot) => (Interlocked.Or(ref Word, ScopeWord.Claimed(slot)) & ScopeWord.Claimed(slot)) == 0;
+
+    /// <summary>Gives a claim of the store back.</summary>
+    internal void Release(int slot) => Interlocked.And(ref Word, ~ScopeWord.Claimed(slot));
+
+    /// <summary>Gives what was made in one go and is to be ended to the store, the first made first; from now on the store lists what is.</summary>
+    internal IEnumerable<object> HandToStore()
+    {
+        long word;
+        do
+        {
+            word = Volatile.Read(ref Word);
+        }
+        while (Interlocked.CompareExchange(ref Word, ScopeWord.Listing(word), word) != word);
+
+        long order = ScopeWord.OrderOf(word);
+        for (int number = 0; number < ScopeWord.CountOf(order); number++)
+        {
+            if (Await(ScopeWord.SlotAt(order, number)) is { } made)
+            {
+                yield return made;
+            }
+        }
+    }
+
+
+    /// <summary>
+    /// Claims slots for what is about to be made in one go: only by constructors that can neither fail nor take long nor resolve anything.
+    /// </summary>
+    /// <param name="slots">The slots as bits.</param>
+    /// <param name="order">Those of them to end, in the order in which they are made.</param>
+    /// <returns>False if it must be made step by step. Otherwise those that are still empty are claimed.</returns>
+    internal bool TryClaim(long slots, long order)
+    {
+        while (true)
+        {
+            long word = Volatile.Read(ref Word);
+            if (word < 0)
+            {
+                return false;
+            }
+
+            long claimed = word & slots;
+            if (claimed != 0)
+            {
+                if (!AreMade(claimed))
+                {
+                    return false;
+                }
+
+                order = Without(order, claimed);
+                slots &= ~claimed;
+            }
+
+            long next = ScopeWord.With(word, slots, order);
+            if (next == -1)
+            {
+                return false;
+            }
+
+            if (Interlocked.CompareExchange(ref Word, next, word) == word)
+            {
+                return true;
+            }
+        }
+    }
 
     /// <summary>It starts: tells those who want to know.</summary>
-    internal void BeWatched() => _trace = Watch.IsOn ? Watch.Started(this, _level.Name) : null;
+    internal void BeWatched() => State.Trace = Watch.Started(this, State.Level.Name);
 
     /// <summary>Makes its activity the current one, so that what is done in the scope belongs to it. The caller is an asynchronous method,
     /// at whose end that is over.</summary>
@@ -61,11 +139,160 @@ public sealed class Scope : Resolver
         }
     }
 
-    private protected override void Leave()
+    private protected override void EndNow()
     {
-        if (_trace is not null)
+        bool isFirst = BeginEnd(out long order);
+        List<Exception>? failures = null;
+        List<Owned>? left = null;
+        for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
         {
-            Watch.Ended(this, _trace);
+            object? made = Await(ScopeWord.SlotAt(order, number));
+            if (made is IDisposable)
+            {
+                Ending.End(made, this, ref failures);
+            }
+            else if (made is not null)
+            {
+                (left ??= []).Add(Owned.New(made));
+            }
         }
+
+        if (left is not null)
+        {
+            Store.TakeBack(left.AsEnumerable().Reverse());
+        }
+
+        if (State.Store is { } store)
+        {
+            Ending.End(store.End(), this, ref failures);
+        }
+
+        FinishEnd(isFirst);
+        Ending.ThrowIfAny(failures, Description);
+    }
+
+    private protected override ValueTask EndNowAsync()
+    {
+        bool isFirst = BeginEnd(out long order);
+        List<Exception>? failures = null;
+        for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
+        {
+            if (Await(ScopeWord.SlotAt(order, number)) is { } made && !Ending.TryEndAtOnce(made, this, ref failures, out ValueTask ending))
+            {
+                return EndRestAsync(ending, made, order, number - 1, isFirst, failures);
+            }
+        }
+
+        if (State.Store is not null)
+        {
+            return EndRestAsync(default, null, 0, -1, isFirst, failures);
+        }
+
+        FinishEnd(isFirst);
+        return failures is null ? ValueTask.CompletedTask : ValueTask.FromException(Ending.Failed(failures, Description));
+    }
+
+    /// <summary>The end of a scope in which something takes its time to end.</summary>
+    private async ValueTask EndRestAsync(ValueTask ending, object? made, long order, int next, bool isFirst, List<Exception>? failures)
+    {
+        if (made is not null)
+        {
+            failures = await Ending.EndedAsync(ending, made, this, failures).ConfigureAwait(false);
+        }
+
+        for (int number = next; number >= 0; number--)
+        {
+            if (Await(ScopeWord.SlotAt(order, number)) is { } further)
+            {
+                failures = await Ending.EndAsync(further, this, failures).ConfigureAwait(false);
+            }
+        }
+
+        if (State.Store is { } store)
+        {
+            failures = await Ending.EndAsync(store.End(), this, failures).ConfigureAwait(false);
+        }
+
+        FinishEnd(isFirst);
+        Ending.ThrowIfAny(failures, Description);
+    }
+
+    /// <param name="order">The slots that are to be ended and not listed in the store.</param>
+    /// <returns>Whether this is the first call.</returns>
+    private bool BeginEnd(out long order)
+    {
+        State.Store?.TakeOver();
+        long word = Interlocked.Exchange(ref Word, ScopeWord.Ended | ScopeWord.Listed);
+        order = ScopeWord.OrderOf(word);
+        return word >= 0;
+    }
+
+    private void FinishEnd(bool isFirst)
+    {
+        if (isFirst && State.Trace is { } trace)
+        {
+            Watch.Ended(this, trace);
+        }
+    }
+
+    private InstanceStore MakeStore()
+    {
+        while (true)
+        {
+            ResolverState state = State;
+            if (state.Store is { } store)
+            {
+                return store;
+            }
+
+            store = new InstanceStore(this);
+            if (TryChange(state, state with { Store = store }))
+            {
+                return store;
+            }
+        }
+    }
+
+    private bool AreMade(long slots)
+    {
+        for (; slots != 0; slots &= slots - 1)
+        {
+            if (Volatile.Read(ref SlotOf(BitOperations.TrailingZeroCount(slots))) is null)
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /// <summary>
+    /// What is in a slot that was claimed to be filled in one go: another thread does so at this moment, which takes no longer than it takes
+    /// to allocate. It could be null only where that thread ran out of memory.
+    /// </summary>
+    internal object? Await(int slot)
+    {
+        object? made = Volatile.Read(ref SlotOf(slot));
+        if (made is null)
+        {
+            SpinWait.SpinUntil(() => (made = Volatile.Read(ref SlotOf(slot))) is not null, LongestFill);
+        }
+
+        return made;
+    }
+
+    private static long Without(long order, long claimed)
+    {
+        long kept = 0;
+        for (int number = 0; number < ScopeWord.CountOf(order); number++)
+        {
+            int slot = ScopeWord.SlotAt(order, number);
+            if ((claimed & ScopeWord.Claimed(slot)) == 0)
+            {
+                kept = ScopeWord.Append(kept, slot);
+            }
+        }
+
+        return kept;
     }
 }

@@ -44,6 +44,11 @@ internal static class Instruments
         "junctivor.failures", "{failure}", "Constructors, factories and disposals that threw.");
 
     /// <summary>Whether anybody listens.</summary>
-    public static bool AreOn =>
-        Constructions.Enabled || ConstructionTime.Enabled || Failures.Enabled || ScopesOpen.Enabled || ScopesEntered.Enabled || Activities.HasListeners();
+    public static bool AreOn => MeasureConstructions || Failures.Enabled || ScopesOpen.Enabled || ScopesEntered.Enabled;
+
+    /// <summary>Whether anybody wants to know of scopes.</summary>
+    public static bool MeasureScopes => ScopesEntered.Enabled || ScopesOpen.Enabled || Activities.HasListeners();
+
+    /// <summary>Whether anybody wants to know of constructions that go well.</summary>
+    public static bool MeasureConstructions => Constructions.Enabled || ConstructionTime.Enabled || Activities.HasListeners();
 }

@@ -9,13 +9,20 @@ namespace Junctivor.Telemetry;
 /// While nobody does, <see cref="IsOn"/> is all that is asked. Safe for use by several threads.
 /// </summary>
 /// <param name="slow">From how long a construction is an activity.</param>
-internal sealed class Watch(TimeSpan slow)
+/// <param name="changed">Told whether anybody observes, when that changes.</param>
+internal sealed class Watch(TimeSpan slow, Action<bool> changed)
 {
     private readonly Lock _gate = new();
     private volatile Action<LifeEvent>[] _observers = [];
 
     /// <summary>Whether anybody wants to know.</summary>
     public bool IsOn => _observers.Length > 0 || Instruments.AreOn;
+
+    /// <summary>Whether anybody wants to know of scopes.</summary>
+    public bool WatchesScopes => _observers.Length > 0 || Instruments.MeasureScopes;
+
+    /// <summary>Whether anybody wants to know of constructions that go well.</summary>
+    public bool WatchesConstructions => _observers.Length > 0 || Instruments.MeasureConstructions;
 
     /// <summary>Adds somebody who is told from now on, until what comes back is disposed of.</summary>
     public IDisposable Add(Action<LifeEvent> observer)
@@ -25,6 +32,7 @@ internal sealed class Watch(TimeSpan slow)
         lock (_gate)
         {
             _observers = [.. _observers, own];
+            changed(true);
         }
 
         return new Observation(() =>
@@ -32,6 +40,7 @@ internal sealed class Watch(TimeSpan slow)
             lock (_gate)
             {
                 _observers = [.. _observers.Where(each => each != own)];
+                changed(_observers.Length > 0);
             }
         });
     }

@@ -1,0 +1,51 @@
+using System.Reflection;
+using Junctivor.Runtime;
+
+namespace Junctivor.Plans;
+
+/// <summary>What the code that is made of plans calls.</summary>
+internal static class CodeCalls
+{
+    public static readonly MethodInfo Fetching = Of(nameof(Fetch));
+
+    public static readonly MethodInfo Asking = Of(nameof(Ask));
+
+    public static readonly MethodInfo Filling = Of(nameof(Fill));
+
+    public static readonly MethodInfo Owning = Of(nameof(Own));
+
+    public static readonly MethodInfo Claiming = Of(nameof(TryClaim));
+
+    /// <summary>Gives what may be there.</summary>
+    /// <returns>Null where it is not, or must be made step by step.</returns>
+    public static object? Fetch(Resolver home, Plan plan) => plan.IsShared
+        ? home.HomeOf(plan.Level)?.Find(plan.Slot)
+        : plan.Recipe.Make(new Surroundings(home, null, null, []), []);
+
+    /// <summary>Gives a wrapper.</summary>
+    /// <param name="home">Where its holder lives.</param>
+    /// <param name="recipe">How it is made.</param>
+    /// <param name="consumer">The class of its holder.</param>
+    public static object? Ask(Resolver home, Recipe recipe, Type? consumer) => recipe.Make(new Surroundings(home, consumer, null, []), []);
+
+    /// <summary>Gives a dictionary.</summary>
+    public static object? Fill(Resolver home, Recipe recipe, object?[] elements) => recipe.Make(new Surroundings(home, null, null, []), elements);
+
+    /// <summary>Takes on something to end that is not shared.</summary>
+    /// <exception cref="ObjectDisposedException">The container or scope has ended meanwhile; the instance has ended too.</exception>
+    public static object Own(Resolver home, object instance)
+    {
+        Owned[] owned = [Owned.New(instance)];
+        if (!home.Store.Own(owned))
+        {
+            Ending.End(owned, home);
+            throw home.Ended();
+        }
+
+        return instance;
+    }
+
+    public static bool TryClaim(Resolver home, long slots, long order) => ((Scope)home).TryClaim(slots, order);
+
+    private static MethodInfo Of(string name) => typeof(CodeCalls).GetMethod(name)!;
+}

@@ -1,0 +1,55 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
+using Junctivor.Graph;
+
+namespace Junctivor.Plans;
+
+/// <summary>
+/// Makes code of a plan and all that it needs, where every constructor in it is plain; else of those parts of it of which it can. What code has
+/// been made of is made in one go; the rest goes on being made step by step, and takes the parts that have code.
+/// </summary>
+/// <param name="root">The plan, of which one has been made already.</param>
+internal sealed class CodeCompiler(Plan root)
+{
+    private readonly CodeParts _parts = new();
+
+    /// <summary>Whether an argument needs nothing that only reflection can do.</summary>
+    public static bool CanPass(ParameterInfo[] parameters) => Array.TrueForAll(
+        parameters,
+        parameter => parameter.ParameterType is { IsByRefLike: false, IsPointer: false, IsFunctionPointer: false });
+
+    [RequiresDynamicCode("It writes methods at run time.")]
+    public void Run()
+    {
+        HashSet<Plan> seen = [];
+        Stack<Plan> open = new([root]);
+        while (open.TryPop(out Plan? plan))
+        {
+            if (plan.Code is not null || plan.Level == Level.Singleton || !seen.Add(plan))
+            {
+                continue;
+            }
+
+            if (CodeForms.Of(plan) is CodeForm.Constructed or CodeForm.Scoped && _parts.Survey(plan))
+            {
+                _parts.Cuts.ForEach(Compile);
+                _parts.Cuts.Clear();
+                Compile(plan);
+            }
+            else
+            {
+                Array.ForEach(plan.Arguments, argument => open.Push(argument.Plan));
+            }
+        }
+    }
+
+    [RequiresDynamicCode("It writes methods at run time.")]
+    private void Compile(Plan plan)
+    {
+        if (plan.Code is null)
+        {
+            CodeWriter writer = new(plan, _parts);
+            plan.SetCode(writer.Write(), writer.Slots);
+        }
+    }
+}

@@ -1,0 +1,103 @@
+namespace Junctivor.Plans;
+
+/// <summary>Says of each plan below one whether code can be made of it, how large that is, and where it is cut into several methods.</summary>
+internal sealed class CodeParts
+{
+    /// <summary>In larger methods the just-in-time compiler stops to do its best.</summary>
+    private const int LargestMethod = 200;
+
+    /// <summary>What cannot be cut and is larger than this is made step by step.</summary>
+    private const int LargestAnyway = 500;
+
+    private readonly PlainCode _plain = new();
+    private readonly Dictionary<Plan, Part> _parts = [];
+    private readonly HashSet<Plan> _isCut = [];
+
+    /// <summary>What is to get a method of its own, each behind those that it calls.</summary>
+    public List<Plan> Cuts { get; } = [];
+
+    /// <summary>Looks at everything below a plan.</summary>
+    /// <returns>Whether code can be made of it.</returns>
+    public bool Survey(Plan root)
+    {
+        Stack<Plan> open = new([root]);
+        while (open.TryPeek(out Plan? plan))
+        {
+            Plan[] unknown = _parts.ContainsKey(plan) ? [] : [.. Inside(plan).Where(inner => !_parts.ContainsKey(inner))];
+            if (unknown.Length > 0)
+            {
+                Array.ForEach(unknown, open.Push);
+                continue;
+            }
+
+            open.Pop();
+            _parts.TryAdd(plan, Weigh(plan));
+        }
+
+        return _parts[root].IsPossible && CodeForms.Of(root) == CodeForm.Constructed;
+    }
+
+    public bool IsCut(Plan plan) => _isCut.Contains(plan);
+
+    /// <summary>Whether the code itself can make a scoped service, or only take it where it is there.</summary>
+    public bool CanMake(Plan plan) => _parts[plan].CanMake;
+
+    /// <summary>The singleton that a plan gives; null where it is not there yet.</summary>
+    public static object? ReadyOf(Plan plan) => plan.Ready ?? (plan.Recipe as SharedRecipe)?.Ready;
+
+    /// <summary>What is made as part of a plan.</summary>
+    public IEnumerable<Plan> Inside(Plan plan) => IsMadeInside(plan) ? plan.Arguments.Select(argument => argument.Plan) : [];
+
+    private bool IsMadeInside(Plan plan) => CodeForms.Of(plan) is CodeForm.List or CodeForm.Dictionary
+        || (CodeForms.Of(plan) is CodeForm.Constructed or CodeForm.Scoped && IsPlain(plan.Recipe));
+
+    private bool IsPlain(Recipe recipe) => recipe switch
+    {
+        ConstructorRecipe constructing => CodeCompiler.CanPass(constructing.Constructor.GetParameters()) && _plain.IsPlain(constructing.Constructor),
+        PropertyFillingRecipe filling => IsPlain(filling.Constructing)
+            && filling.Properties.All(property => property.SetMethod is { } setter && (!setter.IsVirtual || setter.IsFinal) && !property.DeclaringType!.IsValueType && _plain.IsPlain(setter)),
+        _ => false,
+    };
+
+    private Part Weigh(Plan plan)
+    {
+        bool isInside = IsMadeInside(plan);
+        bool canMake = isInside && Inside(plan).All(inner => _parts[inner].IsPossible);
+        return CodeForms.Of(plan) switch
+        {
+            CodeForm.Impossible => Part.Impossible,
+            CodeForm.Ready => ReadyOf(plan) is null ? Part.Impossible : Part.Leaf,
+            CodeForm.Constructed or CodeForm.List or CodeForm.Dictionary => canMake ? Cut(plan) : Part.Impossible,
+            CodeForm.Scoped => canMake && SizeOf(plan) <= LargestAnyway ? new Part(true, SizeOf(plan), true) : Part.Leaf,
+            _ => Part.Leaf,
+        };
+    }
+
+    private int SizeOf(Plan plan) => 1 + Inside(plan).Sum(inner => _parts[inner].Size);
+
+    /// <summary>Gives methods of their own to the largest inside, until the rest is small enough.</summary>
+    private Part Cut(Plan plan)
+    {
+        int size = SizeOf(plan);
+        foreach (Plan inner in Inside(plan).Distinct().OrderByDescending(inner => _parts[inner].Size).TakeWhile(_ => size > LargestMethod))
+        {
+            if (CodeForms.Of(inner) == CodeForm.Constructed && inner.Arguments.Length > 0)
+            {
+                size -= Inside(plan).Count(other => other == inner) * (_parts[inner].Size - 1);
+                _parts[inner] = new Part(true, 1, true);
+                if (_isCut.Add(inner))
+                {
+                    Cuts.Add(inner);
+                }
+            }
+        }
+
+        return size > LargestAnyway ? Part.Impossible : new Part(true, size, true);
+    }
+
+    private readonly record struct Part(bool IsPossible, int Size, bool CanMake)
+    {
+        public static readonly Part Impossible = new(false, 0, false);
+        public static readonly Part Leaf = new(true, 1, false);
+    }
+}

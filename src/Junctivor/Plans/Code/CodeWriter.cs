@@ -1,0 +1,334 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
+using System.Reflection.Emit;
+using Junctivor.Runtime;
+
+namespace Junctivor.Plans;
+
+/// <summary>
+/// Writes the method that makes one plan. It first looks at what must be there: values, and the slots of the scope. Where all of it is, it does
+/// nothing but call constructors. Where slots are empty, it claims all of them in one step, fills them, and goes on. Where anything else is
+/// amiss it gives null before it has made anything.
+/// </summary>
+[RequiresDynamicCode("It writes a method at run time.")]
+internal sealed class CodeWriter
+{
+    private static readonly FieldInfo SlotsField = typeof(ScopeOf<ScopeSizes.Of1>).GetField(nameof(ScopeOf<ScopeSizes.Of1>.Slots))!;
+    private static readonly Type[] Parameters = [typeof(object[]), typeof(Resolver)];
+
+    private readonly Plan _root;
+    private readonly CodeParts _parts;
+    private readonly DynamicMethod _method;
+    private readonly ILGenerator _code;
+    private readonly Label _giveUp;
+    private readonly List<object> _held = [];
+    private readonly Dictionary<object, int> _places = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<Plan, LocalBuilder> _locals = [];
+    private readonly Stack<Type?> _consumers = [];
+
+    public CodeWriter(Plan root, CodeParts parts)
+    {
+        _root = root;
+        _parts = parts;
+        _method = new DynamicMethod($"make {root.Class?.Name}", typeof(object), Parameters, typeof(CodeWriter).Module, skipVisibility: true);
+        _code = _method.GetILGenerator();
+        _giveUp = _code.DefineLabel();
+    }
+
+    /// <summary>How many slots of a scope the code uses.</summary>
+    public int Slots { get; private set; } = ResolverState.NoSlots;
+
+    public Func<Resolver, object?> Write()
+    {
+        CodeNeeds needs = new(_root, _parts);
+        Fetch(needs.Fetched);
+        if (needs.Scoped.Count > 0)
+        {
+            WriteScoped(needs);
+        }
+
+        Put(_root, typeof(object));
+        _code.Emit(OpCodes.Ret);
+        _code.MarkLabel(_giveUp);
+        _code.Emit(OpCodes.Ldnull);
+        _code.Emit(OpCodes.Ret);
+        return _method.CreateDelegate<Func<Resolver, object?>>(_held.ToArray());
+    }
+
+    /// <summary>Puts what may be there into variables, or gives up.</summary>
+    private void Fetch(IEnumerable<Plan> plans)
+    {
+        foreach (Plan plan in plans)
+        {
+            LocalBuilder local = _locals[plan] = _code.DeclareLocal(typeof(object));
+            _code.Emit(OpCodes.Ldarg_1);
+            Hold(plan);
+            _code.Emit(OpCodes.Call, CodeCalls.Fetching);
+            _code.Emit(OpCodes.Dup);
+            _code.Emit(OpCodes.Stloc, local);
+            _code.Emit(OpCodes.Brfalse, _giveUp);
+        }
+    }
+
+    /// <summary>Puts what lies in the slots into variables, and sees to it that something lies there.</summary>
+    private void WriteScoped(CodeNeeds needs)
+    {
+        Label isThere = _code.DefineLabel();
+        Label isMissing = _code.DefineLabel();
+        foreach (Plan plan in needs.Scoped)
+        {
+            Slots = Math.Max(Slots, plan.Slot + 1);
+            _locals[plan] = _code.DeclareLocal(typeof(object));
+        }
+
+        foreach (Plan plan in needs.Taken)
+        {
+            Read(plan);
+            _code.Emit(OpCodes.Ldloc, _locals[plan]);
+            _code.Emit(OpCodes.Brfalse, needs.CanMake ? isMissing : _giveUp);
+        }
+
+        if (needs.CanMake)
+        {
+            _code.Emit(OpCodes.Br, isThere);
+            _code.MarkLabel(isMissing);
+            Fetch(needs.FetchedToMake);
+            Claim(needs);
+            foreach (Plan plan in needs.Scoped)
+            {
+                MakeIfMissing(plan);
+            }
+
+            _code.MarkLabel(isThere);
+        }
+    }
+
+    private void Claim(CodeNeeds needs)
+    {
+        long slots = 0;
+        long order = 0;
+        foreach (Plan plan in needs.Scoped)
+        {
+            slots |= ScopeWord.Claimed(plan.Slot);
+            order = plan.IsOwned ? ScopeWord.Append(order, plan.Slot) : order;
+        }
+
+        _code.Emit(OpCodes.Ldarg_1);
+        _code.Emit(OpCodes.Ldc_I8, slots);
+        _code.Emit(OpCodes.Ldc_I8, order);
+        _code.Emit(OpCodes.Call, CodeCalls.Claiming);
+        _code.Emit(OpCodes.Brfalse, _giveUp);
+    }
+
+    private void MakeIfMissing(Plan plan)
+    {
+        Label isThere = _code.DefineLabel();
+        Read(plan);
+        _code.Emit(OpCodes.Ldloc, _locals[plan]);
+        _code.Emit(OpCodes.Brtrue, isThere);
+        Construct(plan, typeof(object));
+        _code.Emit(OpCodes.Stloc, _locals[plan]);
+        Slot(plan);
+        _code.Emit(OpCodes.Ldloc, _locals[plan]);
+        _code.Emit(OpCodes.Stind_Ref);
+        _code.MarkLabel(isThere);
+    }
+
+    private void Read(Plan plan)
+    {
+        Slot(plan);
+        _code.Emit(OpCodes.Volatile);
+        _code.Emit(OpCodes.Ldind_Ref);
+        _code.Emit(OpCodes.Stloc, _locals[plan]);
+    }
+
+    /// <summary>The address of a slot.</summary>
+    private void Slot(Plan plan)
+    {
+        _code.Emit(OpCodes.Ldarg_1);
+        _code.Emit(OpCodes.Ldflda, SlotsField);
+        _code.Emit(OpCodes.Ldc_I4, plan.Slot * IntPtr.Size);
+        _code.Emit(OpCodes.Add);
+    }
+
+    /// <summary>Puts what a plan gives on the stack, for something of a type.</summary>
+    private void Put(Plan plan, Type wanted)
+    {
+        if (_locals.TryGetValue(plan, out LocalBuilder? local))
+        {
+            _code.Emit(OpCodes.Ldloc, local);
+            Unwrap(wanted);
+        }
+        else if (_parts.IsCut(plan) && plan != _root)
+        {
+            Call(plan);
+            Unwrap(wanted);
+        }
+        else
+        {
+            PutNew(plan, wanted);
+        }
+    }
+
+    private void PutNew(Plan plan, Type wanted)
+    {
+        switch (CodeForms.Of(plan))
+        {
+            case CodeForm.Constant:
+                Constant(((ConstantRecipe)plan.Recipe).Value, wanted);
+                break;
+            case CodeForm.Ready:
+                Constant(CodeParts.ReadyOf(plan), wanted);
+                break;
+            case CodeForm.Asked:
+                _code.Emit(OpCodes.Ldarg_1);
+                Hold(plan.Recipe);
+                Constant(_consumers.FirstOrDefault(consumer => consumer is not null), typeof(Type));
+                _code.Emit(OpCodes.Call, CodeCalls.Asking);
+                break;
+            case CodeForm.List:
+                List(plan, ((ListRecipe)plan.Recipe).Element);
+                break;
+            case CodeForm.Dictionary:
+                _code.Emit(OpCodes.Ldarg_1);
+                Hold(plan.Recipe);
+                List(plan, typeof(object));
+                _code.Emit(OpCodes.Call, CodeCalls.Filling);
+                break;
+            default:
+                Construct(plan, wanted);
+                break;
+        }
+    }
+
+    /// <summary>Calls the method of a part that has one of its own.</summary>
+    private void Call(Plan plan)
+    {
+        Slots = Math.Max(Slots, plan.CodeSlots);
+        Hold(plan.Code!);
+        _code.Emit(OpCodes.Ldarg_1);
+        _code.Emit(OpCodes.Callvirt, typeof(Func<Resolver, object?>).GetMethod("Invoke")!);
+        _code.Emit(OpCodes.Dup);
+        Label isThere = _code.DefineLabel();
+        _code.Emit(OpCodes.Brtrue, isThere);
+        _code.Emit(OpCodes.Pop);
+        _code.Emit(OpCodes.Br, _giveUp);
+        _code.MarkLabel(isThere);
+    }
+
+    private void Construct(Plan plan, Type wanted)
+    {
+        _consumers.Push(plan.Class);
+        PropertyFillingRecipe? filling = plan.Recipe as PropertyFillingRecipe;
+        ConstructorInfo constructor = ((ConstructorRecipe)(filling?.Constructing ?? plan.Recipe)).Constructor;
+        ParameterInfo[] parameters = constructor.GetParameters();
+        foreach (ParameterInfo parameter in parameters)
+        {
+            Pass(plan.Arguments[parameter.Position].Plan, parameter.ParameterType);
+        }
+
+        _code.Emit(OpCodes.Newobj, constructor);
+        for (int number = parameters.Length; number < plan.Arguments.Length; number++)
+        {
+            PropertyInfo property = filling!.Properties[number - parameters.Length];
+            _code.Emit(OpCodes.Dup);
+            Put(plan.Arguments[number].Plan, property.PropertyType);
+            _code.Emit(OpCodes.Call, property.SetMethod!);
+        }
+
+        _consumers.Pop();
+        if (constructor.DeclaringType!.IsValueType)
+        {
+            _code.Emit(OpCodes.Box, constructor.DeclaringType);
+            Unwrap(wanted);
+        }
+
+        if (plan.IsOwned && !plan.IsShared)
+        {
+            Own();
+        }
+    }
+
+    /// <summary>Puts an argument on the stack; for a parameter that is passed by reference, the address of a variable with it.</summary>
+    private void Pass(Plan argument, Type type)
+    {
+        if (!type.IsByRef)
+        {
+            Put(argument, type);
+            return;
+        }
+
+        LocalBuilder variable = _code.DeclareLocal(type.GetElementType()!);
+        Put(argument, variable.LocalType);
+        _code.Emit(OpCodes.Stloc, variable);
+        _code.Emit(OpCodes.Ldloca, variable);
+    }
+
+    private void Own()
+    {
+        LocalBuilder made = _code.DeclareLocal(typeof(object));
+        _code.Emit(OpCodes.Stloc, made);
+        _code.Emit(OpCodes.Ldarg_1);
+        _code.Emit(OpCodes.Ldloc, made);
+        _code.Emit(OpCodes.Call, CodeCalls.Owning);
+    }
+
+    /// <summary>A fresh array. It is filled without asking whether the elements fit, as they do.</summary>
+    private void List(Plan plan, Type element)
+    {
+        _code.Emit(OpCodes.Ldc_I4, plan.Arguments.Length);
+        _code.Emit(OpCodes.Newarr, element);
+        for (int number = 0; number < plan.Arguments.Length; number++)
+        {
+            _code.Emit(OpCodes.Dup);
+            _code.Emit(OpCodes.Ldc_I4, number);
+            _code.Emit(OpCodes.Readonly);
+            _code.Emit(OpCodes.Ldelema, element);
+            Put(plan.Arguments[number].Plan, element);
+            _code.Emit(OpCodes.Stobj, element);
+        }
+    }
+
+    private void Constant(object? value, Type wanted)
+    {
+        if (value is not null)
+        {
+            Hold(value);
+            Unwrap(wanted);
+        }
+        else if (wanted.IsValueType)
+        {
+            LocalBuilder nothing = _code.DeclareLocal(wanted);
+            _code.Emit(OpCodes.Ldloca, nothing);
+            _code.Emit(OpCodes.Initobj, wanted);
+            _code.Emit(OpCodes.Ldloc, nothing);
+        }
+        else
+        {
+            _code.Emit(OpCodes.Ldnull);
+        }
+    }
+
+    /// <summary>What is on the stack as an object becomes the value that is wanted. For a class nothing is asked: the plan gives what fits.</summary>
+    private void Unwrap(Type wanted)
+    {
+        if (wanted.IsValueType)
+        {
+            _code.Emit(OpCodes.Unbox_Any, wanted);
+        }
+    }
+
+    /// <summary>Puts an object on the stack that the code holds.</summary>
+    private void Hold(object held)
+    {
+        if (!_places.TryGetValue(held, out int place))
+        {
+            _places.Add(held, place = _held.Count);
+            _held.Add(held);
+        }
+
+        _code.Emit(OpCodes.Ldarg_0);
+        _code.Emit(OpCodes.Ldc_I4, place);
+        _code.Emit(OpCodes.Ldelem_Ref);
+    }
+}

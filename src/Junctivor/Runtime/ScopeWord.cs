@@ -1,0 +1,65 @@
+using System.Numerics;
+
+namespace Junctivor.Runtime;
+
+/// <summary>
+/// The word by which a scope guards itself: who has claimed which slot, in which order those were made that are to be ended, and whether it has
+/// ended. Everything in it changes in one step, so that nothing has to be locked.
+/// <code>
+///  63      62       30..59                              0..29
+///  ended   listed   the slots to end, 5 bits each,      the slots that are claimed:
+///                   the first made in the lowest        they have an instance, or get one
+/// </code>
+/// </summary>
+internal static class ScopeWord
+{
+    /// <summary>How many slots there can be.</summary>
+    public const int MostSlots = 30;
+
+    /// <summary>Nothing can be resolved any more.</summary>
+    public const long Ended = 1L << 63;
+
+    /// <summary>What is to be ended is in the list of the store, and not here.</summary>
+    public const long Listed = 1L << 62;
+
+    private const int OrderAt = MostSlots;
+    private const int OrderBits = 5;
+    private const int MostOrdered = 6;
+    private const long OrderMask = (1L << (OrderBits * MostOrdered)) - 1;
+
+    public static long Claimed(int slot) => 1L << slot;
+
+    /// <summary>Adds a slot behind those that are to be ended.</summary>
+    /// <returns>The order; -1 if there are too many.</returns>
+    public static long Append(long order, int slot)
+    {
+        int count = CountOf(order);
+        return count == MostOrdered ? -1 : order | ((slot + 1L) << (count * OrderBits));
+    }
+
+    /// <summary>The slots to end, to be read with <see cref="CountOf"/> and <see cref="SlotAt"/>.</summary>
+    public static long OrderOf(long word) => (word >> OrderAt) & OrderMask;
+
+    public static int CountOf(long order) => order == 0 ? 0 : (BitOperations.Log2((ulong)order) / OrderBits) + 1;
+
+    /// <summary>The word when what is to be ended has gone to the list of the store.</summary>
+    public static long Listing(long word) => (word | Listed) & ~(OrderMask << OrderAt);
+
+    /// <param name="order">The order.</param>
+    /// <param name="number">Which one, the first made having 0.</param>
+    public static int SlotAt(long order, int number) => (int)((order >> (number * OrderBits)) & ((1 << OrderBits) - 1)) - 1;
+
+    /// <summary>The word with further claims.</summary>
+    /// <param name="word">The word.</param>
+    /// <param name="slots">Those that are claimed, as bits.</param>
+    /// <param name="order">Those of them to end, in the order in which they will be made.</param>
+    /// <returns>The word; -1 if more are to be ended than fit, or if those are listed.</returns>
+    public static long With(long word, long slots, long order)
+    {
+        long known = OrderOf(word);
+        int count = CountOf(known);
+        return order != 0 && (count + CountOf(order) > MostOrdered || (word & Listed) != 0)
+            ? -1
+            : word | slots | (order << (OrderAt + (count * OrderBits)));
+    }
+}
