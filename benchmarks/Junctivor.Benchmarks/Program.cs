@@ -3,12 +3,21 @@ using BenchmarkDotNet.Running;
 using Junctivor.Benchmarks.Cases;
 using Junctivor.Benchmarks.Running;
 
+string[] names = [.. AllCases.Make().Select(each => each.Name)];
 Option<bool> smoke = new("--smoke") { Description = "Do each case once, to see that it runs; measure nothing." };
 Argument<string> name = new("NAME") { Description = "The case." };
-name.AcceptOnlyFromAmong([.. AllCases.Make().Select(each => each.Name)]);
+name.AcceptOnlyFromAmong(names);
 
-Command quick = new("quick", "All cases in this process, interleaved with their twins, in a few minutes.") { smoke };
-quick.SetAction(arguments => arguments.GetValue(smoke) ? Smoke.Run() : QuickTable.Run());
+Argument<string[]> some = new("NAME") { Description = "Some cases only.", Arity = ArgumentArity.ZeroOrMore };
+some.AcceptOnlyFromAmong(names);
+
+Command quick = new("quick", "All cases in this process, interleaved with their twins, in a few minutes.") { some, smoke };
+quick.SetAction(arguments =>
+{
+    string[] wanted = arguments.GetValue(some) ?? [];
+    IReadOnlyList<Case> cases = [.. AllCases.Make().Where(each => wanted.Length == 0 || wanted.Contains(each.Name))];
+    return arguments.GetValue(smoke) ? Smoke.Run(cases) : QuickTable.Run(cases);
+});
 
 Command full = new("full", "All cases with BenchmarkDotNet: for careful work.");
 full.SetAction(_ => BenchmarkRunner.Run<FullBenchmarks>());

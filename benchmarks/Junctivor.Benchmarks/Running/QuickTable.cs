@@ -4,14 +4,13 @@ using Spectre.Console;
 
 namespace Junctivor.Benchmarks.Running;
 
-/// <summary>Measures all cases in this process, and prints one table of ratios.</summary>
+/// <summary>Measures cases in this process, and prints one table of ratios.</summary>
 internal static class QuickTable
 {
     private const int WidestTable = 120;
 
-    public static int Run()
+    public static int Run(IReadOnlyList<Case> cases)
     {
-        IReadOnlyList<Case> cases = AllCases.Make();
         List<Measured> measured = [];
         AnsiConsole.Progress().Start(progress =>
         {

@@ -1,5 +1,5 @@
+using System.Runtime.CompilerServices;
 using Junctivor.Graph;
-using Junctivor.Runtime;
 
 namespace Junctivor.Plans;
 
@@ -12,7 +12,7 @@ internal sealed class Plan(Recipe recipe)
     public static readonly Plan Nobodys = new(new ConstantRecipe(null));
 
     private object? _ready;
-    private volatile Func<Resolver, object?>? _code;
+    private volatile PlanCode? _code;
     private int _runs;
 
     public Recipe Recipe { get; } = recipe;
@@ -49,14 +49,14 @@ internal sealed class Plan(Recipe recipe)
     }
 
     /// <summary>
-    /// Makes it with all it needs in one go, as code written by hand would; null as long as there is none. It gives null where something is
-    /// not as usual, and has done nothing then. Only for containers and scopes with at least as many slots as it uses, and only while nobody
-    /// watches.
+    /// Makes it with all it needs in one go, as code written by hand would; null as long as there is none. Only while nobody observes the
+    /// container.
     /// </summary>
-    public Func<Resolver, object?>? Code => _code;
-
-    /// <summary>How many slots of a scope <see cref="Code"/> uses.</summary>
-    public int CodeSlots { get; private set; } = ResolverState.NoSlots;
+    public PlanCode? Code
+    {
+        get => _code;
+        set => _code = value;
+    }
 
     public bool IsShared => Slot != NoSlot;
 
@@ -68,14 +68,9 @@ internal sealed class Plan(Recipe recipe)
 
     /// <summary>Makes it by <see cref="Code"/>, where there is some for this container or scope.</summary>
     /// <returns>The instance; null where it must be made step by step.</returns>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public object? MakeAtOnce(Resolver asked) =>
-        _code is { } code && CodeSlots <= asked.State.Slots && !asked.Watch.WatchesConstructions ? code(asked) : null;
-
-    public void SetCode(Func<Resolver, object?> code, int slots)
-    {
-        CodeSlots = slots;
-        _code = code;
-    }
+        _code is { } code && !asked.Root.IsObserved ? code(asked, false) : null;
 
     /// <summary>Counts a making step by step.</summary>
     /// <returns>How often it was done.</returns>

@@ -21,7 +21,10 @@ internal sealed class PlanBook
     private readonly PlanCompiler _compiler;
     private readonly HashSet<Node> _checked;
     private readonly TypeTable _table = new();
+
+    /// <summary>All that was asked for without a mark. It also keeps the types of the table, so that no handle is used for another one.</summary>
     private readonly Dictionary<Type, Plan> _unmarked = [];
+
     private readonly ConcurrentDictionary<Key, Plan?> _marked = new();
     private readonly ConcurrentDictionary<(Type, TypeList), Plan> _constructions = new();
     private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
@@ -70,9 +73,7 @@ internal sealed class PlanBook
     {
         if (mark is null)
         {
-            ref TypeTable.Entry entry = ref TypeTable.Find(_table.Entries, service);
-            Plan? plan = entry.Type is null ? null : entry.Plan;
-            return Registered(plan ?? LookUnmarked(service));
+            return Registered(TypeTable.Find(_table.Entries, service.TypeHandle.Value).Plan ?? LookUnmarked(service));
         }
 
         Key key = new(service, mark);

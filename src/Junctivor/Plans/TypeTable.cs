@@ -20,16 +20,20 @@ internal sealed class TypeTable
     /// <summary>What is known by now.</summary>
     public Entry[] Entries => Volatile.Read(ref _entries);
 
-    /// <summary>Finds the place of a type; a place without a type where it is not known.</summary>
+    /// <summary>The place where a type stands first of all, by its handle: mostly it does, and otherwise it is looked for.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public static ref Entry Find(Entry[] entries, Type type)
+    public static ref Entry First(Entry[] entries, nint handle) =>
+        ref Unsafe.Add(ref MemoryMarshal.GetArrayDataReference(entries), PlaceOf(handle, entries.Length - 1));
+
+    /// <summary>Finds the place of a type by its handle; an empty place where it is not known.</summary>
+    public static ref Entry Find(Entry[] entries, nint handle)
     {
         int last = entries.Length - 1;
-        for (int place = PlaceOf(type, last); ; place = (place + 1) & last)
+        for (int place = PlaceOf(handle, last); ; place = (place + 1) & last)
         {
             ref Entry entry = ref Unsafe.Add(ref MemoryMarshal.GetArrayDataReference(entries), place);
-            Type? known = Volatile.Read(ref entry.Type);
-            if (ReferenceEquals(known, type) || known is null)
+            nint known = Volatile.Read(ref entry.Handle);
+            if (known == handle || known == 0)
             {
                 return ref entry;
             }
@@ -44,10 +48,11 @@ internal sealed class TypeTable
             return;
         }
 
-        ref Entry known = ref Find(_entries, type);
-        if (known.Type is not null)
+        nint handle = type.TypeHandle.Value;
+        ref Entry known = ref Find(_entries, handle);
+        if (known.Handle != 0)
         {
-            known.Instance = plan.Ready;
+            Tell(ref known, handle, plan);
             return;
         }
 
@@ -56,7 +61,7 @@ internal sealed class TypeTable
             Grow();
         }
 
-        Add(_entries, type, plan);
+        Add(_entries, handle, plan);
     }
 
     /// <summary>Empties it, and keeps it so until it is opened.</summary>
@@ -75,9 +80,9 @@ internal sealed class TypeTable
         Entry[] larger = new Entry[old.Length * 2];
         foreach (Entry entry in old)
         {
-            if (entry.Type is not null)
+            if (entry.Handle != 0)
             {
-                Add(larger, entry.Type, entry.Plan!);
+                Add(larger, entry.Handle, entry.Plan!);
             }
         }
 
@@ -85,26 +90,42 @@ internal sealed class TypeTable
         Array.Clear(old);
     }
 
-    private static void Add(Entry[] entries, Type type, Plan plan)
+    private static void Add(Entry[] entries, nint handle, Plan plan)
     {
-        ref Entry entry = ref Find(entries, type);
+        ref Entry entry = ref Find(entries, handle);
         entry.Plan = plan;
+        Tell(ref entry, handle, plan);
+        Volatile.Write(ref entry.Handle, handle);
+    }
+
+    private static void Tell(ref Entry entry, nint handle, Plan plan)
+    {
+        entry.Code = plan.Code ?? StepByStep(handle, plan);
         entry.Instance = plan.Ready;
-        Volatile.Write(ref entry.Type, type);
+    }
+
+    private static PlanCode StepByStep(nint handle, Plan plan)
+    {
+        Type service = Type.GetTypeFromHandle(RuntimeTypeHandle.FromIntPtr(handle))!;
+        return plan == Plan.Nobodys ? (home, _) => home.ResolveNobodys(service) : (home, _) => home.ResolveStepByStep(service, plan);
     }
 
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private static int PlaceOf(Type type, int last) => (int)(((uint)(type.TypeHandle.Value >> 3) * Golden) >> 8) & last;
+    private static int PlaceOf(nint handle, int last) => (int)(((uint)(handle >> 3) * Golden) >> 8) & last;
 
-    /// <summary>One that has a type and a plan is whole; one without a plan is being emptied.</summary>
+    /// <summary>One that has a handle and a plan is whole; one without a plan is being emptied.</summary>
     internal struct Entry
     {
-        public Type? Type;
+        /// <summary>The handle of the type; 0 where there is none.</summary>
+        public nint Handle;
 
         /// <summary>The plan; <see cref="Plan.Nobodys"/> where it is known that nobody registers the type.</summary>
         public Plan? Plan;
 
         /// <summary>The singleton, if it is one and there.</summary>
         public object? Instance;
+
+        /// <summary>Makes it: its code, or step by step as long as there is none.</summary>
+        public PlanCode Code;
     }
 }

@@ -56,9 +56,9 @@ internal sealed class Construction
     /// <param name="given">The arguments of the call that constructs.</param>
     public static object Run(Plan plan, Resolver asked, Type? consumer, object[] given)
     {
-        if ((plan.IsShared ? asked.HomeOf(plan.Level)?.Find(plan.Slot) ?? plan.MakeAtOnce(asked) : plan.MakeAtOnce(asked)) is { } made)
+        if (plan.IsShared && asked.HomeOf(plan.Level)?.Find(plan.Slot) is { } ready)
         {
-            return made;
+            return ready;
         }
 
         asked.Book.Codes.Count(plan);

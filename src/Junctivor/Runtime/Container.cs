@@ -26,6 +26,7 @@ public sealed class Container : Resolver
     private readonly WarmUp _warmUp = new();
     private readonly Branches _branches = new();
     private PlanBook? _book;
+    private volatile bool _isObserved;
     private PluginContext[] _plugins;
 
     internal Container(PlanBook book, HandedOver values, CheckReport report, BuildOptions options, Container? parent = null)
@@ -34,7 +35,7 @@ public sealed class Container : Resolver
         _book = book;
         _parent = parent;
         _options = options;
-        OwnWatch = new Watch(options.SlowConstruction, isWatched => Volatile.Read(ref _book)?.IsWatched(isWatched));
+        OwnWatch = new Watch(options.SlowConstruction, BeObserved);
         ResolverState state = new()
         {
             Entries = book.Entries,
@@ -46,7 +47,7 @@ public sealed class Container : Resolver
             Store = new InstanceStore(null),
         };
         Begin(state);
-        StateOfScopes = state with { Outer = this, Level = Level.Scoped, Values = HandedOver.Nothing, Slots = ScopeSizes.For(book.ScopedServices), Store = null };
+        StateOfScopes = state with { Outer = this, Level = Level.Scoped, Values = HandedOver.Nothing, Slots = ScopeSizes.For(book.ScopedServices), Store = null, IsPlain = true };
         _plugins = [.. book.Reader.Entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()];
         foreach (PluginContext plugin in _plugins)
         {
@@ -68,6 +69,12 @@ public sealed class Container : Resolver
     internal PlanBook OwnBook => Volatile.Read(ref _book) ?? throw Ended();
 
     internal Watch OwnWatch { get; }
+
+    /// <summary>Whether somebody wants to be told of each instance.</summary>
+    internal bool IsObserved => _isObserved;
+
+    /// <summary>Whether anybody wants to know of scopes.</summary>
+    internal bool WatchesScopes => _isObserved || Instruments.MeasureScopes;
 
     /// <summary>What a scope of the default level has that is started from here without anything further.</summary>
     internal ResolverState StateOfScopes { get; }
@@ -221,6 +228,12 @@ public sealed class Container : Resolver
         List<Exception>? all = await Ending.EndAsync(Store.End(), this, failures).ConfigureAwait(false);
         Leave(isFirst);
         Ending.ThrowIfAny(all, Description);
+    }
+
+    private void BeObserved(bool isObserved)
+    {
+        _isObserved = isObserved;
+        Volatile.Read(ref _book)?.IsWatched(isObserved);
     }
 
     /// <summary>Nothing can be resolved from here any more: it has ended, or what it was branched from.</summary>

@@ -10,7 +10,7 @@ internal static class Ending
         List<Exception>? failures = null;
         foreach (Owned made in owned)
         {
-            End(made.Instance, where, ref failures);
+            End((IDisposable)made.Instance, where, ref failures);
         }
 
         return failures ?? [];
@@ -28,7 +28,7 @@ internal static class Ending
             }
             else
             {
-                End(made.Instance, where, ref failures);
+                End((IDisposable)made.Instance, where, ref failures);
             }
         }
 
@@ -40,12 +40,12 @@ internal static class Ending
     }
 
     /// <summary>Ends one instance synchronously.</summary>
-    public static void End(object instance, Resolver where, ref List<Exception>? failures)
+    public static void End(IDisposable instance, Resolver where, ref List<Exception>? failures)
     {
         Exception? failure = null;
         try
         {
-            (instance as IDisposable)?.Dispose();
+            instance.Dispose();
         }
 #pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
         catch (Exception thrown)
@@ -142,7 +142,7 @@ internal static class Ending
 
     private static void Tell(object instance, Resolver where, Exception? failure)
     {
-        if (where.Watch.IsOn)
+        if (where.Root.IsObserved || failure is not null)
         {
             where.Watch.Disposed(instance, where, failure);
         }

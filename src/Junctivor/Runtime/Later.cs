@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Junctivor.Plans;
 
 namespace Junctivor.Runtime;
@@ -15,7 +16,19 @@ internal sealed class Later(Resolver home, Lazy<Plan> planBelow, Type? consumer)
     /// <summary>Gives the service where the holder lives.</summary>
     public object Get() => Get(home);
 
+    /// <remarks>It is compiled at once and as well as can be: what its first calls do, when there is no code yet, says nothing of later ones.</remarks>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public object Get(Resolver asked)
+    {
+        if (asked.IsEnded || asked.Root.IsEnded || _plan is not { } plan)
+        {
+            return GetFirst(asked);
+        }
+
+        return plan.MakeAtOnce(asked) ?? GetFirst(asked);
+    }
+
+    private object GetFirst(Resolver asked)
     {
         asked.ThrowIfEnded();
         Plan plan = _plan ??= planBelow.Value;

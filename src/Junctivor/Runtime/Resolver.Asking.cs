@@ -1,9 +1,10 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
+using System.Runtime.CompilerServices;
 using Junctivor.Plans;
 using Junctivor.Registering;
 using Junctivor.Runtime;
-using Junctivor.Telemetry;
+
 
 namespace Junctivor;
 
@@ -18,7 +19,7 @@ public abstract partial class Resolver
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public T Resolve<T>()
-        where T : notnull => Wrappers<T>.As(ResolveUnmarked(typeof(T)));
+        where T : notnull => Wrappers<T>.As(ResolveUnmarked(typeof(T).TypeHandle.Value));
 
     /// <summary>Gives the service with a mark.</summary>
     /// <typeparam name="T">The service.</typeparam>
@@ -49,7 +50,7 @@ public abstract partial class Resolver
     /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public object Resolve(Type service) => ResolveUnmarked(Given(service));
+    public object Resolve(Type service) => ResolveUnmarked(Given(service).TypeHandle.Value);
 
     /// <summary>Gives a service with a mark, whose type is known only at run time.</summary>
     /// <param name="service">The service.</param>
@@ -165,15 +166,23 @@ public abstract partial class Resolver
         return argument;
     }
 
-    /// <summary>Gives what is there, or made in one go, without asking anybody: nothing but a look at the table comes before it.</summary>
-    private object ResolveUnmarked(Type service)
+    /// <summary>Gives what is there, or made in one go: nothing but a look at the table comes before it.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private object ResolveUnmarked(nint handle)
     {
-        ref TypeTable.Entry entry = ref TypeTable.Find(_state.Entries, service);
-        return entry.Type is not null && _word >= 0 && (entry.Instance ?? MakeAtOnce(entry.Plan)) is { } instance ? instance : ResolveByBook(service);
+        ref TypeTable.Entry entry = ref TypeTable.First(_state.Entries, handle);
+        return entry.Handle == handle && Word >= 0 ? entry.Instance ?? entry.Code(this, true)! : ResolveFurther(handle);
     }
 
-    private object? MakeAtOnce(Plan? plan) =>
-        plan?.Code is { } code && plan.CodeSlots <= _state.Slots && !Instruments.MeasureConstructions ? code(this) : null;
+    /// <summary>The same for a type whose place in the table is another one's; and asks the book for what does not stand there.</summary>
+    [MethodImpl(MethodImplOptions.NoInlining)]
+    private object ResolveFurther(nint handle)
+    {
+        ref TypeTable.Entry entry = ref TypeTable.Find(_state.Entries, handle);
+        return entry.Handle != 0 && Word >= 0
+            ? entry.Instance ?? entry.Code(this, true)!
+            : ResolveByBook(Type.GetTypeFromHandle(RuntimeTypeHandle.FromIntPtr(handle))!);
+    }
 
     private object ResolveByBook(Type service)
     {
@@ -184,21 +193,42 @@ public abstract partial class Resolver
         return instance;
     }
 
+    /// <summary>Makes what has no code yet, and sees to it that its code is found once there is some.</summary>
+    internal object ResolveStepByStep(Type service, Plan plan)
+    {
+        object instance = ResolveStepByStep(plan);
+        if (plan.Ready is not null || plan.Code is not null)
+        {
+            Learn(service, plan);
+        }
+
+        return instance;
+    }
+
+    /// <exception cref="ResolveException">Always, as nobody registers it.</exception>
+    internal object ResolveNobodys(Type service)
+    {
+        ThrowIfEnded();
+        return Book.Require(service, null);
+    }
+
+    internal object ResolveStepByStep(Plan plan)
+    {
+        ThrowIfEnded();
+        return plan.Ready ?? Construction.Run(plan, this);
+    }
+
     private object ResolveMarked(Type service, object? mark)
     {
         ThrowIfEnded();
         Plan plan = Book.Require(service, mark);
-        return plan.Ready ?? Construction.Run(plan, this);
+        return plan.Ready ?? plan.MakeAtOnce(this) ?? Construction.Run(plan, this);
     }
 
     /// <summary>Sees to it that the next one to ask finds it in the table.</summary>
     private void Learn(Type service, Plan plan)
     {
-        if (plan.Ready is not null)
-        {
-            Book.Refresh(service, plan);
-        }
-
+        Book.Refresh(service, plan);
         _state.Entries = Book.Entries;
     }
 
@@ -213,7 +243,7 @@ public abstract partial class Resolver
     {
         ThrowIfEnded();
         Plan? plan = Book.Find(type, mark);
-        service = plan is null ? null : plan.Ready ?? Construction.Run(plan, this);
+        service = plan is null ? null : plan.Ready ?? plan.MakeAtOnce(this) ?? Construction.Run(plan, this);
         return service is not null;
     }
 

@@ -15,7 +15,6 @@ namespace Junctivor;
 public abstract partial class Resolver : IAsyncDisposable, IDisposable
 {
     private ResolverState _state;
-    private long _word;
 
     private protected Resolver(ResolverState state) => _state = state;
 
@@ -23,12 +22,15 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     private protected Resolver() => _state = null!;
 
     /// <summary>Says at once what has been claimed, made and ended here: see <see cref="ScopeWord"/>.</summary>
-    internal ref long Word => ref _word;
+    internal long Word;
 
     internal ResolverState State => _state;
 
+    /// <summary>How many services have a slot here.</summary>
+    internal int Slots => _state.Slots;
+
     /// <summary>Whether nothing can be resolved from here any more.</summary>
-    internal bool IsEnded => _word < 0;
+    internal bool IsEnded => Word < 0;
 
     /// <summary>The plans; let go at the end, so that nothing keeps the types of a plug-in.</summary>
     internal PlanBook Book => Root.OwnBook;
@@ -59,7 +61,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <exception cref="ResolveException">A value was handed over that the wiring does not promise (JV107).</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public Scope StartScope(params ReadOnlySpan<Incoming> incoming) =>
-        incoming.IsEmpty && _word >= 0 && this is Container container && !Watch.WatchesScopes
+        incoming.IsEmpty && Word >= 0 && this is Container container && !container.WatchesScopes
             ? ScopeSizes.Start(container.StateOfScopes)
             : Start(null, Level.Scoped, incoming);
 
@@ -144,7 +146,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <exception cref="ObjectDisposedException">This has ended, or the container around it, or the one that it was branched from.</exception>
     internal void ThrowIfEnded()
     {
-        if (_word < 0 || Root._word < 0)
+        if (Word < 0 || Root.Word < 0)
         {
             throw EndedAround();
         }
@@ -162,7 +164,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
     private protected abstract ValueTask EndNowAsync();
 
-    private ObjectDisposedException EndedAround() => _word < 0 && this is Scope ? Ended() : Root.EndedSomewhere();
+    private ObjectDisposedException EndedAround() => Word < 0 && this is Scope ? Ended() : Root.EndedSomewhere();
 
     /// <summary>Takes on values that count as made first, and so end last.</summary>
     private protected void OwnValues(IEnumerable<object> values) =>
@@ -197,10 +199,10 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         ThrowIfEnded();
         ResolverState plain = Root.StateOfScopes;
         HandedOver values = Book.TakeValues(kind, incoming);
-        bool isWatched = Watch.WatchesScopes;
+        bool isWatched = Root.WatchesScopes;
         ResolverState state = this is Container && level is null && !isWatched && ReferenceEquals(values, HandedOver.Nothing)
             ? plain
-            : plain with { Outer = this, Level = kind, UsersLevel = level, Values = values, Slots = level is null ? plain.Slots : ResolverState.NoSlots };
+            : plain with { IsPlain = false, Outer = this, Level = kind, UsersLevel = level, Values = values, Slots = level is null ? plain.Slots : ResolverState.NoSlots };
         Scope scope = ScopeSizes.Start(state);
         if (values.OwnsAny)
         {

@@ -35,6 +35,9 @@ internal sealed record ResolverState
     /// <summary>Keeps the other instances, and knows what is being made; null as long as nobody needed it.</summary>
     public InstanceStore? Store { get; init; }
 
+    /// <summary>Whether it is of a scope of which nothing more is to be said, and so shared with others.</summary>
+    public bool IsPlain { get; init; }
+
     /// <summary>What was begun for those who watch; null where nobody does.</summary>
     public ScopeTrace? Trace { get; set; }
 }

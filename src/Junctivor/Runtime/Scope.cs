@@ -142,33 +142,47 @@ public abstract class Scope : Resolver
     private protected override void EndNow()
     {
         bool isFirst = BeginEnd(out long order);
+        if (order != 0 || !State.IsPlain)
+        {
+            End(order, isFirst);
+        }
+    }
+
+    private void End(long order, bool isFirst)
+    {
         List<Exception>? failures = null;
-        List<Owned>? left = null;
         for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
         {
             object? made = Await(ScopeWord.SlotAt(order, number));
-            if (made is IDisposable)
+            if (made is IDisposable ending)
             {
-                Ending.End(made, this, ref failures);
+                Ending.End(ending, this, ref failures);
             }
             else if (made is not null)
             {
-                (left ??= []).Add(Owned.New(made));
+                Store.TakeBack([Owned.New(made)]);
             }
         }
 
-        if (left is not null)
+        if (!State.IsPlain)
         {
-            Store.TakeBack(left.AsEnumerable().Reverse());
+            EndStore(isFirst, ref failures);
         }
 
+        if (failures is not null)
+        {
+            throw Ending.Failed(failures, Description);
+        }
+    }
+
+    private void EndStore(bool isFirst, ref List<Exception>? failures)
+    {
         if (State.Store is { } store)
         {
             Ending.End(store.End(), this, ref failures);
         }
 
         FinishEnd(isFirst);
-        Ending.ThrowIfAny(failures, Description);
     }
 
     private protected override ValueTask EndNowAsync()
@@ -183,12 +197,11 @@ public abstract class Scope : Resolver
             }
         }
 
-        if (State.Store is not null)
+        if (!State.IsPlain)
         {
             return EndRestAsync(default, null, 0, -1, isFirst, failures);
         }
 
-        FinishEnd(isFirst);
         return failures is null ? ValueTask.CompletedTask : ValueTask.FromException(Ending.Failed(failures, Description));
     }
 
@@ -221,7 +234,11 @@ public abstract class Scope : Resolver
     /// <returns>Whether this is the first call.</returns>
     private bool BeginEnd(out long order)
     {
-        State.Store?.TakeOver();
+        if (!State.IsPlain)
+        {
+            State.Store?.TakeOver();
+        }
+
         long word = Interlocked.Exchange(ref Word, ScopeWord.Ended | ScopeWord.Listed);
         order = ScopeWord.OrderOf(word);
         return word >= 0;
@@ -246,7 +263,7 @@ public abstract class Scope : Resolver
             }
 
             store = new InstanceStore(this);
-            if (TryChange(state, state with { Store = store }))
+            if (TryChange(state, state with { IsPlain = false, Store = store }))
             {
                 return store;
             }
@@ -270,15 +287,12 @@ public abstract class Scope : Resolver
     /// What is in a slot that was claimed to be filled in one go: another thread does so at this moment, which takes no longer than it takes
     /// to allocate. It could be null only where that thread ran out of memory.
     /// </summary>
-    internal object? Await(int slot)
-    {
-        object? made = Volatile.Read(ref SlotOf(slot));
-        if (made is null)
-        {
-            SpinWait.SpinUntil(() => (made = Volatile.Read(ref SlotOf(slot))) is not null, LongestFill);
-        }
+    internal object? Await(int slot) => Volatile.Read(ref SlotOf(slot)) ?? AwaitLong(slot);
 
-        return made;
+    private object? AwaitLong(int slot)
+    {
+        SpinWait.SpinUntil(() => Volatile.Read(ref SlotOf(slot)) is not null, LongestFill);
+        return Volatile.Read(ref SlotOf(slot));
     }
 
     private static long Without(long order, long claimed)

@@ -6,5 +6,5 @@ internal sealed class ScopeOf<TSlots>(ResolverState state) : Scope(state)
     where TSlots : struct
 {
     /// <summary>Right behind what all scopes have, whatever its size; so it is read as the slots of any other.</summary>
-    public TSlots Slots;
+    public TSlots Own;
 }

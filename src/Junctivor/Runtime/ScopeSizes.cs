@@ -29,7 +29,7 @@ internal static class ScopeSizes
 
     /// <summary>A slot of a scope that has as many.</summary>
     public static ref object? SlotOf(Scope scope, int slot) =>
-        ref Unsafe.Add(ref Unsafe.As<Of1, object?>(ref Unsafe.As<ScopeOf<Of1>>(scope).Slots), slot);
+        ref Unsafe.Add(ref Unsafe.As<Of1, object?>(ref Unsafe.As<ScopeOf<Of1>>(scope).Own), slot);
 
     [InlineArray(1)]
     internal struct Of1

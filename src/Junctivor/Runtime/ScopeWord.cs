@@ -24,7 +24,9 @@ internal static class ScopeWord
 
     private const int OrderAt = MostSlots;
     private const int OrderBits = 5;
-    private const int MostOrdered = 6;
+    /// <summary>How many there can be that are to be ended, before they are listed by the store.</summary>
+    public const int MostOrdered = 6;
+
     private const long OrderMask = (1L << (OrderBits * MostOrdered)) - 1;
 
     public static long Claimed(int slot) => 1L << slot;

@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Diagnostics.Metrics;
+using System.Runtime.CompilerServices;
 
 namespace Junctivor.Telemetry;
 
@@ -44,11 +45,19 @@ internal static class Instruments
         "junctivor.failures", "{failure}", "Constructors, factories and disposals that threw.");
 
     /// <summary>Whether anybody listens.</summary>
-    public static bool AreOn => MeasureConstructions || Failures.Enabled || ScopesOpen.Enabled || ScopesEntered.Enabled;
+    public static bool AreOn => MeasurePlainConstructions || Activities.HasListeners() || Failures.Enabled || ScopesOpen.Enabled || ScopesEntered.Enabled;
 
     /// <summary>Whether anybody wants to know of scopes.</summary>
-    public static bool MeasureScopes => ScopesEntered.Enabled || ScopesOpen.Enabled || Activities.HasListeners();
+    public static bool MeasureScopes
+    {
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        get => ScopesEntered.Enabled || ScopesOpen.Enabled || Activities.HasListeners();
+    }
 
-    /// <summary>Whether anybody wants to know of constructions that go well.</summary>
-    public static bool MeasureConstructions => Constructions.Enabled || ConstructionTime.Enabled || Activities.HasListeners();
+    /// <summary>Whether anybody wants to know of constructions that go well and cannot take long, so that there is no activity for them.</summary>
+    public static bool MeasurePlainConstructions
+    {
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        get => Constructions.Enabled || ConstructionTime.Enabled;
+    }
 }

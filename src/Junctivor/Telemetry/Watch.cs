@@ -18,12 +18,6 @@ internal sealed class Watch(TimeSpan slow, Action<bool> changed)
     /// <summary>Whether anybody wants to know.</summary>
     public bool IsOn => _observers.Length > 0 || Instruments.AreOn;
 
-    /// <summary>Whether anybody wants to know of scopes.</summary>
-    public bool WatchesScopes => _observers.Length > 0 || Instruments.MeasureScopes;
-
-    /// <summary>Whether anybody wants to know of constructions that go well.</summary>
-    public bool WatchesConstructions => _observers.Length > 0 || Instruments.MeasureConstructions;
-
     /// <summary>Adds somebody who is told from now on, until what comes back is disposed of.</summary>
     public IDisposable Add(Action<LifeEvent> observer)
     {

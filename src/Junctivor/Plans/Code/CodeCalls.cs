@@ -1,11 +1,17 @@
 using System.Reflection;
+using System.Runtime.CompilerServices;
 using Junctivor.Runtime;
+using Junctivor.Telemetry;
 
 namespace Junctivor.Plans;
 
 /// <summary>What the code that is made of plans calls.</summary>
 internal static class CodeCalls
 {
+    public const BindingFlags Hidden = BindingFlags.Instance | BindingFlags.NonPublic;
+
+    public static readonly MethodInfo Measuring = typeof(Instruments).GetProperty(nameof(Instruments.MeasurePlainConstructions))!.GetMethod!;
+
     public static readonly MethodInfo Fetching = Of(nameof(Fetch));
 
     public static readonly MethodInfo Asking = Of(nameof(Ask));
@@ -13,6 +19,13 @@ internal static class CodeCalls
     public static readonly MethodInfo Filling = Of(nameof(Fill));
 
     public static readonly MethodInfo Owning = Of(nameof(Own));
+
+    public static readonly FieldInfo WordField = typeof(Resolver).GetField(nameof(Resolver.Word), Hidden)!;
+
+    public static readonly MethodInfo Exchanging = typeof(Interlocked).GetMethod(
+        nameof(Interlocked.CompareExchange), [typeof(long).MakeByRefType(), typeof(long), typeof(long)])!;
+
+    public static readonly MethodInfo Making = Of(nameof(MakeStepByStep));
 
     public static readonly MethodInfo Claiming = Of(nameof(TryClaim));
 
@@ -38,14 +51,19 @@ internal static class CodeCalls
         Owned[] owned = [Owned.New(instance)];
         if (!home.Store.Own(owned))
         {
-            Ending.End(owned, home);
+            Ending.End(owned.Where(made => !made.EndsOnlyAsynchronously), home);
+            home.Store.TakeBack(owned.Where(made => made.EndsOnlyAsynchronously));
             throw home.Ended();
         }
 
         return instance;
     }
 
-    public static bool TryClaim(Resolver home, long slots, long order) => ((Scope)home).TryClaim(slots, order);
+    /// <summary>Makes what cannot be made in one go now.</summary>
+    public static object MakeStepByStep(Resolver home, Plan plan) => Construction.Run(plan, home);
+
+    /// <summary>Claims slots of a scope: what uses slots is only called for one.</summary>
+    public static bool TryClaim(Resolver home, long slots, long order) => Unsafe.As<Scope>(home).TryClaim(slots, order);
 
     private static MethodInfo Of(string name) => typeof(CodeCalls).GetMethod(name)!;
 }

@@ -48,8 +48,7 @@ internal sealed class CodeCompiler(Plan root)
     {
         if (plan.Code is null)
         {
-            CodeWriter writer = new(plan, _parts);
-            plan.SetCode(writer.Write(), writer.Slots);
+            plan.Code = new CodeWriter(plan, _parts).Write();
         }
     }
 }

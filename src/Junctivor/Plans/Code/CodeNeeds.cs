@@ -1,3 +1,5 @@
+using Junctivor.Runtime;
+
 namespace Junctivor.Plans;
 
 /// <summary>What the method that makes one plan takes from around it.</summary>
@@ -14,7 +16,7 @@ internal sealed class CodeNeeds
         _parts = parts;
         Visit(root, isTop: true, Fetched, Take);
         Taken.ForEach(MakeReady);
-        CanMake = !_owns && !_calls && Scoped.TrueForAll(parts.CanMake);
+        CanMake = !_owns && !_calls && Scoped.TrueForAll(parts.CanMake) && Scoped.Count(scoped => scoped.IsOwned) <= ScopeWord.MostOrdered;
     }
 
     /// <summary>Whether it can make all scoped services itself that are not there.</summary>

@@ -34,7 +34,7 @@ internal sealed class CodeParts
             _parts.TryAdd(plan, Weigh(plan));
         }
 
-        return _parts[root].IsPossible && CodeForms.Of(root) == CodeForm.Constructed;
+        return _parts[root].CanMake;
     }
 
     public bool IsCut(Plan plan) => _isCut.Contains(plan);

@@ -13,8 +13,16 @@ namespace Junctivor.Plans;
 [RequiresDynamicCode("It writes a method at run time.")]
 internal sealed class CodeWriter
 {
-    private static readonly FieldInfo SlotsField = typeof(ScopeOf<ScopeSizes.Of1>).GetField(nameof(ScopeOf<ScopeSizes.Of1>.Slots))!;
-    private static readonly Type[] Parameters = [typeof(object[]), typeof(Resolver)];
+    private static readonly FieldInfo SlotsField = typeof(ScopeOf<ScopeSizes.Of1>).GetField(nameof(ScopeOf<ScopeSizes.Of1>.Own))!;
+    private static readonly FieldInfo OthersField = typeof(Held).GetField(nameof(Held.Others))!;
+
+    private static readonly FieldInfo[] HeldFields =
+    [
+        FieldOf(nameof(Held.Field0)), FieldOf(nameof(Held.Field1)), FieldOf(nameof(Held.Field2)), FieldOf(nameof(Held.Field3)),
+        FieldOf(nameof(Held.Field4)), FieldOf(nameof(Held.Field5)), FieldOf(nameof(Held.Field6)), FieldOf(nameof(Held.Field7)),
+    ];
+
+    private static readonly Type[] Parameters = [typeof(Held), typeof(Resolver), typeof(bool)];
 
     private readonly Plan _root;
     private readonly CodeParts _parts;
@@ -35,12 +43,10 @@ internal sealed class CodeWriter
         _giveUp = _code.DefineLabel();
     }
 
-    /// <summary>How many slots of a scope the code uses.</summary>
-    public int Slots { get; private set; } = ResolverState.NoSlots;
-
-    public Func<Resolver, object?> Write()
+    public PlanCode Write()
     {
         CodeNeeds needs = new(_root, _parts);
+        GiveUpUnless(needs.Scoped.Select(plan => plan.Slot + 1).DefaultIfEmpty(ResolverState.NoSlots).Max());
         Fetch(needs.Fetched);
         if (needs.Scoped.Count > 0)
         {
@@ -49,10 +55,38 @@ internal sealed class CodeWriter
 
         Put(_root, typeof(object));
         _code.Emit(OpCodes.Ret);
+        GiveUp();
+        return _method.CreateDelegate<PlanCode>(new Held(_held));
+    }
+
+    /// <summary>Gives up where the scope has too few slots, or somebody counts what is constructed.</summary>
+    private void GiveUpUnless(int slots)
+    {
+        if (slots > ResolverState.NoSlots)
+        {
+            _code.Emit(OpCodes.Ldarg_1);
+            _code.Emit(OpCodes.Call, typeof(Resolver).GetProperty(nameof(Resolver.Slots), CodeCalls.Hidden)!.GetMethod!);
+            _code.Emit(OpCodes.Ldc_I4, slots);
+            _code.Emit(OpCodes.Blt, _giveUp);
+        }
+
+        _code.Emit(OpCodes.Call, CodeCalls.Measuring);
+        _code.Emit(OpCodes.Brtrue, _giveUp);
+    }
+
+    private void GiveUp()
+    {
+        Label isAlone = _code.DefineLabel();
         _code.MarkLabel(_giveUp);
+        _code.Emit(OpCodes.Ldarg_2);
+        _code.Emit(OpCodes.Brtrue, isAlone);
         _code.Emit(OpCodes.Ldnull);
         _code.Emit(OpCodes.Ret);
-        return _method.CreateDelegate<Func<Resolver, object?>>(_held.ToArray());
+        _code.MarkLabel(isAlone);
+        _code.Emit(OpCodes.Ldarg_1);
+        Hold(_root);
+        _code.Emit(OpCodes.Call, CodeCalls.Making);
+        _code.Emit(OpCodes.Ret);
     }
 
     /// <summary>Puts what may be there into variables, or gives up.</summary>
@@ -77,7 +111,6 @@ internal sealed class CodeWriter
         Label isMissing = _code.DefineLabel();
         foreach (Plan plan in needs.Scoped)
         {
-            Slots = Math.Max(Slots, plan.Slot + 1);
             _locals[plan] = _code.DeclareLocal(typeof(object));
         }
 
@@ -103,6 +136,7 @@ internal sealed class CodeWriter
         }
     }
 
+    /// <summary>Claims all slots in one step: the first in a scope at once, later ones beside those that are claimed already.</summary>
     private void Claim(CodeNeeds needs)
     {
         long slots = 0;
@@ -113,11 +147,19 @@ internal sealed class CodeWriter
             order = plan.IsOwned ? ScopeWord.Append(order, plan.Slot) : order;
         }
 
+        Label isClaimed = _code.DefineLabel();
+        _code.Emit(OpCodes.Ldarg_1);
+        _code.Emit(OpCodes.Ldflda, CodeCalls.WordField);
+        _code.Emit(OpCodes.Ldc_I8, ScopeWord.With(0, slots, order));
+        _code.Emit(OpCodes.Ldc_I8, 0L);
+        _code.Emit(OpCodes.Call, CodeCalls.Exchanging);
+        _code.Emit(OpCodes.Brfalse, isClaimed);
         _code.Emit(OpCodes.Ldarg_1);
         _code.Emit(OpCodes.Ldc_I8, slots);
         _code.Emit(OpCodes.Ldc_I8, order);
         _code.Emit(OpCodes.Call, CodeCalls.Claiming);
         _code.Emit(OpCodes.Brfalse, _giveUp);
+        _code.MarkLabel(isClaimed);
     }
 
     private void MakeIfMissing(Plan plan)
@@ -204,10 +246,10 @@ internal sealed class CodeWriter
     /// <summary>Calls the method of a part that has one of its own.</summary>
     private void Call(Plan plan)
     {
-        Slots = Math.Max(Slots, plan.CodeSlots);
         Hold(plan.Code!);
         _code.Emit(OpCodes.Ldarg_1);
-        _code.Emit(OpCodes.Callvirt, typeof(Func<Resolver, object?>).GetMethod("Invoke")!);
+        _code.Emit(OpCodes.Ldc_I4_0);
+        _code.Emit(OpCodes.Callvirt, typeof(PlanCode).GetMethod("Invoke")!);
         _code.Emit(OpCodes.Dup);
         Label isThere = _code.DefineLabel();
         _code.Emit(OpCodes.Brtrue, isThere);
@@ -318,6 +360,8 @@ internal sealed class CodeWriter
         }
     }
 
+    private static FieldInfo FieldOf(string name) => typeof(Held).GetField(name)!;
+
     /// <summary>Puts an object on the stack that the code holds.</summary>
     private void Hold(object held)
     {
@@ -328,7 +372,14 @@ internal sealed class CodeWriter
         }
 
         _code.Emit(OpCodes.Ldarg_0);
-        _code.Emit(OpCodes.Ldc_I4, place);
+        if (place < Held.Fields)
+        {
+            _code.Emit(OpCodes.Ldfld, HeldFields[place]);
+            return;
+        }
+
+        _code.Emit(OpCodes.Ldfld, OthersField);
+        _code.Emit(OpCodes.Ldc_I4, place - Held.Fields);
         _code.Emit(OpCodes.Ldelem_Ref);
     }
 }
