@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Numerics;
+using System.Runtime.CompilerServices;
 using Junctivor.Graph;
 using Junctivor.Runtime;
 using Junctivor.Telemetry;
@@ -148,19 +149,34 @@ public abstract class Scope : Resolver
         }
     }
 
+    [MethodImpl(MethodImplOptions.NoInlining)]
     private void End(long order, bool isFirst)
     {
         List<Exception>? failures = null;
+        bool isObserved = Root.IsObserved;
         for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
         {
             object? made = Await(ScopeWord.SlotAt(order, number));
-            if (made is IDisposable ending)
+            if (made is not IDisposable ending)
             {
-                Ending.End(ending, this, ref failures);
+                Leave(made);
+                continue;
             }
-            else if (made is not null)
+
+            try
             {
-                Store.TakeBack([Owned.New(made)]);
+                ending.Dispose();
+                if (isObserved)
+                {
+                    Watch.Disposed(ending, this, null);
+                }
+            }
+#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
+            catch (Exception failure)
+#pragma warning restore CA1031
+            {
+                (failures ??= []).Add(failure);
+                Watch.Disposed(ending, this, failure);
             }
         }
 
@@ -172,6 +188,15 @@ public abstract class Scope : Resolver
         if (failures is not null)
         {
             throw Ending.Failed(failures, Description);
+        }
+    }
+
+    /// <summary>Leaves to the store what can end only asynchronously.</summary>
+    private void Leave(object? made)
+    {
+        if (made is not null)
+        {
+            Store.TakeBack([Owned.New(made)]);
         }
     }
 
