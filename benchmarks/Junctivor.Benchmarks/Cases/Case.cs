@@ -22,6 +22,17 @@ public abstract class Case
     /// <summary>How many bytes more than by hand are wanted, at the most.</summary>
     public virtual int MoreBytes => 0;
 
+    /// <summary>How many times the bytes by hand are wanted beside <see cref="MoreBytes"/>, at the most.</summary>
+    public virtual int BytesByHand => 1;
+
+    /// <summary>Whether it counts how it goes the first time: with something new for each call.</summary>
+    public virtual bool IsCold => false;
+
+    /// <summary>Comes before the first call, and where <see cref="IsCold"/> before each; it is not measured.</summary>
+    public virtual void Prepare()
+    {
+    }
+
     public abstract object? ByHand();
 
     public abstract object? Wired();

@@ -12,6 +12,9 @@ public class FullBenchmarks
     [ParamsSource(nameof(Cases))]
     public Case Case { get; set; } = null!;
 
+    [GlobalSetup]
+    public void Prepare() => Case.Prepare();
+
     [Benchmark(Baseline = true)]
     public object? ByHand() => Case.ByHand();
 

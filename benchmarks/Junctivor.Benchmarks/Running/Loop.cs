@@ -7,6 +7,7 @@ internal static class Loop
 {
     public static void Run(Case one)
     {
+        one.Prepare();
         Console.Error.WriteLine($"{one.Name}, process {Environment.ProcessId}: Ctrl+C ends it.");
         while (true)
         {

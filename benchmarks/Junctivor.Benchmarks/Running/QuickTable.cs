@@ -28,7 +28,7 @@ internal static class QuickTable
         foreach (Measured each in measured)
         {
             table.AddRow(
-                each.Case.Name, each.Case.Against, Text($"{each.Ratio:0.00} ×"), Text($"{each.Case.Limit:0.00} ×"), Text($"{each.MoreBytes:0}"), Text($"{each.Case.MoreBytes}"), each.IsReached ? "yes" : "no");
+                each.Case.Name, each.Case.Against, Text($"{each.Ratio:0.00} ×"), Text($"{each.Case.Limit:0.00} ×"), Text($"{each.MoreBytes:0}"), each.Case.MoreBytes == int.MaxValue ? "any" : Text($"{each.Case.MoreBytes}"), each.IsReached ? "yes" : "no");
         }
 
         AnsiConsole.Write(table);

@@ -11,6 +11,7 @@ internal static class Smoke
         int wrong = 0;
         foreach (Case one in cases)
         {
+            one.Prepare();
             for (int time = 0; time < 3; time++)
             {
                 (Type? byHand, Type? wired) = (one.ByHand()?.GetType(), one.Wired()?.GetType());
