@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using Junctivor.Graph;
+using Junctivor.Runtime;
 
 namespace Junctivor.Plans;
 
@@ -66,11 +67,13 @@ internal sealed class Plan(Recipe recipe)
     /// <summary>Whether there is more to do than to ask the recipe.</summary>
     public bool NeedsFrame => IsMaking || Arguments.Length > 0;
 
-    /// <summary>Makes it by <see cref="Code"/>, where there is some for this container or scope.</summary>
+    /// <summary>Makes it by <see cref="Code"/>, where there is some.</summary>
+    /// <param name="asked">The container or scope that is asked.</param>
+    /// <param name="around">What it is made for step by step; null where it is what was asked for.</param>
     /// <returns>The instance; null where it must be made step by step.</returns>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public object? MakeAtOnce(Resolver asked) =>
-        _code is { } code && !asked.Root.IsObserved ? code(asked, false) : null;
+    public object? MakeAtOnce(Resolver asked, Construction? around = null) =>
+        _code is { } code && !asked.Root.IsObserved ? code(asked, around) : null;
 
     /// <summary>Counts a making step by step.</summary>
     /// <returns>How often it was done.</returns>

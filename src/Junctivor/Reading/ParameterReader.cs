@@ -18,7 +18,7 @@ internal sealed class ParameterReader(TypeCatalog types)
 
     public Parameter Read(ParameterInfo info)
     {
-        Type type = info.ParameterType;
+        Type type = TypeOf(info);
         IList<CustomAttributeData> attributes = info.GetCustomAttributesData();
         bool isNullable = !type.IsValueType && !type.IsByRef && _annotations.IsNullable(info, attributes);
         Parameter parameter = new(info.Name ?? $"parameter {info.Position + 1}", Wanted(type))
@@ -29,7 +29,7 @@ internal sealed class ParameterReader(TypeCatalog types)
         };
         if (info.HasDefaultValue)
         {
-            _constants.Add(parameter, DefaultValue(info));
+            _constants.Add(parameter, DefaultValue(info, type));
         }
 
         return parameter;
@@ -54,6 +54,10 @@ internal sealed class ParameterReader(TypeCatalog types)
         return passed;
     }
 
+    /// <summary>What is passed by reference only to be read, with <c>in</c> or <c>ref readonly</c>, is handed over as any other value.</summary>
+    private static Type TypeOf(ParameterInfo info) =>
+        info.ParameterType is { IsByRef: true } reference && info.IsIn && !info.IsOut ? reference.GetElementType()! : info.ParameterType;
+
     private TypeRef Wanted(Type type) => types[Nullable.GetUnderlyingType(type) ?? type];
 
     private Mark? MarkOf(ICustomAttributeProvider place)
@@ -76,14 +80,14 @@ internal sealed class ParameterReader(TypeCatalog types)
     }
 
     /// <summary>Reflection gives null for the default of a structure, and the number for that of an enumeration.</summary>
-    [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "A structure needs no constructor for its default.")]
-    private static object? DefaultValue(ParameterInfo info)
+    [UnconditionalSuppressMessage("Trimming", "IL2067", Justification = "A structure needs no constructor for its default.")]
+    private static object? DefaultValue(ParameterInfo info, Type declared)
     {
-        Type type = Nullable.GetUnderlyingType(info.ParameterType) ?? info.ParameterType;
+        Type type = Nullable.GetUnderlyingType(declared) ?? declared;
         object? value = info.DefaultValue;
         return value switch
         {
-            null when info.ParameterType.IsValueType && type == info.ParameterType => RuntimeHelpers.GetUninitializedObject(type),
+            null when declared.IsValueType && type == declared => RuntimeHelpers.GetUninitializedObject(type),
             not null when type.IsEnum => Enum.ToObject(type, value),
             _ => value,
         };

@@ -23,6 +23,7 @@ internal static class AsyncConstruction
 
         object?[] arguments = (object?[])Construction.Run(plan.Gathering!, home, null, [cancellation]);
         object instance = await CallAsync(book, node, home, arguments).ConfigureAwait(false);
+        home.Store.TakeOver();
         Owned[] owned = plan.IsOwned && Owned.Of(instance) is { } made ? [made] : [];
         if (!home.Store.Keep(plan, instance, owned, null))
         {

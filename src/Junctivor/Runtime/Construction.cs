@@ -77,6 +77,17 @@ internal sealed class Construction
         }
     }
 
+    /// <summary>Stands for one that owns nothing: for the parts of something that is made in one go.</summary>
+    public static readonly Construction None = new();
+
+    /// <summary>Takes on something to end, until it is known who owns it.</summary>
+    public void Own(Resolver home, object instance)
+    {
+        // What the scope made in one go was made before this, and so is to be listed before it.
+        home.Store.TakeOver();
+        _made.Add(Owned.New(instance));
+    }
+
     private void Begin(Resolver asked, Type? consumer, object[] given)
     {
         _asked = asked;
@@ -154,7 +165,7 @@ internal sealed class Construction
             return TakeShared(plan, parameter, home);
         }
 
-        if (_watch is null && plan.MakeAtOnce(asked) is { } made)
+        if (_watch is null && plan.MakeAtOnce(asked, this) is { } made)
         {
             return made;
         }
@@ -212,7 +223,7 @@ internal sealed class Construction
 
     private object? TakeShared(Plan plan, string? parameter, Resolver home)
     {
-        if ((home.Find(plan.Slot) ?? (_watch is null ? plan.MakeAtOnce(home) : null)) is { } ready)
+        if ((home.Find(plan.Slot) ?? (_watch is null ? plan.MakeAtOnce(home, this) : null)) is { } ready)
         {
             return ready;
         }
@@ -256,9 +267,9 @@ internal sealed class Construction
     private object Finish(Frame frame)
     {
         object instance = Make(frame);
-        if (frame.Plan.IsOwned && Owned.Of(instance) is { } owned)
+        if (frame.Plan.IsOwned && instance is IDisposable or IAsyncDisposable)
         {
-            _made.Add(owned);
+            Own(frame.Home, instance);
         }
 
         if (frame.Claim is not null)

@@ -154,6 +154,11 @@ internal sealed class InstanceStore(Scope? scope)
     /// <summary>Lists what the scope has made in one go, before anything else is listed.</summary>
     public void TakeOver()
     {
+        if (Volatile.Read(ref _hasTakenOver))
+        {
+            return;
+        }
+
         bool isHeld = false;
         try
         {
@@ -206,8 +211,8 @@ internal sealed class InstanceStore(Scope? scope)
         _gate.Enter(ref isHeld);
         if (!_hasTakenOver)
         {
-            _hasTakenOver = true;
             Add([.. scope!.HandToStore().Select(Owned.New)]);
+            Volatile.Write(ref _hasTakenOver, true);
         }
     }
 

@@ -171,7 +171,7 @@ public abstract partial class Resolver
     private object ResolveUnmarked(nint handle)
     {
         ref TypeTable.Entry entry = ref TypeTable.First(_state.Entries, handle);
-        return entry.Handle == handle && Word >= 0 ? entry.Instance ?? entry.Code(this, true)! : ResolveFurther(handle);
+        return entry.Handle == handle && Word >= 0 ? entry.Instance ?? entry.Code(this, null)! : ResolveFurther(handle);
     }
 
     /// <summary>The same for a type whose place in the table is another one's; and asks the book for what does not stand there.</summary>
@@ -180,7 +180,7 @@ public abstract partial class Resolver
     {
         ref TypeTable.Entry entry = ref TypeTable.Find(_state.Entries, handle);
         return entry.Handle != 0 && Word >= 0
-            ? entry.Instance ?? entry.Code(this, true)!
+            ? entry.Instance ?? entry.Code(this, null)!
             : ResolveByBook(Type.GetTypeFromHandle(RuntimeTypeHandle.FromIntPtr(handle))!);
     }
 

@@ -55,8 +55,12 @@ public sealed class Journal
 {
     private readonly List<Type> _made = [];
     private readonly List<int> _ended = [];
+    private readonly List<Type> _endedIds = [];
 
     public IReadOnlyList<int> Ended => _ended;
+
+    /// <summary>What ended that nobody saw being made.</summary>
+    public IEnumerable<string> EndedIds => _endedIds.Select(id => id.Name);
 
     public int Count => _made.Count;
 
@@ -69,6 +73,8 @@ public sealed class Journal
     }
 
     public void End(int number) => _ended.Add(number);
+
+    public void End(Type id) => _endedIds.Add(id);
 }
 
 public sealed class I0;

@@ -15,10 +15,11 @@ internal sealed record RandomNode(Type Id, Life Life, bool IsDecorated, IReadOnl
         ? Life
         : Needs.Where(need => need.Form != FreshScope).Select(need => need.Node.Reach).DefaultIfEmpty(Life.Singleton).Max();
 
-    public Registration ToRegistration(ScopeLevel shift) => Of(Life, shift, Class([.. Needs.Select(need => TypeOf(need.Node, need.Form))]));
+    public Registration ToRegistration(ScopeLevel shift, bool isPlain) => Of(
+        Life, shift, Class(isPlain ? PlainParts.Definition : typeof(Made<,,,>), [.. Needs.Select(need => TypeOf(need.Node, need.Form))]));
 
     public Registration WithFurtherNeed(ScopeLevel shift, Type need) =>
-        Of(Life, shift, Class([.. Needs.Take(2).Select(each => TypeOf(each.Node, each.Form)), need]));
+        Of(Life, shift, Class(typeof(Made<,,,>), [.. Needs.Take(2).Select(each => TypeOf(each.Node, each.Form)), need]));
 
     public Registration Of(Life life, ScopeLevel shift, Type made) => life switch
     {
@@ -28,7 +29,7 @@ internal sealed record RandomNode(Type Id, Life Life, bool IsDecorated, IReadOnl
         _ => Transient.Of(Service, made),
     };
 
-    private Type Class(IReadOnlyList<Type> needs) => typeof(Made<,,,>).MakeGenericType(
+    private Type Class(Type definition, IReadOnlyList<Type> needs) => definition.MakeGenericType(
         [Id, .. needs.Concat(Enumerable.Repeat(typeof(Nothing), 3)).Take(3)]);
 
     private static Type TypeOf(RandomNode node, int form) => form switch

@@ -27,12 +27,18 @@ internal sealed class RandomWiring
 
     public IReadOnlyList<RandomNode> Nodes => _nodes;
 
-    public Wiring ToWiring(Journal journal) =>
+    public Wiring ToWiring(Journal journal) => ToWiring(journal, _ => false);
+
+    /// <param name="journal">Told what is made and ended.</param>
+    /// <param name="isPlain">Of which nodes nobody sees that they are made.</param>
+    public Wiring ToWiring(Journal journal, Func<int, bool> isPlain) =>
     [
         Singleton.Value(journal),
+        Singleton.Value(7L),
         Singleton.Of<Nothing>(),
-        .. _nodes.Select(node => node.ToRegistration(Shift)),
-        .. _nodes.Where(node => node.IsDecorated).Select(node => Decorator.Of(node.Service, typeof(Wrapped<>).MakeGenericType(node.Id))),
+        .. _nodes.Select((node, number) => node.ToRegistration(Shift, isPlain(number))),
+        .. _nodes.Select((node, number) => (node, number)).Where(each => each.node.IsDecorated).Select(each => Decorator.Of(
+            each.node.Service, (isPlain(each.number) ? PlainParts.DecoratorDefinition : typeof(Wrapped<>)).MakeGenericType(each.node.Id))),
         .. _nodes.Select(node => Alias.Of(node.Alias, node.Service)),
     ];
 

@@ -25,6 +25,8 @@ internal static class CodeCalls
     public static readonly MethodInfo Exchanging = typeof(Interlocked).GetMethod(
         nameof(Interlocked.CompareExchange), [typeof(long).MakeByRefType(), typeof(long), typeof(long)])!;
 
+    public static readonly MethodInfo Nesting = Of(nameof(AroundPart));
+
     public static readonly MethodInfo Making = Of(nameof(MakeStepByStep));
 
     public static readonly MethodInfo Claiming = Of(nameof(TryClaim));
@@ -46,10 +48,18 @@ internal static class CodeCalls
 
     /// <summary>Takes on something to end that is not shared.</summary>
     /// <exception cref="ObjectDisposedException">The container or scope has ended meanwhile; the instance has ended too.</exception>
-    public static object Own(Resolver home, object instance)
+    public static object Own(Resolver home, Construction? around, object instance)
     {
+        if (around is not null)
+        {
+            around.Own(home, instance);
+            return instance;
+        }
+
+        InstanceStore store = home.Store;
+        store.TakeOver();
         Owned[] owned = [Owned.New(instance)];
-        if (!home.Store.Own(owned))
+        if (!store.Own(owned))
         {
             Ending.End(owned.Where(made => !made.EndsOnlyAsynchronously), home);
             home.Store.TakeBack(owned.Where(made => made.EndsOnlyAsynchronously));
@@ -58,6 +68,9 @@ internal static class CodeCalls
 
         return instance;
     }
+
+    /// <summary>What a part is made for.</summary>
+    public static Construction AroundPart(Construction? around) => around ?? Construction.None;
 
     /// <summary>Makes what cannot be made in one go now.</summary>
     public static object MakeStepByStep(Resolver home, Plan plan) => Construction.Run(plan, home);

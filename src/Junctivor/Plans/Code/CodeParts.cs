@@ -68,7 +68,7 @@ internal sealed class CodeParts
             CodeForm.Impossible => Part.Impossible,
             CodeForm.Ready => ReadyOf(plan) is null ? Part.Impossible : Part.Leaf,
             CodeForm.Constructed or CodeForm.List or CodeForm.Dictionary => canMake ? Cut(plan) : Part.Impossible,
-            CodeForm.Scoped => canMake && SizeOf(plan) <= LargestAnyway ? new Part(true, SizeOf(plan), true) : Part.Leaf,
+            CodeForm.Scoped => canMake && SizeOf(plan) <= LargestAnyway ? new Part(true, SizeOf(plan), true, Inside(plan).Any(inner => _parts[inner].Owns), Inside(plan).Any(inner => _parts[inner].HasCuts)) : Part.Leaf,
             _ => Part.Leaf,
         };
     }
@@ -84,7 +84,7 @@ internal sealed class CodeParts
             if (CodeForms.Of(inner) == CodeForm.Constructed && inner.Arguments.Length > 0)
             {
                 size -= Inside(plan).Count(other => other == inner) * (_parts[inner].Size - 1);
-                _parts[inner] = new Part(true, 1, true);
+                _parts[inner] = _parts[inner] with { Size = 1 };
                 if (_isCut.Add(inner))
                 {
                     Cuts.Add(inner);
@@ -92,10 +92,17 @@ internal sealed class CodeParts
             }
         }
 
-        return size > LargestAnyway ? Part.Impossible : new Part(true, size, true);
+        bool owns = plan.IsOwned || Inside(plan).Any(inner => _parts[inner].Owns);
+        bool isCut = Inside(plan).Any(inner => _isCut.Contains(inner) || _parts[inner].HasCuts);
+        return size > LargestAnyway || (owns && isCut) ? Part.Impossible : new Part(true, size, true, owns, isCut);
     }
 
-    private readonly record struct Part(bool IsPossible, int Size, bool CanMake)
+    /// <param name="IsPossible">Whether code can come to it.</param>
+    /// <param name="Size">How many constructors and the like one method calls for it.</param>
+    /// <param name="CanMake">Whether code can make it.</param>
+    /// <param name="Owns">Whether something in it is to be ended that is not shared.</param>
+    /// <param name="HasCuts">Whether parts of it have methods of their own, which may give up when others have been called.</param>
+    private readonly record struct Part(bool IsPossible, int Size, bool CanMake, bool Owns = false, bool HasCuts = false)
     {
         public static readonly Part Impossible = new(false, 0, false);
         public static readonly Part Leaf = new(true, 1, false);

@@ -22,7 +22,7 @@ internal sealed class CodeWriter
         FieldOf(nameof(Held.Field4)), FieldOf(nameof(Held.Field5)), FieldOf(nameof(Held.Field6)), FieldOf(nameof(Held.Field7)),
     ];
 
-    private static readonly Type[] Parameters = [typeof(Held), typeof(Resolver), typeof(bool)];
+    private static readonly Type[] Parameters = [typeof(Held), typeof(Resolver), typeof(Construction)];
 
     private readonly Plan _root;
     private readonly CodeParts _parts;
@@ -76,16 +76,16 @@ internal sealed class CodeWriter
 
     private void GiveUp()
     {
-        Label isAlone = _code.DefineLabel();
+        Label isPart = _code.DefineLabel();
         _code.MarkLabel(_giveUp);
         _code.Emit(OpCodes.Ldarg_2);
-        _code.Emit(OpCodes.Brtrue, isAlone);
-        _code.Emit(OpCodes.Ldnull);
-        _code.Emit(OpCodes.Ret);
-        _code.MarkLabel(isAlone);
+        _code.Emit(OpCodes.Brtrue, isPart);
         _code.Emit(OpCodes.Ldarg_1);
         Hold(_root);
         _code.Emit(OpCodes.Call, CodeCalls.Making);
+        _code.Emit(OpCodes.Ret);
+        _code.MarkLabel(isPart);
+        _code.Emit(OpCodes.Ldnull);
         _code.Emit(OpCodes.Ret);
     }
 
@@ -248,7 +248,8 @@ internal sealed class CodeWriter
     {
         Hold(plan.Code!);
         _code.Emit(OpCodes.Ldarg_1);
-        _code.Emit(OpCodes.Ldc_I4_0);
+        _code.Emit(OpCodes.Ldarg_2);
+        _code.Emit(OpCodes.Call, CodeCalls.Nesting);
         _code.Emit(OpCodes.Callvirt, typeof(PlanCode).GetMethod("Invoke")!);
         _code.Emit(OpCodes.Dup);
         Label isThere = _code.DefineLabel();
@@ -311,6 +312,7 @@ internal sealed class CodeWriter
         LocalBuilder made = _code.DeclareLocal(typeof(object));
         _code.Emit(OpCodes.Stloc, made);
         _code.Emit(OpCodes.Ldarg_1);
+        _code.Emit(OpCodes.Ldarg_2);
         _code.Emit(OpCodes.Ldloc, made);
         _code.Emit(OpCodes.Call, CodeCalls.Owning);
     }

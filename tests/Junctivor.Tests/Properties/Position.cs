@@ -1,0 +1,3 @@
+namespace Junctivor.Tests.Properties;
+
+internal readonly record struct Position(int Latitude, int Longitude);

@@ -1,0 +1,7 @@
+namespace Junctivor.Tests.Properties;
+
+internal enum Weather
+{
+    Calm,
+    Storm,
+}
