@@ -38,7 +38,7 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
         }
 
         Supply supply = SupplyFor(parameter.Service, consumer.Kind == NodeKind.Alias ? null : consumer.Made);
-        return parameter.IsOptional && supply.All().OfType<Supply.Missing>().FirstOrDefault() is { } missing
+        return supply is not Supply.Single && parameter.IsOptional && supply.All().OfType<Supply.Missing>().FirstOrDefault() is { } missing
             ? new Supply.Nothing(missing.Service)
             : supply;
     }

@@ -49,15 +49,20 @@ internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
     /// <summary>Puts around a node what decorates it, under one service; the last written is outermost.</summary>
     public Node Front(Node node, ServiceId service)
     {
+        if (arrangement.Decorators.Count == 0)
+        {
+            return node;
+        }
+
         if (_fronts.TryGetValue((node, service), out Node? known))
         {
             return known;
         }
 
         Node front = node;
-        foreach (Node decorator in arrangement.Decorators.Where(decorator => decorator.Mark is null || decorator.Mark == service.Mark))
+        foreach (Node decorator in arrangement.Decorators)
         {
-            if (Fitting(decorator, service.Type) is { } fitting)
+            if ((decorator.Mark is null || decorator.Mark == service.Mark) && Fitting(decorator, service.Type) is { } fitting)
             {
                 _appliedDecorators.Add(decorator);
                 front = fitting.Following() with { Level = LevelOf(node), Services = [service.Type], Mark = service.Mark, Inner = front };

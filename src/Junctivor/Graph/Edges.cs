@@ -4,7 +4,23 @@ namespace Junctivor.Graph;
 internal static class Edges
 {
     /// <summary>What is reached in a scope of its own is no edge: it neither closes a ring nor is held.</summary>
-    public static IEnumerable<Edge> Of(Need need) => Of(need, need.Supply, null);
+    public static IReadOnlyList<Edge> OfAll(Need[] needs)
+    {
+        List<Edge> edges = new(needs.Length);
+        foreach (Need need in needs)
+        {
+            if (need.Supply is Supply.Single single)
+            {
+                edges.Add(new Edge(need, single.Node, null));
+            }
+            else
+            {
+                edges.AddRange(Of(need, need.Supply, null));
+            }
+        }
+
+        return edges;
+    }
 
     private static IEnumerable<Edge> Of(Need need, Supply supply, DeferredForm? by) => supply switch
     {

@@ -58,7 +58,9 @@ internal sealed record Node
 
     /// <summary>What must be there before one can be made; nothing where no constructor is settled.</summary>
     public IReadOnlyList<Parameter> Parameters =>
-        Kind == NodeKind.Class ? [.. ChosenConstructor?.Parameters ?? [], .. Properties] : FactoryParameters;
+        Kind != NodeKind.Class ? FactoryParameters
+        : Properties.Count == 0 ? ChosenConstructor?.Parameters ?? []
+        : [.. ChosenConstructor?.Parameters ?? [], .. Properties];
 
     /// <summary>Whether it makes its instances, and so owns them unless told otherwise.</summary>
     public bool Makes => Kind is NodeKind.Class or NodeKind.Factory;

@@ -176,6 +176,21 @@ internal sealed class ServiceGraph
         return supply;
     }
 
+    private void EnqueueNodes(Supply supply, Queue<Node> open)
+    {
+        if (supply is not Supply.Single single)
+        {
+            foreach (Node next in NodesIn(supply))
+            {
+                open.Enqueue(next);
+            }
+        }
+        else if (!_needs.ContainsKey(single.Node))
+        {
+            open.Enqueue(single.Node);
+        }
+    }
+
     /// <summary>Binds the needs of these nodes, of the nodes that meet them, and so on.</summary>
     private void Complete(IReadOnlyList<Node> start)
     {
@@ -188,14 +203,17 @@ internal sealed class ServiceGraph
                 continue;
             }
 
-            List<Need> needs = [.. node.Parameters.Select(parameter => new Need(node, parameter, _binder.SupplyFor(node, parameter)))];
-            _needs.Add(node, needs);
-            _edges.Add(node, [.. needs.SelectMany(Edges.Of)]);
-            _nodes.Add(node);
-            foreach (Node next in needs.SelectMany(need => NodesIn(need.Supply)))
+            IReadOnlyList<Parameter> parameters = node.Parameters;
+            Need[] needs = new Need[parameters.Count];
+            for (int number = 0; number < needs.Length; number++)
             {
-                open.Enqueue(next);
+                needs[number] = new Need(node, parameters[number], _binder.SupplyFor(node, parameters[number]));
+                EnqueueNodes(needs[number].Supply, open);
             }
+
+            _needs.Add(node, needs);
+            _edges.Add(node, Edges.OfAll(needs));
+            _nodes.Add(node);
         }
     }
 }

@@ -1,3 +1,5 @@
+using System.Diagnostics.CodeAnalysis;
+
 namespace Junctivor.Graph;
 
 /// <summary>
@@ -19,6 +21,7 @@ internal sealed class TypeRef(string id, string simpleName, NameBook names) : IE
     private string? _qualifiedName;
     private IReadOnlyList<TypeRef>? _supertypes;
     private IReadOnlyList<string>? _state;
+    private bool? _isDisposable;
 
     /// <summary>What tells this type from every other one that the reader has met.</summary>
     public string Id { get; } = id;
@@ -32,10 +35,11 @@ internal sealed class TypeRef(string id, string simpleName, NameBook names) : IE
     public required string OwnName { get; init; }
 
     /// <summary>The name with its namespace.</summary>
-    public string QualifiedName => _qualifiedName ??= ReadQualifiedName();
+    public string QualifiedName => _qualifiedName ??= Facts.ReadQualifiedName();
 
-    /// <summary>Gives the name with its namespace; asked at most once.</summary>
-    public required Func<string> ReadQualifiedName { private get; init; }
+    /// <summary>Reads what is asked for seldom.</summary>
+    [SuppressMessage("Performance", "CA1859", Justification = "The graph must not know how types are read.")]
+    public required ITypeFacts Facts { private get; init; }
 
     /// <summary>The name in metadata of the generic definition, such as <c>System.Func`2</c>; <c>[]</c> for an array.</summary>
     public string DefinitionName { get; init; } = id;
@@ -62,22 +66,16 @@ internal sealed class TypeRef(string id, string simpleName, NameBook names) : IE
 
     public bool IsDelegate { get; init; }
 
-    public bool IsDisposable { get; init; }
+    public bool IsDisposable => _isDisposable ??= Facts.ReadIsDisposable();
 
     /// <summary>How deep generic types are nested in it.</summary>
     public int Nesting => Arguments.Count == 0 ? 0 : 1 + Arguments.Max(argument => argument.Nesting);
 
-    /// <summary>Gives the base classes and interfaces; asked at most once, and only where a rule wants to know.</summary>
-    public required Func<IReadOnlyList<TypeRef>> ReadSupertypes { private get; init; }
-
     /// <summary>Every base class and interface of the type; of a generic definition, those of its supertypes.</summary>
-    public IReadOnlyList<TypeRef> Supertypes => _supertypes ??= ReadSupertypes();
-
-    /// <summary>Gives what an object keeps of its own; asked at most once, and only where a rule wants to know.</summary>
-    public required Func<IReadOnlyList<string>> ReadState { private get; init; }
+    public IReadOnlyList<TypeRef> Supertypes => _supertypes ??= Facts.ReadSupertypes();
 
     /// <summary>The fields and properties that an object keeps of its own, beside what its constructor was given.</summary>
-    public IReadOnlyList<string> State => _state ??= ReadState();
+    public IReadOnlyList<string> State => _state ??= Facts.ReadState();
 
     /// <summary>Whether an instance of this type can stand where <paramref name="service"/> is wanted.</summary>
     public bool Serves(TypeRef service) => Equals(service) || Supertypes.Contains(service);

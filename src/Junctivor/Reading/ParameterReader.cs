@@ -21,13 +21,14 @@ internal sealed class ParameterReader(TypeCatalog types)
         Type type = TypeOf(info);
         IList<CustomAttributeData> attributes = info.GetCustomAttributesData();
         bool isNullable = !type.IsValueType && !type.IsByRef && _annotations.IsNullable(info, attributes);
+        bool hasDefault = info.IsOptional && info.HasDefaultValue;
         Parameter parameter = new(info.Name ?? $"parameter {info.Position + 1}", Wanted(type))
         {
             Mark = attributes.Count == 0 ? null : MarkOf(info),
-            IsOptional = isNullable || Nullable.GetUnderlyingType(type) is not null || info.HasDefaultValue,
+            IsOptional = isNullable || hasDefault || Nullable.GetUnderlyingType(type) is not null,
             Obstacle = ObstacleOf(type),
         };
-        if (info.HasDefaultValue)
+        if (hasDefault)
         {
             _constants.Add(parameter, DefaultValue(info, type));
         }

@@ -74,10 +74,7 @@ internal sealed class TypeCatalog
             IsAbstract = type.IsAbstract && !type.IsInterface,
             IsStatic = type is { IsAbstract: true, IsSealed: true },
             IsDelegate = typeof(Delegate).IsAssignableFrom(type),
-            IsDisposable = typeof(IDisposable).IsAssignableFrom(type) || typeof(IAsyncDisposable).IsAssignableFrom(type),
-            ReadQualifiedName = () => TypeNames.Qualified(type),
-            ReadSupertypes = () => Supertypes(type),
-            ReadState = () => OwnState.Of(type),
+            Facts = new ReflectedFacts(type, this),
         };
         _names.Enter(entered.SimpleName, id);
         _refs.Add(type, entered);
@@ -91,14 +88,6 @@ internal sealed class TypeCatalog
         { IsGenericType: true, IsGenericTypeDefinition: false } => [.. type.GenericTypeArguments.Select(argument => this[argument])],
         _ => [],
     };
-
-    private List<TypeRef> Supertypes(Type type)
-    {
-        IEnumerable<Type> supertypes = AllSupertypes(type);
-        return [.. (type.IsGenericTypeDefinition ? supertypes.Select(OfDefinition) : supertypes).Distinct().Select(supertype => this[supertype])];
-
-        static Type OfDefinition(Type supertype) => supertype.IsGenericType ? supertype.GetGenericTypeDefinition() : supertype;
-    }
 
     /// <summary>The base classes and interfaces of a type.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = "An interface that was trimmed away is one that nobody asks for.")]

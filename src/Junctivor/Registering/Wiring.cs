@@ -26,6 +26,9 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
 {
     private readonly List<Registration> _registrations = [];
 
+    /// <summary>What the last check has read: a build right after it need not read everything again.</summary>
+    private WiringReading? _checked;
+
     /// <summary>How many entries there are.</summary>
     public int Count => _registrations.Count;
 
@@ -60,7 +63,9 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
     public CheckReport Check(BuildOptions options)
     {
         ArgumentNullException.ThrowIfNull(options);
-        return Report(Read(), options, []);
+        WiringReading reading = TakeReading();
+        Volatile.Write(ref _checked, reading);
+        return options.Weigh(reading.Reader.Graph, reading.Found);
     }
 
     /// <summary>Checks the whole wiring, and makes the container if it is sound. Nothing is constructed yet.</summary>
@@ -78,9 +83,10 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
     public Container Build(BuildOptions options, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(options);
-        WiringReader reader = Read();
+        WiringReading reading = TakeReading();
+        WiringReader reader = reading.Reader;
         HandedOver values = HandedOver.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
-        CheckReport report = Report(reader, options, [.. unpromised, .. NotHandedOverFaults.AtBuild(reader.Graph, values.Has)]);
+        CheckReport report = options.Weigh(reader.Graph, [.. reading.Found, .. unpromised, .. NotHandedOverFaults.AtBuild(reader.Graph, values.Has)]);
         return report.IsSound ? new Container(new PlanBook(reader, options.Compilation), values, report, options) : throw new WiringException(report);
     }
 
@@ -92,11 +98,9 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
 
     private WiringReader Read() => new(_registrations.Select(registration => registration.Entry));
 
-    private static CheckReport Report(WiringReader reader, BuildOptions options, IEnumerable<Fault> further)
-    {
-        IEnumerable<Fault> found = [.. Checker.Inspect(reader.Graph), .. further, .. PluginFaults.Of(reader.Entries.Select(entry => entry.Trouble))];
-        return options.Weigh(reader.Graph, found);
-    }
+    /// <summary>What the last check has read, where nothing was added since and nobody else has taken it: a container goes on reading into it.</summary>
+    private WiringReading TakeReading() =>
+        Interlocked.Exchange(ref _checked, null) is { } read && read.Count == Count ? read : WiringReading.Of(Read(), Count);
 
     /// <summary>What the wiring means, for whoever writes it down.</summary>
     internal ServiceGraph ReadGraph() => Read().Graph;

@@ -1,0 +1,13 @@
+using Junctivor.Checks;
+
+namespace Junctivor.Reading;
+
+/// <summary>A wiring as it was read, and what was found wrong with it, whatever the options make of that.</summary>
+/// <param name="Reader">What was read.</param>
+/// <param name="Count">How many registrations there were.</param>
+/// <param name="Found">What was found.</param>
+internal sealed record WiringReading(WiringReader Reader, int Count, IReadOnlyList<Fault> Found)
+{
+    public static WiringReading Of(WiringReader reader, int count) =>
+        new(reader, count, [.. Checker.Inspect(reader.Graph), .. PluginFaults.Of(reader.Entries.Select(entry => entry.Trouble))]);
+}
