@@ -17,6 +17,8 @@ public sealed record BuildOptions
 {
     private readonly ReadOnlyDictionary<string, Severity> _severities = ReadOnlyDictionary<string, Severity>.Empty;
 
+    private readonly TimeSpan _longestWait = TimeSpan.FromMinutes(1);
+
     /// <summary>Whether warnings stop a build as faults do; without it, they do not. What <see cref="Severities"/> name keeps the severity
     /// that stands there.</summary>
     public bool WarningsAreFaults { get; init; }
@@ -43,6 +45,27 @@ public sealed record BuildOptions
     /// listen; 100 ms by default. What its arguments took does not count.
     /// </summary>
     public TimeSpan SlowConstruction { get; init; } = TimeSpan.FromMilliseconds(100);
+
+    /// <summary>
+    /// For how long whoever resolves waits for another thread that is making the same shared instance; one minute by default, and
+    /// <see cref="Timeout.InfiniteTimeSpan"/> for ever. Then <see cref="ConstructionTimeoutException"/> is thrown: a constructor that blocks
+    /// on a task which resolves what it is making would otherwise hang. Threads that wait for each other are told at once, without waiting.
+    /// </summary>
+    /// <exception cref="ArgumentOutOfRangeException">It is negative, and not infinite, or more than <see cref="int.MaxValue"/> milliseconds.</exception>
+    public TimeSpan LongestWait
+    {
+        get => _longestWait;
+        init
+        {
+            if (value != Timeout.InfiniteTimeSpan)
+            {
+                ArgumentOutOfRangeException.ThrowIfLessThan(value, TimeSpan.Zero);
+                ArgumentOutOfRangeException.ThrowIfGreaterThan(value, TimeSpan.FromMilliseconds(int.MaxValue));
+            }
+
+            _longestWait = value;
+        }
+    }
 
     /// <summary>When code is compiled for what is asked for; in the background by default.</summary>
     public PlanCompilation Compilation { get; init; }

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using Junctivor.Plans;
 
 namespace Junctivor.Runtime;
@@ -35,16 +36,26 @@ internal sealed class Claim(Plan plan)
         }
     }
 
-    public void Wait()
+    /// <returns>Whether it ended within the limit.</returns>
+    public bool Wait(TimeSpan limit)
     {
+        long started = Stopwatch.GetTimestamp();
         lock (Gate)
         {
             _isWaitedFor = true;
             Interlocked.MemoryBarrier();
             while (!_isOver)
             {
-                Monitor.Wait(Gate);
+                TimeSpan left = limit == Timeout.InfiniteTimeSpan ? limit : limit - Stopwatch.GetElapsedTime(started);
+                if (limit != Timeout.InfiniteTimeSpan && left <= TimeSpan.Zero)
+                {
+                    return false;
+                }
+
+                Monitor.Wait(Gate, left);
             }
         }
+
+        return true;
     }
 }

@@ -256,7 +256,7 @@ internal sealed class Construction
                 throw new ResolveException(CycleRule.AtRunTime(Way.Ring(plan, parameter, home)));
             }
 
-            if (!WaitingThreads.TryWait(claim, Way.To(plan, parameter), out IReadOnlyList<FaultStep>? ring))
+            if (!WaitingThreads.TryWait(claim, Way.To(plan, parameter), home.Root.LongestWait, out IReadOnlyList<FaultStep>? ring))
             {
                 throw new ResolveException(CycleRule.AtRunTime(ring));
             }

@@ -70,6 +70,9 @@ public sealed class Container : Resolver
 
     internal Watch OwnWatch { get; }
 
+    /// <summary>For how long one thread waits for what another one makes.</summary>
+    internal TimeSpan LongestWait => _options.LongestWait;
+
     /// <summary>Whether somebody wants to be told of each instance.</summary>
     internal bool IsObserved => _isObserved;
 

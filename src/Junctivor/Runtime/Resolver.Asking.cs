@@ -17,6 +17,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">Nobody registers it (JV101), several do (JV202), it needs a scope (JV302), a value
     /// that was not handed over (JV105), or itself (JV201).</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
+    /// <exception cref="ConstructionTimeoutException">Another thread has been making it for longer than <see cref="BuildOptions.LongestWait"/>.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public T Resolve<T>()
         where T : notnull => Wrappers<T>.As(ResolveUnmarked(typeof(T).TypeHandle.Value));

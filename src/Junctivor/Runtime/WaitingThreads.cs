@@ -15,9 +15,11 @@ internal static class WaitingThreads
     /// <summary>Waits until the claim is over.</summary>
     /// <param name="claim">What another thread is making.</param>
     /// <param name="way">How this thread came to want it.</param>
+    /// <param name="limit">For how long it waits.</param>
     /// <param name="ring">The steps that close the ring, where waiting would never end.</param>
     /// <returns>False if waiting would never end; then it does not wait.</returns>
-    public static bool TryWait(Claim claim, IReadOnlyList<FaultStep> way, [NotNullWhen(false)] out IReadOnlyList<FaultStep>? ring)
+    /// <exception cref="ConstructionTimeoutException">It took longer.</exception>
+    public static bool TryWait(Claim claim, IReadOnlyList<FaultStep> way, TimeSpan limit, [NotNullWhen(false)] out IReadOnlyList<FaultStep>? ring)
     {
         int me = Environment.CurrentManagedThreadId;
         lock (Gate)
@@ -33,8 +35,9 @@ internal static class WaitingThreads
 
         try
         {
-            claim.Wait();
-            return true;
+            return claim.Wait(limit)
+                ? true
+                : throw new ConstructionTimeoutException(claim.Plan.Node!.Name, limit, [.. way.Select(step => step.Name)]);
         }
         finally
         {

@@ -118,6 +118,37 @@ public class ThreadTests
     }
 
     [Fact]
+    public void A_constructor_that_waits_for_a_thread_which_wants_the_same_ends_with_the_reason()
+    {
+        Resolver? asked = null;
+        Func<Made> waiting = () => Task.Run(() => asked!.Resolve<Harbour>()).GetAwaiter().GetResult().Made;
+        BuildOptions options = new() { LongestWait = TimeSpan.FromMilliseconds(100) };
+        using Container container = new Wiring { Singleton.From(waiting), Singleton.Of<Harbour>() }.Build(options);
+        using Container scoping = new Wiring { Scoped.From(waiting), Scoped.Of<Harbour>() }.Build(options);
+        using Scope scope = scoping.StartScope();
+
+        foreach (Resolver each in new Resolver[] { container, scope })
+        {
+            asked = each;
+            ConstructionException failure = Assert.Throws<ConstructionException>(each.Resolve<Made>);
+
+            ConstructionTimeoutException timeout = Assert.IsType<ConstructionTimeoutException>(failure.GetBaseException());
+            Assert.Equal("ThreadTests.Made", timeout.Service);
+            Assert.Equal(options.LongestWait, timeout.Limit);
+            Assert.StartsWith("ThreadTests.Made was not there after 0.1 s: another thread is making it. It was wanted for ThreadTests.Harbour.", timeout.Message, StringComparison.Ordinal);
+            Assert.Contains("raise BuildOptions.LongestWait", timeout.Message, StringComparison.Ordinal);
+        }
+    }
+
+    [Fact]
+    public void The_longest_wait_is_a_time_or_for_ever()
+    {
+        Assert.Equal(Timeout.InfiniteTimeSpan, new BuildOptions { LongestWait = Timeout.InfiniteTimeSpan }.LongestWait);
+        Assert.Throws<ArgumentOutOfRangeException>(() => new BuildOptions { LongestWait = TimeSpan.FromSeconds(-2) });
+        Assert.Throws<ArgumentOutOfRangeException>(() => new BuildOptions { LongestWait = TimeSpan.FromDays(30) });
+    }
+
+    [Fact]
     public async Task A_lazy_ring_resolves_from_several_threads_at_once()
     {
         for (int round = 0; round < 50; round++)
@@ -196,6 +227,8 @@ public class ThreadTests
             _ = west.Value;
         }
     }
+
+    public sealed record Harbour(Made Made);
 
     public sealed class Ebb(Lazy<Flood> flood)
     {
