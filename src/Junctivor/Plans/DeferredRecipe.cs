@@ -1,6 +1,5 @@
 using Junctivor.Graph;
 using Junctivor.Registering;
-using Junctivor.Runtime;
 
 namespace Junctivor.Plans;
 
@@ -9,12 +8,13 @@ internal sealed class DeferredRecipe(DeferredForm form, Wrappers wrappers, Lazy<
 {
     public override object Make(in Surroundings surroundings, object?[] arguments)
     {
-        Later later = new(surroundings.Home, planBelow, surroundings.Consumer);
+        Resolver home = surroundings.Home;
+        Type? consumer = surroundings.Consumer;
         return form switch
         {
-            DeferredForm.Func => wrappers.Func(later),
-            DeferredForm.Lazy => wrappers.Lazy(later),
-            _ => wrappers.FreshScope(later),
+            DeferredForm.Func => wrappers.Func(home, planBelow, consumer),
+            DeferredForm.Lazy => wrappers.Lazy(home, planBelow, consumer),
+            _ => wrappers.FreshScope(home, planBelow, consumer),
         };
     }
 }

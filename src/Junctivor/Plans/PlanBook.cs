@@ -73,7 +73,9 @@ internal sealed class PlanBook
     {
         if (mark is null)
         {
-            return Registered(TypeTable.Find(_table.Entries, service.TypeHandle.Value).Plan ?? LookUnmarked(service));
+            nint handle = service.TypeHandle.Value;
+            ref TypeTable.Entry entry = ref TypeTable.Find(_table.Entries, handle);
+            return Registered((entry.Handle == handle ? entry.Plan : null) ?? LookUnmarked(service));
         }
 
         Key key = new(service, mark);

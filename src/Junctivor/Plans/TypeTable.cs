@@ -25,7 +25,8 @@ internal sealed class TypeTable
     public static ref Entry First(Entry[] entries, nint handle) =>
         ref Unsafe.Add(ref MemoryMarshal.GetArrayDataReference(entries), PlaceOf(handle, entries.Length - 1));
 
-    /// <summary>Finds the place of a type by its handle; an empty place where it is not known.</summary>
+    /// <summary>Finds the place of a type by its handle; another one where it is not known, on which somebody may put another type at this
+    /// moment: whoever reads on asks whose it is.</summary>
     public static ref Entry Find(Entry[] entries, nint handle)
     {
         int last = entries.Length - 1;
@@ -113,7 +114,7 @@ internal sealed class TypeTable
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static int PlaceOf(nint handle, int last) => (int)(((uint)(handle >> 3) * Golden) >> 8) & last;
 
-    /// <summary>One that has a handle and a plan is whole; one without a plan is being emptied.</summary>
+    /// <summary>One that has a handle is whole, unless it is being emptied: then anything else in it may be null.</summary>
     internal struct Entry
     {
         /// <summary>The handle of the type; 0 where there is none.</summary>
@@ -126,6 +127,6 @@ internal sealed class TypeTable
         public object? Instance;
 
         /// <summary>Makes it: its code, or step by step as long as there is none.</summary>
-        public PlanCode Code;
+        public PlanCode? Code;
     }
 }

@@ -1,4 +1,4 @@
-using Junctivor.Runtime;
+using Junctivor.Plans;
 
 namespace Junctivor.Registering;
 
@@ -10,9 +10,9 @@ internal abstract class Wrappers
 {
     public abstract Type Type { get; }
 
-    public abstract object Func(Later later);
+    public abstract object Func(Resolver home, Lazy<Plan> planBelow, Type? consumer);
 
-    public abstract object Lazy(Later later);
+    public abstract object Lazy(Resolver home, Lazy<Plan> planBelow, Type? consumer);
 
     /// <summary>A fresh array, which serves as every kind of list.</summary>
     public abstract object Array(object?[] elements);
@@ -21,5 +21,5 @@ internal abstract class Wrappers
     public abstract object Dictionary<TKey>(TKey[] keys, object?[] elements)
         where TKey : notnull;
 
-    public abstract object FreshScope(Later later);
+    public abstract object FreshScope(Resolver home, Lazy<Plan> planBelow, Type? consumer);
 }

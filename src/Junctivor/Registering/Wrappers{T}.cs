@@ -1,6 +1,7 @@
 using System.Collections.ObjectModel;
 using System.Diagnostics.CodeAnalysis;
 using System.Runtime.CompilerServices;
+using Junctivor.Plans;
 using Junctivor.Runtime;
 
 namespace Junctivor.Registering;
@@ -13,11 +14,13 @@ internal sealed class Wrappers<T> : Wrappers
 
     public override Type Type => typeof(T);
 
-    public override object Func(Later later) => new Func<T>(() => As(later.Get()));
+    public override object Func(Resolver home, Lazy<Plan> planBelow, Type? consumer) =>
+        new Func<T>(new Later<T>(home, planBelow, consumer).Get);
 
     /// <summary>A failure is not remembered: the next asking tries again.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2091", Justification = "It always has a function to make its value, and so needs no constructor.")]
-    public override object Lazy(Later later) => new Lazy<T>(() => As(later.Get()), LazyThreadSafetyMode.PublicationOnly);
+    public override object Lazy(Resolver home, Lazy<Plan> planBelow, Type? consumer) =>
+        new Lazy<T>(new Later<T>(home, planBelow, consumer).Get, LazyThreadSafetyMode.PublicationOnly);
 
     public override object Array(object?[] elements) => System.Array.ConvertAll(elements, element => (T)element!);
 
@@ -32,7 +35,8 @@ internal sealed class Wrappers<T> : Wrappers
         return new ReadOnlyDictionary<TKey, T>(dictionary);
     }
 
-    public override object FreshScope(Later later) => new FreshScope<T>(later);
+    public override object FreshScope(Resolver home, Lazy<Plan> planBelow, Type? consumer) =>
+        new FreshScope<T>(new Later<T>(home, planBelow, consumer));
 
     /// <summary>A plan for a type gives only what has that type: that was made sure of when it was made, so it need not be asked again.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]

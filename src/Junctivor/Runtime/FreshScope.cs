@@ -1,5 +1,4 @@
 using System.Runtime.CompilerServices;
-using Junctivor.Registering;
 using Junctivor.Runtime;
 
 namespace Junctivor;
@@ -21,7 +20,7 @@ namespace Junctivor;
 public sealed class FreshScope<T>
     where T : notnull
 {
-    private readonly Later? _later;
+    private readonly Later<T>? _later;
     private readonly Func<T>? _make;
 
     /// <summary>Makes one for a unit test, without a container. It starts no scope, and ends nothing.</summary>
@@ -33,7 +32,7 @@ public sealed class FreshScope<T>
         _make = make;
     }
 
-    internal FreshScope(Later later) => _later = later;
+    internal FreshScope(Later<T> later) => _later = later;
 
     /// <summary>Works in a scope of its own.</summary>
     /// <param name="work">What to do.</param>
@@ -131,5 +130,5 @@ public sealed class FreshScope<T>
         }
     }
 
-    private T Resolve(Scope? scope) => scope is null ? _make!() : Wrappers<T>.As(_later!.Get(scope));
+    private T Resolve(Scope? scope) => scope is null ? _make!() : _later!.Get(scope);
 }

@@ -172,7 +172,20 @@ public abstract partial class Resolver
     private object ResolveUnmarked(nint handle)
     {
         ref TypeTable.Entry entry = ref TypeTable.First(_state.Entries, handle);
-        return entry.Handle == handle && Word >= 0 ? entry.Instance ?? entry.Code(this, null)! : ResolveFurther(handle);
+        if (entry.Handle == handle && Word >= 0)
+        {
+            if (entry.Instance is { } instance)
+            {
+                return instance;
+            }
+
+            if (entry.Code is { } code)
+            {
+                return code(this, null)!;
+            }
+        }
+
+        return ResolveFurther(handle);
     }
 
     /// <summary>The same for a type whose place in the table is another one's; and asks the book for what does not stand there.</summary>
@@ -180,8 +193,8 @@ public abstract partial class Resolver
     private object ResolveFurther(nint handle)
     {
         ref TypeTable.Entry entry = ref TypeTable.Find(_state.Entries, handle);
-        return entry.Handle != 0 && Word >= 0
-            ? entry.Instance ?? entry.Code(this, null)!
+        return Word >= 0 && entry.Handle == handle && (entry.Instance ?? entry.Code?.Invoke(this, null)) is { } instance
+            ? instance
             : ResolveByBook(Type.GetTypeFromHandle(RuntimeTypeHandle.FromIntPtr(handle))!);
     }
 

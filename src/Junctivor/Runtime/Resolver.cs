@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using System.Runtime.CompilerServices;
 using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Plans;
@@ -144,6 +145,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     internal abstract bool CanStart(Level level);
 
     /// <exception cref="ObjectDisposedException">This has ended, or the container around it, or the one that it was branched from.</exception>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
     internal void ThrowIfEnded()
     {
         if (Word < 0 || Root.Word < 0)

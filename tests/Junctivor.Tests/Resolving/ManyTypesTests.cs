@@ -24,4 +24,29 @@ public class ManyTypesTests
         Assert.False(container.TryResolve(typeof(ManyTypesTests), out _));
         Assert.False(container.TryResolve(typeof(ManyTypesTests), out _));
     }
+
+    [Fact]
+    public async Task Nobody_gets_what_another_thread_asks_for_at_the_same_moment()
+    {
+        const int Threads = 4;
+        IReadOnlyList<Type> classes = EmittedClasses.Chain(40);
+        for (int round = 0; round < 150; round++)
+        {
+            Wiring wiring = [.. classes.Select(type => Singleton.Of(type))];
+            await using Container container = wiring.Build();
+            using Barrier start = new(Threads);
+            await Task.WhenAll(Enumerable.Range(0, Threads).Select(thread => Task.Factory.StartNew(
+                () =>
+                {
+                    start.SignalAndWait(TestContext.Current.CancellationToken);
+                    foreach (Type type in thread % 2 == 0 ? classes : classes.Reverse())
+                    {
+                        Assert.IsType(type, container.Resolve(type));
+                    }
+                },
+                TestContext.Current.CancellationToken,
+                TaskCreationOptions.LongRunning,
+                TaskScheduler.Default)));
+        }
+    }
 }

@@ -30,7 +30,7 @@ internal sealed class CodeCompiler(Plan root)
                 continue;
             }
 
-            if (CodeForms.Of(plan) is CodeForm.Constructed or CodeForm.Scoped && _parts.Survey(plan))
+            if (CanStandAlone(plan) && _parts.Survey(plan))
             {
                 _parts.Cuts.ForEach(Compile);
                 _parts.Cuts.Clear();
@@ -42,6 +42,10 @@ internal sealed class CodeCompiler(Plan root)
             }
         }
     }
+
+    /// <summary>A wrapper or a list can be what was asked for; as a part of something it is made with that.</summary>
+    private bool CanStandAlone(Plan plan) => CodeForms.Of(plan) is CodeForm.Constructed or CodeForm.Scoped
+        || (plan == root && CodeForms.Of(plan) is CodeForm.Asked or CodeForm.List or CodeForm.Dictionary);
 
     [RequiresDynamicCode("It writes methods at run time.")]
     private void Compile(Plan plan)

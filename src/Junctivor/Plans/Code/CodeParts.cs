@@ -68,6 +68,7 @@ internal sealed class CodeParts
             CodeForm.Impossible => Part.Impossible,
             CodeForm.Ready => ReadyOf(plan) is null ? Part.Impossible : Part.Leaf,
             CodeForm.Constructed or CodeForm.List or CodeForm.Dictionary => canMake ? Cut(plan) : Part.Impossible,
+            CodeForm.Asked => new Part(true, 1, true),
             CodeForm.Scoped => canMake && SizeOf(plan) <= LargestAnyway ? new Part(true, SizeOf(plan), true, Inside(plan).Any(inner => _parts[inner].Owns), Inside(plan).Any(inner => _parts[inner].HasCuts)) : Part.Leaf,
             _ => Part.Leaf,
         };

@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using Junctivor.Plans;
+using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
 
@@ -7,31 +8,26 @@ namespace Junctivor.Runtime;
 /// <param name="home">Where the holder lives.</param>
 /// <param name="planBelow">The plan of the service. It is asked for at the first use only, as it may lie on a ring.</param>
 /// <param name="consumer">The class of the holder; null from outside.</param>
-internal sealed class Later(Resolver home, Lazy<Plan> planBelow, Type? consumer)
+internal sealed class Later<T>(Resolver home, Lazy<Plan> planBelow, Type? consumer)
+    where T : notnull
 {
     private Plan? _plan;
 
     public Resolver Home => home;
 
     /// <summary>Gives the service where the holder lives.</summary>
-    public object Get() => Get(home);
+    public T Get() => Get(home);
 
     /// <remarks>It is compiled at once and as well as can be: what its first calls do, when there is no code yet, says nothing of later ones.</remarks>
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
-    public object Get(Resolver asked)
-    {
-        if (asked.IsEnded || asked.Root.IsEnded || _plan is not { } plan)
-        {
-            return GetFirst(asked);
-        }
-
-        return plan.MakeAtOnce(asked) ?? GetFirst(asked);
-    }
-
-    private object GetFirst(Resolver asked)
+    public T Get(Resolver asked)
     {
         asked.ThrowIfEnded();
-        Plan plan = _plan ??= planBelow.Value;
-        return plan.Ready ?? Construction.Run(plan, asked, consumer);
+        Plan plan = _plan ?? FindPlan();
+        return Wrappers<T>.As(plan.MakeAtOnce(asked) ?? GetStepByStep(plan, asked));
     }
+
+    private Plan FindPlan() => _plan = planBelow.Value;
+
+    private object GetStepByStep(Plan plan, Resolver asked) => plan.Ready ?? Construction.Run(plan, asked, consumer);
 }
