@@ -28,5 +28,6 @@ public static class AllCases
         new TwoThreadsCase(),
         new BuildCase(),
         new BuildLargeCase(),
+        new WholeProcessCase(),
     ];
 }

@@ -121,7 +121,7 @@ public class ThreadTests
     public void A_constructor_that_waits_for_a_thread_which_wants_the_same_ends_with_the_reason()
     {
         Resolver? asked = null;
-        Func<Made> waiting = () => Task.Run(() => asked!.Resolve<Harbour>()).GetAwaiter().GetResult().Made;
+        Func<Made> waiting = () => OnThread(() => asked!.Resolve<Harbour>()).GetAwaiter().GetResult().Made;
         BuildOptions options = new() { LongestWait = TimeSpan.FromMilliseconds(100) };
         using Container container = new Wiring { Singleton.From(waiting), Singleton.Of<Harbour>() }.Build(options);
         using Container scoping = new Wiring { Scoped.From(waiting), Scoped.Of<Harbour>() }.Build(options);
