@@ -21,7 +21,7 @@ internal sealed class ParameterReader(TypeCatalog types)
         Type type = TypeOf(info);
         IList<CustomAttributeData> attributes = info.GetCustomAttributesData();
         bool isNullable = !type.IsValueType && !type.IsByRef && _annotations.IsNullable(info, attributes);
-        bool hasDefault = info.IsOptional && info.HasDefaultValue;
+        bool hasDefault = (info.Attributes & (ParameterAttributes.Optional | ParameterAttributes.HasDefault)) != 0 && info.HasDefaultValue;
         Parameter parameter = new(info.Name ?? $"parameter {info.Position + 1}", Wanted(type))
         {
             Mark = attributes.Count == 0 ? null : MarkOf(info),

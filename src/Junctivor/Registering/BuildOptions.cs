@@ -17,6 +17,8 @@ public sealed record BuildOptions
 {
     private readonly ReadOnlyDictionary<string, Severity> _severities = ReadOnlyDictionary<string, Severity>.Empty;
 
+    private static readonly TimeSpan ShortestTimed = TimeSpan.FromMilliseconds(1);
+
     private readonly TimeSpan _longestWait = TimeSpan.FromMinutes(1);
 
     /// <summary>Whether warnings stop a build as faults do; without it, they do not. What <see cref="Severities"/> name keeps the severity
@@ -69,6 +71,9 @@ public sealed record BuildOptions
 
     /// <summary>When code is compiled for what is asked for; in the background by default.</summary>
     public PlanCompilation Compilation { get; init; }
+
+    /// <summary>What is compiled is not timed, as it never takes long; where the shortest time counts as slow, nothing is compiled.</summary>
+    internal PlanCompilation CompilationOfPlans => SlowConstruction < ShortestTimed ? PlanCompilation.Never : Compilation;
 
     internal CheckReport Weigh(Graph.ServiceGraph graph, IEnumerable<Fault> found) =>
         new Weighing(graph, _severities, WarningsAreFaults).Weigh(found);

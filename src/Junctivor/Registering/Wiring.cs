@@ -87,7 +87,7 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
         WiringReader reader = reading.Reader;
         HandedOver values = HandedOver.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
         CheckReport report = options.Weigh(reader.Graph, [.. reading.Found, .. unpromised, .. NotHandedOverFaults.AtBuild(reader.Graph, values.Has)]);
-        return report.IsSound ? new Container(new PlanBook(reader, options.Compilation), values, report, options) : throw new WiringException(report);
+        return report.IsSound ? new Container(new PlanBook(reader, options.CompilationOfPlans), values, report, options) : throw new WiringException(report);
     }
 
     /// <summary>Goes through the entries in the order written.</summary>

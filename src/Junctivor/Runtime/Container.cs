@@ -113,7 +113,7 @@ public sealed class Container : Resolver
             .. BranchFaults.NotSeen(reader.Graph, shared.IsShared),
         ]);
         return report.IsSound
-            ? new Container(new PlanBook(reader, _options.Compilation, shared), values, report, _options, this)
+            ? new Container(new PlanBook(reader, _options.CompilationOfPlans, shared), values, report, _options, this)
             : throw new WiringException(report);
     }
 

@@ -11,6 +11,9 @@ namespace Junctivor.Runtime;
 /// <param name="scope">The scope that it belongs to; null for a container.</param>
 internal sealed class InstanceStore(Scope? scope)
 {
+    /// <summary>Up to how many are compared with each other; more are put into a set.</summary>
+    private const int Few = 16;
+
     private object?[] _instances = [];
     private Owned[] _owned = [];
     private int _ownedCount;
@@ -211,7 +214,15 @@ internal sealed class InstanceStore(Scope? scope)
         _gate.Enter(ref isHeld);
         if (!_hasTakenOver)
         {
-            Add([.. scope!.HandToStore().Select(Owned.New)]);
+            long order = scope!.HandToStore();
+            for (int number = 0; number < ScopeWord.CountOf(order); number++)
+            {
+                if (scope.Await(ScopeWord.SlotAt(order, number)) is { } made)
+                {
+                    Add([Owned.New(made)]);
+                }
+            }
+
             Volatile.Write(ref _hasTakenOver, true);
         }
     }
@@ -241,18 +252,53 @@ internal sealed class InstanceStore(Scope? scope)
 
     private static Memory<Owned> InOrder(Memory<Owned> owned)
     {
-        owned.Span.Sort((one, other) => other.Number.CompareTo(one.Number));
-        HashSet<object> seen = new(owned.Length, ReferenceEqualityComparer.Instance);
-        int count = 0;
-        foreach (Owned each in owned.Span)
+        Span<Owned> all = owned.Span;
+        if (IsAscending(all))
         {
-            if (seen.Add(each.Instance))
+            all.Reverse();
+        }
+        else
+        {
+            all.Sort((one, other) => other.Number.CompareTo(one.Number));
+        }
+
+        HashSet<object>? seen = all.Length > Few ? new(all.Length, ReferenceEqualityComparer.Instance) : null;
+        int count = 0;
+        foreach (Owned each in all)
+        {
+            if (seen?.Add(each.Instance) ?? !Contains(all[..count], each.Instance))
             {
-                owned.Span[count++] = each;
+                all[count++] = each;
             }
         }
 
         return owned[..count];
+    }
+
+    private static bool IsAscending(ReadOnlySpan<Owned> owned)
+    {
+        for (int number = 1; number < owned.Length; number++)
+        {
+            if (owned[number].Number < owned[number - 1].Number)
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private static bool Contains(ReadOnlySpan<Owned> owned, object instance)
+    {
+        foreach (Owned each in owned)
+        {
+            if (ReferenceEquals(each.Instance, instance))
+            {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private void Add(ReadOnlySpan<Owned> made)

@@ -65,8 +65,9 @@ public abstract class Scope : Resolver
     /// <summary>Gives a claim of the store back.</summary>
     internal void Release(int slot) => Interlocked.And(ref Word, ~ScopeWord.Claimed(slot));
 
-    /// <summary>Gives what was made in one go and is to be ended to the store, the first made first; from now on the store lists what is.</summary>
-    internal IEnumerable<object> HandToStore()
+    /// <summary>Gives to the store what was made in one go and is to be ended; from now on the store lists what is.</summary>
+    /// <returns>The slots, as <see cref="ScopeWord"/> keeps them.</returns>
+    internal long HandToStore()
     {
         long word;
         do
@@ -75,14 +76,7 @@ public abstract class Scope : Resolver
         }
         while (Interlocked.CompareExchange(ref Word, ScopeWord.Listing(word), word) != word);
 
-        long order = ScopeWord.OrderOf(word);
-        for (int number = 0; number < ScopeWord.CountOf(order); number++)
-        {
-            if (Await(ScopeWord.SlotAt(order, number)) is { } made)
-            {
-                yield return made;
-            }
-        }
+        return ScopeWord.OrderOf(word);
     }
 
 

@@ -75,10 +75,11 @@ public sealed class PluginTests : IDisposable
             .. Plugins.In(_folder),
             Transient.From((Lazy<IClock> clock, IReadOnlyList<IClock> all) => Tuple.Create(clock.Value, all.Count)),
         ];
-        Container container = wiring.Build();
+        Container container = wiring.Build(new BuildOptions { Compilation = PlanCompilation.AtOnce });
         IClock clock = container.Resolve<Tuple<IClock, int>>().Item1;
-        using (Scope scope = container.StartScope())
+        for (int time = 0; time < 3; time++)
         {
+            using Scope scope = container.StartScope();
             Assert.NotNull(scope.Resolve(clock.GetType()));
         }
 

@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Diagnostics.CodeAnalysis;
+using System.Numerics;
 using System.Runtime.CompilerServices;
 using Junctivor.Graph;
 
@@ -9,8 +10,8 @@ namespace Junctivor.Plans;
 /// <param name="compilation">When.</param>
 internal sealed class CodeQueue(PlanCompilation compilation)
 {
-    /// <summary>What is made once is mostly made never again.</summary>
-    private const int WorthIt = 2;
+    /// <summary>How often it is tried: what is missing the first time, as a constructor threw, may be there later.</summary>
+    private const int LastTry = 1024;
 
     private readonly Lock _gate = new();
     private readonly Queue<Plan> _waiting = [];
@@ -19,11 +20,14 @@ internal sealed class CodeQueue(PlanCompilation compilation)
     /// <summary>Counts that something is about to be made step by step.</summary>
     public void Count(Plan plan)
     {
-        if (compilation == PlanCompilation.InBackground && CanCompile(plan) && plan.CountRun() == WorthIt)
+        if (compilation == PlanCompilation.InBackground && CanCompile(plan) && IsWorthATry(plan.CountRun()))
         {
             Add(plan);
         }
     }
+
+    /// <summary>What is made once is mostly made never again.</summary>
+    private static bool IsWorthATry(int runs) => runs is > 1 and <= LastTry && BitOperations.IsPow2(runs);
 
     /// <summary>Something was made step by step.</summary>
     public void Made(Plan plan)
