@@ -10,7 +10,6 @@ internal sealed class HandedOver
 {
     public static readonly HandedOver Nothing = new([]);
 
-    private readonly Lock _gate = new();
     private (Node Promise, object Value)[] _values;
 
     private HandedOver((Node Promise, object Value)[] values) => _values = values;
@@ -102,15 +101,15 @@ internal sealed class HandedOver
     /// <summary>Adds a value that came later; false if it is there already.</summary>
     public bool TryAdd(Node promise, object value)
     {
-        lock (_gate)
+        while (!Has(promise))
         {
-            if (Has(promise))
+            (Node Promise, object Value)[] known = Volatile.Read(ref _values);
+            if (!known.Any(each => each.Promise == promise) && Interlocked.CompareExchange(ref _values, [.. known, (promise, value)], known) == known)
             {
-                return false;
+                return true;
             }
-
-            Volatile.Write(ref _values, [.. _values, (promise, value)]);
-            return true;
         }
+
+        return false;
     }
 }
