@@ -13,6 +13,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
 
     private readonly Dictionary<Constructor, ConstructorInfo> _constructors = [];
     private readonly Dictionary<Parameter, PropertyInfo> _properties = [];
+    private readonly MarkingAssemblies _marking = new();
 
     public ConstructorInfo InfoOf(Constructor constructor) => _constructors[constructor.Read];
 
@@ -40,6 +41,11 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
     /// <summary>The properties that are filled: those marked, and those required where the constructor does not see to them.</summary>
     public IReadOnlyList<Parameter> ReadProperties([DynamicallyAccessedMembers(Kept.Members)] Type type)
     {
+        if (!_marking.MayMarkProperties(type))
+        {
+            return [];
+        }
+
         PropertyInfo[] infos = type.GetProperties(BindingFlags.Public | BindingFlags.Instance);
         if (infos.Length == 0)
         {

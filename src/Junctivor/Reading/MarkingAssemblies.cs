@@ -1,0 +1,43 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
+using System.Runtime.CompilerServices;
+
+namespace Junctivor.Reading;
+
+/// <summary>
+/// Knows where properties to fill can stand at all. Reading the properties of a class takes as long as all the rest of it, and most programs
+/// keep their services in assemblies that know nothing of a container.
+/// </summary>
+internal sealed class MarkingAssemblies
+{
+    private static readonly Assembly Ours = typeof(InjectAttribute).Assembly;
+    private static readonly string? OurName = Ours.GetName().Name;
+
+    private readonly Dictionary<Assembly, bool> _knowUs = [];
+
+    /// <summary>Whether a class or one that it derives from may have properties that are required, or marked <see cref="InjectAttribute"/>.</summary>
+    public bool MayMarkProperties(Type type)
+    {
+        for (Type? declaring = type; declaring is not null && declaring != typeof(object); declaring = declaring.BaseType)
+        {
+            if (KnowsUs(declaring.Assembly) || declaring.IsDefined(typeof(RequiredMemberAttribute), inherit: false))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "A reference that was trimmed away is one that marks nothing.")]
+    private bool KnowsUs(Assembly assembly)
+    {
+        if (!_knowUs.TryGetValue(assembly, out bool knows))
+        {
+            knows = assembly.IsDynamic || assembly == Ours || Array.Exists(assembly.GetReferencedAssemblies(), reference => reference.Name == OurName);
+            _knowUs.Add(assembly, knows);
+        }
+
+        return knows;
+    }
+}
