@@ -38,6 +38,11 @@ internal static class HeldWays
     public static HashSet<Node> BarrenAmong(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         HashSet<Node> barren = [.. nodes.Where(node => node.Level.IsTransient)];
+        if (graph.Nodes.All(node => node.Level.IsTransient || node.Level == Level.Singleton))
+        {
+            return barren;
+        }
+
         ILookup<Node, Node> askers = barren.SelectMany(graph.EdgesOf).ToLookup(edge => edge.To, edge => edge.From);
         Queue<Node> leading = new(askers.Select(asked => asked.Key).Where(node => !barren.Contains(node) && node.Level != Level.Singleton));
         while (leading.Count > 0)

@@ -33,6 +33,9 @@ internal sealed class Arrangement
 
     public IEnumerable<Offer> All => _offers.Values.SelectMany(offers => offers);
 
+    /// <summary>The offers of each service that several serve.</summary>
+    public IEnumerable<IReadOnlyList<Offer>> ServedBySeveral => _offers.Values.Where(offers => offers.Count > 1);
+
     /// <summary>Whether a registration still serves anything.</summary>
     public bool Counts(Node node) => node.IsDecorator || _active.Contains(node);
 

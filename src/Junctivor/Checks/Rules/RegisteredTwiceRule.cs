@@ -8,7 +8,8 @@ internal sealed class RegisteredTwiceRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         var twice =
-            from offer in graph.Arrangement.All
+            from offers in graph.Arrangement.ServedBySeveral
+            from offer in offers
             where offer.Node.Kind == NodeKind.Class
             group offer.Node by (offer.Service, offer.Node.Made, offer.Node.Endings.OnlyFor) into same
             where same.Count() > 1
