@@ -70,6 +70,19 @@ public sealed class ActivityTests : IDisposable
     }
 
     [Fact]
+    public void Where_everything_counts_as_slow_each_construction_is_an_activity()
+    {
+        using Container container = new Wiring { Transient.Of<Coaster>() }.Build(new BuildOptions { SlowConstruction = TimeSpan.Zero, Compilation = PlanCompilation.AtOnce });
+
+        for (int time = 0; time < 3; time++)
+        {
+            container.Resolve<Coaster>();
+        }
+
+        Assert.Equal(3, Stopped("construct ActivityTests.Coaster").Count);
+    }
+
+    [Fact]
     public async Task What_is_done_with_a_message_belongs_to_the_activity_of_its_scope()
     {
         await using Container container = new Wiring { Scoped.Of<IReceives<Signal>, Watchman>() }.Build();
@@ -95,6 +108,8 @@ public sealed class ActivityTests : IDisposable
             return [.. _stopped.Where(activity => activity.OperationName == name)];
         }
     }
+
+    public sealed class Coaster;
 
     public sealed class Dredger;
 

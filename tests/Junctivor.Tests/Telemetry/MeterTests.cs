@@ -43,6 +43,19 @@ public sealed class MeterTests : IDisposable
     }
 
     [Fact]
+    public void What_has_been_compiled_is_counted_as_before()
+    {
+        using Container container = new Wiring { Transient.Of<Fender>() }.Build(new BuildOptions { Compilation = PlanCompilation.AtOnce });
+
+        for (int time = 0; time < 3; time++)
+        {
+            container.Resolve<Fender>();
+        }
+
+        Assert.Equal(3, Sum("junctivor.constructions", "junctivor.service", "MeterTests.Fender"));
+    }
+
+    [Fact]
     public void Constructions_are_counted_and_timed_by_service()
     {
         using Container container = new Wiring { Transient.Of<Buoy>(), Singleton.From((Buoy buoy) => new Mooring(buoy)) }.Build();
@@ -121,6 +134,8 @@ public sealed class MeterTests : IDisposable
             _measured.Add((instrument.Name, value, tags.ToArray().ToDictionary(tag => tag.Key, tag => tag.Value)));
         }
     }
+
+    public sealed class Fender;
 
     public sealed class Buoy;
 
