@@ -3,7 +3,7 @@ using Junctivor.Benchmarks.Services;
 namespace Junctivor.Benchmarks.Cases;
 
 /// <summary>A scope, a handler over two scoped services, one of them disposable, and the end.</summary>
-internal sealed class TwoScopedCase : Case
+internal class TwoScopedCase : Case
 {
     private readonly Container _container = new Wiring { Scoped.Of<Session>(), Scoped.Of<Ledger>(), Transient.Of<Handler>() }.Build();
 

@@ -3,29 +3,18 @@ using Junctivor.Benchmarks.Services;
 namespace Junctivor.Benchmarks.Cases;
 
 /// <summary>The same against what is as safe for threads.</summary>
-internal sealed class TwoScopedLockedCase : Case
+internal sealed class TwoScopedLockedCase : TwoScopedCase
 {
-    private readonly Container _container = new Wiring { Scoped.Of<Session>(), Scoped.Of<Ledger>(), Transient.Of<Handler>() }.Build();
-
     public override string Name => "two-scoped-locked";
 
     public override string Against => "by hand, with a lock";
 
     public override double Limit => 0.85;
 
-    public override int MoreBytes => 16;
-
     public override object? ByHand()
     {
         using LockedHandScope scope = new();
         Hold(scope);
         return new Handler(scope.Ledger, scope.Session);
-    }
-
-    public override object? Wired()
-    {
-        using Scope scope = _container.StartScope();
-        Hold(scope);
-        return scope.Resolve<Handler>();
     }
 }
