@@ -210,7 +210,8 @@ public abstract partial class Resolver
     /// <summary>Makes what has no code yet, and sees to it that its code is found once there is some.</summary>
     internal object ResolveStepByStep(Type service, Plan plan)
     {
-        object instance = ResolveStepByStep(plan);
+        ThrowIfEnded();
+        object instance = plan.Ready ?? Construction.Run(plan, this);
         if (plan.Ready is not null || plan.Code is not null)
         {
             Learn(service, plan);
@@ -224,12 +225,6 @@ public abstract partial class Resolver
     {
         ThrowIfEnded();
         return Book.Require(service, null);
-    }
-
-    internal object ResolveStepByStep(Plan plan)
-    {
-        ThrowIfEnded();
-        return plan.Ready ?? Construction.Run(plan, this);
     }
 
     private object ResolveMarked(Type service, object? mark)

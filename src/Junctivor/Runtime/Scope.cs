@@ -79,7 +79,6 @@ public abstract class Scope : Resolver
         return ScopeWord.OrderOf(word);
     }
 
-
     /// <summary>
     /// Claims slots for what is about to be made in one go: only by constructors that can neither fail nor take long nor resolve anything.
     /// </summary>

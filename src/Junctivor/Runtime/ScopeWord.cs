@@ -24,6 +24,7 @@ internal static class ScopeWord
 
     private const int OrderAt = MostSlots;
     private const int OrderBits = 5;
+
     /// <summary>How many there can be that are to be ended, before they are listed by the store.</summary>
     public const int MostOrdered = 6;
 
