@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Harbour.Contracts;
 
 namespace Harbour.Flags;
@@ -5,11 +6,11 @@ namespace Harbour.Flags;
 /// <summary>Hoists a flag for each notice.</summary>
 public sealed class FlagMast : INoticeChannel
 {
-    private readonly List<string> _flags = [];
+    private readonly ConcurrentQueue<string> _flags = [];
 
     public string Name => "flag mast";
 
-    public IReadOnlyList<string> Flags => _flags;
+    public IReadOnlyList<string> Flags => [.. _flags];
 
-    public void Tell(string notice) => _flags.Add(notice);
+    public void Tell(string notice) => _flags.Enqueue(notice);
 }
