@@ -45,7 +45,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
         Around = node.Inner is null ? null : IdOf(node.Inner),
         File = node.Place.IsKnown ? PlaceNames.File(node.Place, graph.SharedFolder).Replace('\\', '/') : null,
         Line = node.Place.IsKnown ? node.Place.Line : 0,
-        Needs = [.. graph.FindNeeds(node)?.Select(Save) ?? node.Parameters.Select(Unbound)],
+        Needs = [.. (node.Supplies is null ? null : node.Needs)?.Select(Save) ?? node.Parameters.Select(Unbound)],
     };
 
     private bool IsReplaced(Node node, TypeRef service) =>

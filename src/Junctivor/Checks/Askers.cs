@@ -6,7 +6,7 @@ namespace Junctivor.Checks;
 internal sealed class Askers(ServiceGraph graph)
 {
     private readonly Lazy<ILookup<Node, Node>> _askers =
-        new(() => graph.Nodes.SelectMany(graph.EdgesOf).ToLookup(edge => edge.To, edge => edge.From));
+        new(() => graph.Nodes.SelectMany(node => node.Edges).ToLookup(edge => edge.To, edge => edge.From));
 
     private readonly Lazy<ILookup<Node, Node>> _reaching = new(() => WithValues(graph));
 
@@ -27,7 +27,7 @@ internal sealed class Askers(ServiceGraph graph)
         }
 
         ILookup<Node, Node> above = graph.Nodes
-            .SelectMany(node => graph.NeedsOf(node).SelectMany(need => ServiceGraph.NodesIn(need.Supply)).Select(needed => (node, needed)))
+            .SelectMany(node => node.Needs.SelectMany(need => ServiceGraph.NodesIn(need.Supply)).Select(needed => (node, needed)))
             .ToLookup(pair => pair.needed, pair => pair.node);
         foreach (Node value in values)
         {

@@ -56,8 +56,8 @@ internal static class CaptiveCures
     private static bool CanServeAll(ServiceGraph graph, Node held) =>
         held.Level == Level.Scoped
         && HasNoState(held)
-        && graph.Walk([held]).All(node => node.Level == Level.Singleton || (HasNoState(node) && (node == held || node.Level.IsTransient)))
-        && !graph.NeedsOf(held).Any(need => need.Supplies.Any(supply => supply is Supply.Ambient));
+        && ServiceGraph.Walk([held]).All(node => node.Level == Level.Singleton || (HasNoState(node) && (node == held || node.Level.IsTransient)))
+        && !held.Needs.Any(need => need.Supplies.Any(supply => supply is Supply.Ambient));
 
     private static bool HasNoState(Node node) => node.Kind == NodeKind.Class && !node.Made.IsDisposable && node.Made.State.Count == 0;
 

@@ -25,8 +25,19 @@ internal static class Checker
         new UnreachedRule(),
     ];
 
-    /// <summary>What is wrong with what something needs.</summary>
+    /// <summary>What is wrong with what something needs, by whatever it is met.</summary>
     private static readonly IRule[] AboutNeeds =
+    [
+        new CycleRule(),
+        new CaptiveRule(),
+        new LevelRule(),
+        new LateValueRule(),
+        new FrozenTransientRule(),
+        new UnreleasedTransientRule(),
+    ];
+
+    /// <summary>What is wrong with needs that are not met by exactly one registration: few, where most are.</summary>
+    private static readonly IRule[] AboutNeedsNotMetByOne =
     [
         new MissingRule(),
         new AbsentRule(),
@@ -34,13 +45,7 @@ internal static class Checker
         new AmbiguousRule(),
         new UntakenArgumentRule(),
         new ArgumentsForSharedRule(),
-        new CycleRule(),
-        new CaptiveRule(),
-        new LevelRule(),
-        new LateValueRule(),
         new AskingClassRule(),
-        new FrozenTransientRule(),
-        new UnreleasedTransientRule(),
         new CaptiveScopeRule(),
         new TakesScopeRule(),
     ];
@@ -51,14 +56,16 @@ internal static class Checker
         IReadOnlyList<Node> counting = [.. graph.Written.Where(graph.Arrangement.Counts)];
         return AboutTheWiring.SelectMany(rule => rule.Inspect(graph, counting))
             .Concat(AboutRegistrations.SelectMany(rule => rule.Inspect(graph, counting)))
-            .Concat(Inspect(graph, [.. graph.Nodes.Except(graph.Unasked)]));
+            .Concat(Inspect(graph, graph.Unasked.Count == 0 ? graph.Nodes : [.. graph.Nodes.Except(graph.Unasked)]));
     }
 
     /// <summary>Everything that is wrong with some nodes.</summary>
     public static IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         IReadOnlyList<Node> unregistered = [.. nodes.Where(node => node.Written.Order == int.MaxValue)];
+        IReadOnlyList<Node> notMetByOne = [.. nodes.Where(node => !node.IsSimplyMet)];
         return AboutRegistrations.SelectMany(rule => rule.Inspect(graph, unregistered))
-            .Concat(AboutNeeds.SelectMany(rule => rule.Inspect(graph, nodes)));
+            .Concat(AboutNeeds.SelectMany(rule => rule.Inspect(graph, nodes)))
+            .Concat(AboutNeedsNotMetByOne.SelectMany(rule => rule.Inspect(graph, notMetByOne)));
     }
 }

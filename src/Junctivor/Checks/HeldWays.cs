@@ -5,18 +5,17 @@ namespace Junctivor.Checks;
 /// <summary>The shortest way from a holder to each shared thing that it holds: directly, or through transients and aliases.</summary>
 internal static class HeldWays
 {
-    /// <param name="graph">The graph.</param>
     /// <param name="holder">Where the ways start.</param>
-    /// <param name="barren">Transients that lead nowhere, as far as that is known; none by default.</param>
-    public static IEnumerable<IReadOnlyList<Edge>> From(ServiceGraph graph, Node holder, HashSet<Node>? barren = null)
+    /// <param name="leading">Which transients lead to something shared, as far as that is known; all, by default.</param>
+    public static IEnumerable<IReadOnlyList<Edge>> From(Node holder, Leading? leading = null)
     {
         Dictionary<Node, Edge> cameBy = [];
         Queue<Node> open = new([holder]);
         while (open.Count > 0)
         {
-            foreach (Edge edge in graph.EdgesOf(open.Dequeue()))
+            foreach (Edge edge in open.Dequeue().Edges)
             {
-                if (edge.To == holder || barren?.Contains(edge.To) == true || cameBy.ContainsKey(edge.To))
+                if (edge.To == holder || (edge.To.Level.IsTransient && leading?.Leads(edge.To) == false) || cameBy.ContainsKey(edge.To))
                 {
                     continue;
                 }
@@ -32,28 +31,6 @@ internal static class HeldWays
                 }
             }
         }
-    }
-
-    /// <summary>The transients among some nodes that hold nothing shared but singletons. One pass, however they are tangled.</summary>
-    public static HashSet<Node> BarrenAmong(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
-    {
-        HashSet<Node> barren = [.. nodes.Where(node => node.Level.IsTransient)];
-        if (graph.Nodes.All(node => node.Level.IsTransient || node.Level == Level.Singleton))
-        {
-            return barren;
-        }
-
-        ILookup<Node, Node> askers = barren.SelectMany(graph.EdgesOf).ToLookup(edge => edge.To, edge => edge.From);
-        Queue<Node> leading = new(askers.Select(asked => asked.Key).Where(node => !barren.Contains(node) && node.Level != Level.Singleton));
-        while (leading.Count > 0)
-        {
-            foreach (Node asker in askers[leading.Dequeue()].Where(barren.Remove))
-            {
-                leading.Enqueue(asker);
-            }
-        }
-
-        return barren;
     }
 
     private static List<Edge> WayTo(Node goal, Node holder, Dictionary<Node, Edge> cameBy)

@@ -8,22 +8,30 @@ namespace Junctivor.Checks;
 /// </summary>
 internal sealed class Knots
 {
-    private readonly ServiceGraph _graph;
-    private readonly Dictionary<Node, int> _entered = [];
-    private readonly Dictionary<Node, int> _lowest = [];
-    private readonly HashSet<Node> _onPath = [];
+    private const int NotEntered = 0;
+    private const int Left = int.MaxValue;
+
+    /// <summary>For each node by its number: when it was entered, or that it is in no knot any more.</summary>
+    private readonly int[] _entered;
+
+    private readonly int[] _lowest;
     private readonly Stack<Node> _path = new();
     private readonly List<IReadOnlyList<Node>> _found = [];
+    private int _count = NotEntered;
 
-    private Knots(ServiceGraph graph) => _graph = graph;
+    private Knots(int nodes)
+    {
+        _entered = new int[nodes];
+        _lowest = new int[nodes];
+    }
 
     /// <summary>The groups of more than one node, and the single nodes that need themselves.</summary>
     public static IReadOnlyList<IReadOnlyList<Node>> Of(ServiceGraph graph, IEnumerable<Node> start)
     {
-        Knots knots = new(graph);
+        Knots knots = new(graph.Nodes.Count);
         foreach (Node node in start)
         {
-            if (!knots._entered.ContainsKey(node))
+            if (knots._entered[node.Number] == NotEntered)
             {
                 knots.Walk(node);
             }
@@ -34,67 +42,75 @@ internal sealed class Knots
 
     private void Walk(Node root)
     {
-        Stack<(Node Node, IEnumerator<Edge> Edges)> walk = new();
+        Stack<(Node Node, Node[] Needed, int Next)> walk = new();
         walk.Push(Enter(root));
-        while (walk.Count > 0)
+        while (walk.TryPop(out (Node Node, Node[] Needed, int Next) step))
         {
-            (Node node, IEnumerator<Edge> edges) = walk.Peek();
-            if (edges.MoveNext())
+            if (step.Next == step.Needed.Length)
             {
-                Node next = edges.Current.To;
-                if (!_entered.TryGetValue(next, out int entered))
+                Leave(step.Node, step.Needed);
+                if (walk.TryPeek(out (Node Node, Node[] Needed, int Next) parent))
                 {
-                    walk.Push(Enter(next));
+                    Reach(parent.Node, _lowest[step.Node.Number]);
                 }
-                else if (_onPath.Contains(next))
-                {
-                    _lowest[node] = Math.Min(_lowest[node], entered);
-                }
+
+                continue;
+            }
+
+            Node next = step.Needed[step.Next];
+            walk.Push(step with { Next = step.Next + 1 });
+            if (_entered[next.Number] == NotEntered)
+            {
+                walk.Push(Enter(next));
             }
             else
             {
-                walk.Pop();
-                Leave(node);
-                if (walk.Count > 0)
-                {
-                    Node parent = walk.Peek().Node;
-                    _lowest[parent] = Math.Min(_lowest[parent], _lowest[node]);
-                }
+                Reach(step.Node, _entered[next.Number]);
             }
         }
     }
 
-    private (Node Node, IEnumerator<Edge> Edges) Enter(Node node)
+    private void Reach(Node node, int entered) => _lowest[node.Number] = Math.Min(_lowest[node.Number], entered);
+
+    private (Node Node, Node[] Needed, int Next) Enter(Node node)
     {
-        _entered.Add(node, _entered.Count);
-        _lowest.Add(node, _entered[node]);
+        _entered[node.Number] = _lowest[node.Number] = ++_count;
         _path.Push(node);
-        _onPath.Add(node);
-        return (node, DirectEdges(node).GetEnumerator());
+        return (node, DirectlyNeeded(node), 0);
     }
 
-    private void Leave(Node node)
+    private void Leave(Node node, Node[] needed)
     {
-        if (_lowest[node] != _entered[node])
+        if (_lowest[node.Number] != _entered[node.Number])
         {
             return;
         }
 
+        if (_path.Peek() == node && !needed.Contains(node))
+        {
+            LeaveLast();
+            return;
+        }
+
         List<Node> group = [];
-        Node member;
         do
         {
-            member = _path.Pop();
-            _onPath.Remove(member);
-            group.Add(member);
+            group.Add(LeaveLast());
         }
-        while (member != node);
-
-        if (group.Count > 1 || DirectEdges(node).Any(edge => edge.To == node))
-        {
-            _found.Add(group);
-        }
+        while (group[group.Count - 1] != node);
+        _found.Add(group);
     }
 
-    private IEnumerable<Edge> DirectEdges(Node node) => _graph.EdgesOf(node).Where(edge => !edge.IsDeferred);
+    /// <summary>What was left is lower than nothing: it does not count for those who still reach it.</summary>
+    private Node LeaveLast()
+    {
+        Node node = _path.Pop();
+        _entered[node.Number] = Left;
+        _lowest[node.Number] = Left;
+        return node;
+    }
+
+    private static Node[] DirectlyNeeded(Node node) => node.IsSimplyMet
+        ? Array.ConvertAll(node.Supplies!, supply => ((Supply.Single)supply).Node)
+        : [.. node.Edges.Where(edge => !edge.IsDeferred).Select(edge => edge.To)];
 }

@@ -139,7 +139,7 @@ internal sealed class NearMisses
 
     private string At(Node node) => PlaceNames.At(node.Place, _graph.SharedFolder);
 
-    private static string KnownAs(Node node) => node.Services.Count == 1 && node.Services[0].Equals(node.Made) ? "itself" : Served(node);
+    private static string KnownAs(Node node) => node.Services.Length == 1 && node.Services[0].Equals(node.Made) ? "itself" : Served(node);
 
     private static string Served(Node node) => string.Join(", ", node.Services.Select(service => service.Name));
 

@@ -16,7 +16,7 @@ internal static class StartCalls
     /// <summary>The call that starts a scope in which a service can be had, with the values that it reaches.</summary>
     public static string ForScopeOf(ServiceGraph graph, Node service) => StartScope(
     [
-        .. graph.ReachableFrom([service])
+        .. ServiceGraph.ReachableFrom([service])
             .Where(node => node.Kind == NodeKind.Incoming && node.Level == Level.Scoped)
             .OrderBy(node => node.Order)
             .Select(RegistrationText.HandOver),

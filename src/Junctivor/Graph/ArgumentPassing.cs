@@ -11,7 +11,7 @@ internal static class ArgumentPassing
     {
         bool[] isTaken = new bool[arguments.Count];
         Dictionary<Parameter, Parameter> taking = [];
-        IReadOnlyList<Parameter> parameters = node.Kind == NodeKind.Class ? node.ChosenConstructor?.Parameters ?? [] : node.FactoryParameters;
+        Parameter[] parameters = node.Kind == NodeKind.Class ? node.ChosenConstructor?.Parameters ?? [] : node.FactoryParameters;
         Give((argument, parameter) => argument.Equals(parameter.Type));
         Give((argument, parameter) => argument.Serves(parameter.Type));
 
@@ -35,7 +35,7 @@ internal static class ArgumentPassing
             }
         }
 
-        IReadOnlyList<Parameter> Replace(IReadOnlyList<Parameter> all) =>
+        Parameter[] Replace(Parameter[] all) =>
             [.. all.Select(parameter => taking.TryGetValue(parameter, out Parameter? changed) ? changed : parameter)];
     }
 }

@@ -5,24 +5,39 @@ namespace Junctivor.Graph;
 /// </summary>
 internal sealed class Arrangement
 {
-    private readonly Dictionary<ServiceId, List<Offer>> _offers = [];
+    private readonly Offers _offers = new();
     private readonly List<Node> _replacingNothing = [];
-    private readonly HashSet<Node> _active = [];
+    private readonly HashSet<Node> _outdone = [];
 
     public Arrangement(IReadOnlyList<Node> written)
     {
-        Decorators = [.. written.Where(node => node.IsDecorator)];
-        IReadOnlyList<Node> serving = [.. written.Where(node => !node.IsDecorator)];
-        foreach (Node node in serving.Where(node => !node.Endings.IsIfMissing))
+        List<Node> decorators = [];
+        List<Node> waiting = [];
+        bool isAnyReplacing = false;
+        foreach (Node node in written)
         {
-            Place(node);
+            if (node.IsDecorator)
+            {
+                decorators.Add(node);
+            }
+            else if (node.Endings.IsIfMissing)
+            {
+                waiting.Add(node);
+            }
+            else
+            {
+                isAnyReplacing |= node.Endings.IsReplacing;
+                Place(node);
+            }
         }
 
-        AddWhereMissing([.. serving.Where(node => node.Endings.IsIfMissing)]);
-        foreach (List<Offer> offers in _offers.Values)
+        Decorators = decorators;
+        AddWhereMissing(waiting);
+        _offers.Sort();
+        if (isAnyReplacing || waiting.Count > 0)
         {
-            offers.Sort((one, other) => one.Position != other.Position ? one.Position - other.Position : one.Node.Order - other.Node.Order);
-            _active.UnionWith(offers.Select(offer => offer.Node));
+            _outdone.UnionWith(written.Where(node => !node.IsDecorator));
+            _outdone.ExceptWith(_offers.All.Select(offer => offer.Node));
         }
     }
 
@@ -31,32 +46,43 @@ internal sealed class Arrangement
 
     public IReadOnlyList<Node> ReplacingNothing => _replacingNothing;
 
-    public IEnumerable<Offer> All => _offers.Values.SelectMany(offers => offers);
+    public IEnumerable<Offer> All => _offers.All;
 
     /// <summary>The offers of each service that several serve.</summary>
-    public IEnumerable<IReadOnlyList<Offer>> ServedBySeveral => _offers.Values.Where(offers => offers.Count > 1);
+    public IEnumerable<IReadOnlyList<Offer>> ServedBySeveral => _offers.OfSeveral;
 
     /// <summary>Whether a registration still serves anything.</summary>
-    public bool Counts(Node node) => node.IsDecorator || _active.Contains(node);
+    public bool Counts(Node node) => _outdone.Count == 0 || !_outdone.Contains(node);
 
     /// <summary>Who offers exactly this: for a generic service, this closing or this definition.</summary>
-    public IReadOnlyList<Offer> Of(ServiceId service) => _offers.TryGetValue(service, out List<Offer>? offers) ? offers : [];
+    public IReadOnlyList<Offer> Of(ServiceId service) => _offers.Of(service);
+
+    /// <summary>The one who offers exactly this, to anybody; null where there is none, or where it takes a choice.</summary>
+    public Node? OnlyOne(ServiceId service) => _offers.OnlyOne(service) is { Endings.OnlyFor: null } only ? only : null;
 
     private void Place(Node node)
     {
+        if (!node.Endings.IsReplacing)
+        {
+            foreach (TypeRef service in node.Services)
+            {
+                _offers.Add(new ServiceId(service, node.Mark), node);
+            }
+
+            return;
+        }
+
         bool replacedAny = false;
         foreach (ServiceId service in node.Offers)
         {
-            List<Offer> offers = Slot(service);
-            List<Offer> replaced = node.Endings.IsReplacing
-                ? [.. offers.Where(offer => Equals(offer.Node.Endings.OnlyFor, node.Endings.OnlyFor))]
-                : [];
+            List<Offer> offers = _offers.ToChange(service);
+            List<Offer> replaced = [.. offers.Where(offer => Equals(offer.Node.Endings.OnlyFor, node.Endings.OnlyFor))];
             offers.RemoveAll(replaced.Contains);
             offers.Add(new Offer(node, service, replaced.Count > 0 ? replaced.Min(offer => offer.Position) : node.Order));
             replacedAny |= replaced.Count > 0;
         }
 
-        if (node.Endings.IsReplacing && !replacedAny)
+        if (!replacedAny)
         {
             _replacingNothing.Add(node);
         }
@@ -64,23 +90,10 @@ internal sealed class Arrangement
 
     private void AddWhereMissing(IReadOnlyList<Node> waiting)
     {
-        HashSet<ServiceId> served = [.. _offers.Where(pair => pair.Value.Count > 0).Select(pair => pair.Key)];
-        foreach (Node node in waiting)
+        List<(ServiceId Service, Node Node)> missing = [.. waiting.SelectMany(node => node.Offers.Where(service => Of(service).Count == 0).Select(service => (service, node)))];
+        foreach ((ServiceId service, Node node) in missing)
         {
-            foreach (ServiceId service in node.Offers.Where(service => !served.Contains(service)))
-            {
-                Slot(service).Add(new Offer(node, service, node.Order));
-            }
+            _offers.Add(service, node);
         }
-    }
-
-    private List<Offer> Slot(ServiceId service)
-    {
-        if (!_offers.TryGetValue(service, out List<Offer>? offers))
-        {
-            _offers.Add(service, offers = []);
-        }
-
-        return offers;
     }
 }

@@ -12,7 +12,10 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
     };
 
     private readonly Dictionary<TypeRef, Node> _unregistered = [];
-    private readonly Dictionary<(Node Made, string Call), (Node Node, IReadOnlyList<TypeRef> Untaken)> _filled = [];
+    private readonly Dictionary<Node, List<(IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken)>> _filled = [];
+
+    /// <summary>Whether somebody constructs anything with arguments.</summary>
+    public bool HasFilled => _filled.Count > 0;
 
     /// <summary>What a parameter of a node gets.</summary>
     public Supply SupplyFor(Node consumer, Parameter parameter)
@@ -34,7 +37,7 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
 
         if (parameter.IsInner && consumer.Inner is not null)
         {
-            return new Supply.Single(consumer.Inner);
+            return consumer.Inner.Alone;
         }
 
         Supply supply = SupplyFor(parameter.Service, consumer.Kind == NodeKind.Alias ? null : consumer.Made);
@@ -46,10 +49,15 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
     /// <summary>What somebody gets who asks; a consumer of null asks from outside.</summary>
     public Supply SupplyFor(ServiceId service, TypeRef? consumer)
     {
+        if (candidates.OnlyOne(service) is { } only)
+        {
+            return only.Alone;
+        }
+
         IReadOnlyList<Node> found = candidates.ForOne(service, consumer);
         return found.Count switch
         {
-            1 => new Supply.Single(found[0]),
+            1 => found[0].Alone,
             > 1 => new Supply.Ambiguous(service, found),
             _ => AroundOthers(service, consumer) ?? new Supply.Missing(service, candidates.Unfitting(service)),
         };
@@ -71,16 +79,21 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
         }
 
         // What constructs more of its own kind asks for the same again: it must get the same node.
-        string call = string.Join(";", arguments.Select(argument => argument.Id));
-        if (!_filled.TryGetValue((made, call), out (Node Node, IReadOnlyList<TypeRef> Untaken) filled))
+        if (!_filled.TryGetValue(made, out List<(IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken)>? calls))
         {
-            filled = (ArgumentPassing.Fill(made, arguments, out IReadOnlyList<TypeRef> untaken), untaken);
-            _filled.Add((made, call), filled);
+            _filled.Add(made, calls = []);
+        }
+
+        (IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken) filled = calls.Find(call => call.Arguments.SequenceEqual(arguments));
+        if (filled.Node is null)
+        {
+            filled = (arguments, ArgumentPassing.Fill(made, arguments, out IReadOnlyList<TypeRef> untaken), untaken);
+            calls.Add(filled);
         }
 
         return filled.Untaken.Count > 0
             ? new Supply.Untaken(made.Made, filled.Untaken)
-            : new Supply.Single(candidates.Front(filled.Node, service));
+            : candidates.Front(filled.Node, service).Alone;
     }
 
     private Node Unregistered(TypeRef type)
@@ -130,7 +143,7 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
     /// <summary>A list of wrappers has one wrapper for each that serves what is wrapped.</summary>
     private List<Supply> Elements(ServiceId element, TypeRef? consumer)
     {
-        List<Supply> elements = [.. candidates.All(element, consumer).Select(node => new Supply.Single(node))];
+        List<Supply> elements = [.. candidates.All(element, consumer).Select(node => node.Alone)];
         return elements.Count == 0 && FormOf(element.Type) is { } form
             ? [.. Elements(element with { Type = element.Type.Arguments[0] }, consumer)
                 .Select(inner => new Supply.Deferred(form, element.Type, element.Type.Arguments[0], inner))]
@@ -140,7 +153,7 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
     private Supply.Keyed? Key(ServiceId service, TypeRef? consumer)
     {
         TypeRef key = service.Type.Arguments[0];
-        if (key.DefinitionName is not (TypeRef.Text or TypeRef.ReflectedType) || service.Mark is not null)
+        if (key.DefinitionName is not (TypeRef.Text or TypeRef.TypeOfTypes) || service.Mark is not null)
         {
             return null;
         }
@@ -151,7 +164,7 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
         {
             ServiceId marked = element with { Mark = mark };
             IReadOnlyList<Node> serving = candidates.All(marked, consumer);
-            elements.Add((mark, serving.Count == 1 ? new Supply.Single(serving[0]) : new Supply.Ambiguous(marked, serving)));
+            elements.Add((mark, serving.Count == 1 ? serving[0].Alone : new Supply.Ambiguous(marked, serving)));
         }
 
         return new Supply.Keyed(element, key, elements);

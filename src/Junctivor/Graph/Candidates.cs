@@ -19,14 +19,12 @@ internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
     public IReadOnlyList<Node> All(ServiceId service, TypeRef? consumer) =>
         [.. Find(service, consumer).Select(node => Front(node, service))];
 
+    /// <summary>The one that serves it, whoever asks; null where there is none, or where it takes a choice.</summary>
+    public Node? OnlyOne(ServiceId service) => arrangement.OnlyOne(service) is { } only ? Front(only, service) : null;
+
     /// <summary>Those between which to choose where one is wanted.</summary>
     public IReadOnlyList<Node> ForOne(ServiceId service, TypeRef? consumer)
     {
-        if (arrangement.Of(service) is [{ Node.Endings.OnlyFor: null } only])
-        {
-            return [Front(only.Node, service)];
-        }
-
         List<Node> found = Prefer(Prefer(Find(service, consumer), node => node.Endings.OnlyFor is not null), node => node.Endings.IsFirstChoice);
         return found.Count == 1 ? [Front(found[0], service)] : found;
     }

@@ -16,7 +16,7 @@ internal static class DependencyOrder
             Node node = open.Peek();
             if (entered.Add(node))
             {
-                foreach (Edge edge in graph.EdgesOf(node).Where(edge => !edge.IsDeferred && !entered.Contains(edge.To)).Reverse())
+                foreach (Edge edge in node.Edges.Where(edge => !edge.IsDeferred && !entered.Contains(edge.To)).Reverse())
                 {
                     open.Push(edge.To);
                 }
@@ -49,7 +49,7 @@ internal static class DependencyOrder
         Stack<Node> open = new([start]);
         while (open.TryPop(out Node? node))
         {
-            foreach (Node needed in graph.EdgesOf(node).Where(edge => !edge.IsDeferred).Select(edge => edge.To).Where(entered.Add))
+            foreach (Node needed in node.Edges.Where(edge => !edge.IsDeferred).Select(edge => edge.To).Where(entered.Add))
             {
                 if (wanted.Contains(needed))
                 {

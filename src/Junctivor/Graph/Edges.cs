@@ -1,25 +1,28 @@
 namespace Junctivor.Graph;
 
-/// <summary>Reads the edges off a need.</summary>
+/// <summary>Reads the edges off what a node needs.</summary>
 internal static class Edges
 {
     /// <summary>What is reached in a scope of its own is no edge: it neither closes a ring nor is held.</summary>
-    public static IReadOnlyList<Edge> OfAll(Need[] needs)
+    public static IEnumerable<Edge> Of(Node node)
     {
-        List<Edge> edges = new(needs.Length);
-        foreach (Need need in needs)
+        Supply[] supplies = node.Supplies!;
+        Parameter[] parameters = node.Parameters;
+        for (int number = 0; number < supplies.Length; number++)
         {
+            Need need = new(node, parameters[number], supplies[number]);
             if (need.Supply is Supply.Single single)
             {
-                edges.Add(new Edge(need, single.Node, null));
+                yield return new Edge(need, single.Node, null);
             }
             else
             {
-                edges.AddRange(Of(need, need.Supply, null));
+                foreach (Edge edge in Of(need, need.Supply, null))
+                {
+                    yield return edge;
+                }
             }
         }
-
-        return edges;
     }
 
     private static IEnumerable<Edge> Of(Need need, Supply supply, DeferredForm? by) => supply switch

@@ -2,26 +2,22 @@ namespace Junctivor.Graph;
 
 /// <summary>
 /// Counts who bears a short name, so that two types of one short name are shown with their namespaces
-/// and a message never says "IClock is missing, but IClock is registered". Safe for use by several threads.
+/// and a message never says "IClock is missing, but IClock is registered". Nothing is counted before the first message is written. Safe for
+/// use by several threads.
 /// </summary>
 internal sealed class NameBook
 {
-    private readonly object _gate = new();
-    private readonly Dictionary<string, string> _firstBearer = new(StringComparer.Ordinal);
+    private readonly Lock _gate = new();
+    private readonly HashSet<string> _borne = new(StringComparer.Ordinal);
     private readonly HashSet<string> _shared = new(StringComparer.Ordinal);
+    private readonly List<TypeRef> _uncounted = [];
 
-    public void Enter(string simpleName, string id)
+    /// <summary>Adds a type, once.</summary>
+    public void Enter(TypeRef type)
     {
         lock (_gate)
         {
-            if (!_firstBearer.TryGetValue(simpleName, out string? bearer))
-            {
-                _firstBearer.Add(simpleName, id);
-            }
-            else if (bearer != id)
-            {
-                _shared.Add(simpleName);
-            }
+            _uncounted.Add(type);
         }
     }
 
@@ -29,6 +25,15 @@ internal sealed class NameBook
     {
         lock (_gate)
         {
+            foreach (TypeRef type in _uncounted)
+            {
+                if (!_borne.Add(type.SimpleName))
+                {
+                    _shared.Add(type.SimpleName);
+                }
+            }
+
+            _uncounted.Clear();
             return _shared.Contains(simpleName);
         }
     }

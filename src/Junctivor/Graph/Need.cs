@@ -1,10 +1,8 @@
 namespace Junctivor.Graph;
 
 /// <summary>What one node asks for by one parameter, and what it will get.</summary>
-internal sealed class Need(Node consumer, Parameter parameter, Supply supply)
+internal readonly struct Need(Node consumer, Parameter parameter, Supply supply) : IEquatable<Need>
 {
-    private IReadOnlyList<Supply>? _supplies;
-
     public Node Consumer { get; } = consumer;
 
     public Parameter Parameter { get; } = parameter;
@@ -12,5 +10,11 @@ internal sealed class Need(Node consumer, Parameter parameter, Supply supply)
     public Supply Supply { get; } = supply;
 
     /// <summary>The supply, and everything inside it.</summary>
-    public IReadOnlyList<Supply> Supplies => _supplies ??= [.. Supply.All()];
+    public IEnumerable<Supply> Supplies => Supply.All();
+
+    public bool Equals(Need other) => ReferenceEquals(other.Consumer, Consumer) && ReferenceEquals(other.Parameter, Parameter);
+
+    public override bool Equals(object? obj) => obj is Need other && Equals(other);
+
+    public override int GetHashCode() => System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(Parameter);
 }

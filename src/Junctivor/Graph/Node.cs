@@ -4,6 +4,7 @@ namespace Junctivor.Graph;
 internal sealed record Node
 {
     private Node? _written;
+    private Supply.Single? _alone;
 
     /// <summary>The place in the order written.</summary>
     public required int Order { get; init; }
@@ -14,7 +15,7 @@ internal sealed record Node
     public required TypeRef Made { get; init; }
 
     /// <summary>What the registration is written for, and then what <c>Also</c> adds.</summary>
-    public required IReadOnlyList<TypeRef> Services { get; init; }
+    public required TypeRef[] Services { get; init; }
 
     public required Level Level { get; init; }
 
@@ -26,13 +27,25 @@ internal sealed record Node
     public Endings Endings { get; init; } = Endings.None;
 
     /// <summary>The public constructors, for a class; empty for the rest.</summary>
-    public IReadOnlyList<Constructor> Constructors { get; init; } = [];
+    public Constructor[] Constructors { get; init; } = [];
 
     /// <summary>What the factory asks for, or what an alias stands for; empty for the rest.</summary>
-    public IReadOnlyList<Parameter> FactoryParameters { get; init; } = [];
+    public Parameter[] FactoryParameters { get; init; } = [];
 
     /// <summary>The properties that are filled once it is constructed.</summary>
-    public IReadOnlyList<Parameter> Properties { get; init; } = [];
+    public Parameter[] Properties { get; init; } = [];
+
+    /// <summary>What the reader made it of; nobody else's business.</summary>
+    public object? Origin { get; init; }
+
+    /// <summary>What meets its parameters, in their order; null until the graph has settled it.</summary>
+    public Supply[]? Supplies { get; private set; }
+
+    /// <summary>Whether each of its parameters is met by exactly one node, that must be there at once.</summary>
+    public bool IsSimplyMet { get; private set; }
+
+    /// <summary>Its number among the nodes of the graph, once it is settled what meets its parameters.</summary>
+    public int Number { get; private set; }
 
     /// <summary>Whether it is made by something that must be awaited.</summary>
     public bool IsAsync { get; init; }
@@ -50,17 +63,27 @@ internal sealed record Node
     public bool IsWritten => _written is null;
 
     /// <summary>The constructor to call, or null where the class leaves it open.</summary>
-    public Constructor? ChosenConstructor => Constructors.Count == 1
-        ? Constructors[0]
-        : Constructors.Count(constructor => constructor.IsChosen) == 1
-            ? Constructors.Single(constructor => constructor.IsChosen)
-            : null;
+    public Constructor? ChosenConstructor => Constructors switch
+    {
+        [Constructor only] => only,
+        [] => null,
+        _ => Constructors.Count(constructor => constructor.IsChosen) == 1 ? Constructors.Single(constructor => constructor.IsChosen) : null,
+    };
 
     /// <summary>What must be there before one can be made; nothing where no constructor is settled.</summary>
-    public IReadOnlyList<Parameter> Parameters =>
+    public Parameter[] Parameters =>
         Kind != NodeKind.Class ? FactoryParameters
-        : Properties.Count == 0 ? ChosenConstructor?.Parameters ?? []
+        : Properties.Length == 0 ? ChosenConstructor?.Parameters ?? []
         : [.. ChosenConstructor?.Parameters ?? [], .. Properties];
+
+    /// <summary>What it asks for, with what meets it; once that is settled.</summary>
+    public IReadOnlyList<Need> Needs => Graph.Needs.Of(this);
+
+    /// <summary>What it needs while it lives: at once, or through <c>Lazy</c> or <c>Func</c>; once that is settled.</summary>
+    public IEnumerable<Edge> Edges => Graph.Edges.Of(this);
+
+    /// <summary>That this node alone meets something.</summary>
+    public Supply.Single Alone => _alone ??= new Supply.Single(this);
 
     /// <summary>Whether it makes its instances, and so owns them unless told otherwise.</summary>
     public bool Makes => Kind is NodeKind.Class or NodeKind.Factory;
@@ -80,7 +103,15 @@ internal sealed record Node
     public IEnumerable<ServiceId> Offers => Services.Select(service => new ServiceId(service, Mark));
 
     /// <summary>Something that follows from this registration, to be changed with <c>with</c>.</summary>
-    public Node Following() => this with { _written = Written };
+    public Node Following() => this with { _written = Written, _alone = null, Supplies = null, IsSimplyMet = false };
+
+    /// <summary>Settles what meets its parameters; once.</summary>
+    public void Settle(int number, Supply[] supplies)
+    {
+        Number = number;
+        Supplies = supplies;
+        IsSimplyMet = Array.TrueForAll(supplies, supply => supply is Supply.Single);
+    }
 
     public bool Equals(Node? other) => ReferenceEquals(this, other);
 

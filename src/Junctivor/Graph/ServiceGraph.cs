@@ -6,27 +6,26 @@ namespace Junctivor.Graph;
 /// </summary>
 internal sealed class ServiceGraph
 {
-    private readonly Dictionary<Node, IReadOnlyList<Need>> _needs = [];
-    private readonly Dictionary<Node, IReadOnlyList<Edge>> _edges = [];
-    private readonly List<Node> _nodes = [];
+    private readonly List<Node> _nodes;
     private readonly Candidates _candidates;
     private readonly Binder _binder;
     private readonly ITypeReader _reader;
     private readonly Lazy<WrittenIndex> _index;
+    private readonly Lazy<string> _sharedFolder;
 
     public ServiceGraph(IReadOnlyList<Node> written, ITypeReader reader)
     {
         Written = written;
         _reader = reader;
         _index = new Lazy<WrittenIndex>(() => new WrittenIndex(written.Where(Arrangement!.Counts)));
-        SharedFolder = PlaceNames.SharedFolder(written.Select(node => node.Place));
+        _sharedFolder = new Lazy<string>(() => PlaceNames.SharedFolder(written.Select(node => node.Place)));
+        _nodes = new List<Node>(written.Count);
         Arrangement = new Arrangement(written);
         _candidates = new Candidates(Arrangement, reader);
         _binder = new Binder(_candidates, reader);
-        IReadOnlyList<Node> start = [.. written.Where(node => !node.IsDecorator && !node.IsOpen && Arrangement.Counts(node)).SelectMany(Fronts)];
+        List<Node> start = Start(written);
         Complete(start);
-        HashSet<Node> withArguments = [.. _nodes.Where(TakesArguments).Select(node => node.Written).Where(IsAskedForWithArgumentsOnly)];
-        Unasked = [.. start.Where(node => withArguments.Contains(Innermost(node)))];
+        Unasked = _binder.HasFilled ? FindUnasked(start) : [];
     }
 
     /// <summary>Every registration, in the order written, whether it counts or not.</summary>
@@ -43,11 +42,17 @@ internal sealed class ServiceGraph
     /// </summary>
     public IReadOnlyCollection<Node> Unasked { get; }
 
+    /// <summary>Whether something lives as long as a scope.</summary>
+    public bool HasScopes { get; private set; }
+
+    /// <summary>Whether something lives as long as a scope of a level of the user's own.</summary>
+    public bool HasUsersLevels { get; private set; }
+
     /// <summary>The decorators that found something to wrap.</summary>
     public IReadOnlyCollection<Node> AppliedDecorators => _candidates.AppliedDecorators;
 
     /// <summary>The folder that all places share, with its last separator; left away where places are shown.</summary>
-    public string SharedFolder { get; }
+    public string SharedFolder => _sharedFolder.Value;
 
     /// <summary>The registrations that count, by what they serve and how they are named.</summary>
     public WrittenIndex Index => _index.Value;
@@ -69,29 +74,6 @@ internal sealed class ServiceGraph
             select missing.Service;
     }
 
-    public IReadOnlyList<Need> NeedsOf(Node node) => _needs[node];
-
-    /// <summary>The needs that are met by anything but one node, or not at all: few, where many are simply met.</summary>
-    public IEnumerable<Need> NeedsNotMetByOne(IEnumerable<Node> nodes)
-    {
-        foreach (Node node in nodes)
-        {
-            foreach (Need need in _needs[node])
-            {
-                if (need.Supply is not Supply.Single)
-                {
-                    yield return need;
-                }
-            }
-        }
-    }
-
-    /// <summary>The needs of a node; null where they are not bound, as it is open or does not count.</summary>
-    public IReadOnlyList<Need>? FindNeeds(Node node) => _needs.TryGetValue(node, out IReadOnlyList<Need>? needs) ? needs : null;
-
-    /// <summary>What a node needs while it lives: at once, or through <c>Lazy</c> or <c>Func</c>.</summary>
-    public IReadOnlyList<Edge> EdgesOf(Node node) => _edges[node];
-
     /// <summary>How long an instance of a node lives.</summary>
     public Level LevelOf(Node node) => _candidates.LevelOf(node);
 
@@ -104,7 +86,7 @@ internal sealed class ServiceGraph
         Node filled = ArgumentPassing.Fill(_reader.ReadUnregistered(type), arguments, out IReadOnlyList<TypeRef> untaken);
         return untaken.Count > 0
             ? new Supply.Untaken(type, untaken)
-            : Completed(new Supply.Single(filled with { Endings = filled.Endings with { IsOwned = false } }));
+            : Completed((filled with { Endings = filled.Endings with { IsOwned = false } }).Alone);
     }
 
     /// <summary>The registrations that promise a value.</summary>
@@ -126,10 +108,10 @@ internal sealed class ServiceGraph
     public void Add(Node node) => Complete([node]);
 
     /// <summary>All nodes that can be reached from some, these included; also through scopes of their own.</summary>
-    public IReadOnlyCollection<Node> ReachableFrom(IEnumerable<Node> start) => [.. Walk(start)];
+    public static IReadOnlyCollection<Node> ReachableFrom(IEnumerable<Node> start) => [.. Walk(start)];
 
     /// <summary>The same, one by one, each once.</summary>
-    public IEnumerable<Node> Walk(IEnumerable<Node> start)
+    public static IEnumerable<Node> Walk(IEnumerable<Node> start)
     {
         HashSet<Node> reached = [];
         Stack<Node> open = new(start);
@@ -142,12 +124,9 @@ internal sealed class ServiceGraph
             }
 
             yield return node;
-            if (_needs.TryGetValue(node, out IReadOnlyList<Need>? needs))
+            foreach (Node next in (node.Supplies ?? []).SelectMany(NodesIn))
             {
-                foreach (Node next in needs.SelectMany(need => NodesIn(need.Supply)))
-                {
-                    open.Push(next);
-                }
+                open.Push(next);
             }
         }
     }
@@ -155,15 +134,38 @@ internal sealed class ServiceGraph
     /// <summary>The nodes that a supply names itself.</summary>
     public static IEnumerable<Node> NodesIn(Supply supply) => supply.All().OfType<Supply.Single>().Select(single => single.Node);
 
-    private IEnumerable<Node> Fronts(Node node) =>
-        node.Offers.Where(service => Arrangement.Of(service).Any(offer => offer.Node == node)).Select(service => _candidates.Front(node, service)).Append(node);
+    /// <summary>The registrations that count, each once for itself, and once with what decorates it for each service.</summary>
+    private List<Node> Start(IReadOnlyList<Node> written)
+    {
+        List<Node> start = new(written.Count);
+        foreach (Node node in written)
+        {
+            if (!node.IsDecorator && !node.IsOpen && Arrangement.Counts(node))
+            {
+                if (Arrangement.Decorators.Count > 0)
+                {
+                    start.AddRange(node.Offers.Where(service => Arrangement.Of(service).Any(offer => offer.Node == node)).Select(service => _candidates.Front(node, service)));
+                }
+
+                start.Add(node);
+            }
+        }
+
+        return start;
+    }
+
+    private IReadOnlyCollection<Node> FindUnasked(List<Node> start)
+    {
+        HashSet<Node> withArguments = [.. _nodes.Where(TakesArguments).Select(node => node.Written).Where(IsAskedForWithArgumentsOnly)];
+        return [.. start.Where(node => withArguments.Contains(Innermost(node)))];
+    }
 
     private bool IsAskedForWithArgumentsOnly(Node written) =>
         written.Level.IsTransient
         && !written.Endings.IsRoot
         && !_nodes.Where(node => node.Inner is null || Innermost(node) != written)
-            .SelectMany(NeedsOf)
-            .SelectMany(need => NodesIn(need.Supply))
+            .SelectMany(node => node.Supplies!)
+            .SelectMany(NodesIn)
             .Any(asked => Innermost(asked) == written);
 
     private static bool TakesArguments(Node node) => node.Parameters.Any(parameter => parameter.Argument is not null);
@@ -176,44 +178,42 @@ internal sealed class ServiceGraph
         return supply;
     }
 
-    private void EnqueueNodes(Supply supply, Queue<Node> open)
-    {
-        if (supply is not Supply.Single single)
-        {
-            foreach (Node next in NodesIn(supply))
-            {
-                open.Enqueue(next);
-            }
-        }
-        else if (!_needs.ContainsKey(single.Node))
-        {
-            open.Enqueue(single.Node);
-        }
-    }
-
     /// <summary>Binds the needs of these nodes, of the nodes that meet them, and so on.</summary>
     private void Complete(IReadOnlyList<Node> start)
     {
-        Queue<Node> open = new(start);
-        while (open.Count > 0)
+        List<Node> open = [.. start];
+        for (int next = 0; next < open.Count; next++)
         {
-            Node node = open.Dequeue();
-            if (_needs.ContainsKey(node))
+            if (open[next].Supplies is null)
             {
-                continue;
+                Settle(open[next], open);
             }
-
-            IReadOnlyList<Parameter> parameters = node.Parameters;
-            Need[] needs = new Need[parameters.Count];
-            for (int number = 0; number < needs.Length; number++)
-            {
-                needs[number] = new Need(node, parameters[number], _binder.SupplyFor(node, parameters[number]));
-                EnqueueNodes(needs[number].Supply, open);
-            }
-
-            _needs.Add(node, needs);
-            _edges.Add(node, Edges.OfAll(needs));
-            _nodes.Add(node);
         }
+    }
+
+    private void Settle(Node node, List<Node> open)
+    {
+        Parameter[] parameters = node.Parameters;
+        Supply[] supplies = parameters.Length == 0 ? [] : new Supply[parameters.Length];
+        for (int number = 0; number < supplies.Length; number++)
+        {
+            supplies[number] = _binder.SupplyFor(node, parameters[number]);
+            if (supplies[number] is not Supply.Single single)
+            {
+                foreach (Node next in NodesIn(supplies[number]))
+                {
+                    open.Add(next);
+                }
+            }
+            else if (single.Node.Supplies is null)
+            {
+                open.Add(single.Node);
+            }
+        }
+
+        node.Settle(_nodes.Count, supplies);
+        HasScopes |= !node.Level.IsTransient && node.Level != Level.Singleton;
+        HasUsersLevels |= node.Level.IsUsersOwn;
+        _nodes.Add(node);
     }
 }

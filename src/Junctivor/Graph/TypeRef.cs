@@ -1,12 +1,10 @@
-using System.Diagnostics.CodeAnalysis;
-
 namespace Junctivor.Graph;
 
 /// <summary>
-/// A type as the graph knows it: a name and an identity. Where the facts come from (reflection, or the
-/// compiler's symbols) is the reader's business.
+/// A type as the graph knows it: an identity, and what rules and messages want to know of it. Where that comes from (reflection, or the
+/// compiler's symbols) is the reader's business. Most is never asked for, so nothing is read before it is. Safe for use by several threads.
 /// </summary>
-internal sealed class TypeRef(string id, string simpleName, NameBook names) : IEquatable<TypeRef>
+internal abstract class TypeRef : IEquatable<TypeRef>
 {
     /// <summary>The definition name of <c>string</c>.</summary>
     public const string Text = "System.String";
@@ -15,79 +13,69 @@ internal sealed class TypeRef(string id, string simpleName, NameBook names) : IE
     public const string Anything = "System.Object";
 
     /// <summary>The definition name of the base library's class for types.</summary>
-    public const string ReflectedType = "System.Type";
-
-    private readonly int _hash = StringComparer.Ordinal.GetHashCode(id);
-    private string? _qualifiedName;
-    private IReadOnlyList<TypeRef>? _supertypes;
-    private IReadOnlyList<string>? _state;
-    private bool? _isDisposable;
-
-    /// <summary>What tells this type from every other one that the reader has met.</summary>
-    public string Id { get; } = id;
+    public const string TypeOfTypes = "System.Type";
 
     /// <summary>The short name, or the name with its namespace where two types share the short one.</summary>
-    public string Name => names.IsShared(SimpleName) ? QualifiedName : SimpleName;
+    public abstract string Name { get; }
 
-    public string SimpleName { get; } = simpleName;
+    /// <summary>The short name, with type arguments.</summary>
+    public abstract string SimpleName { get; }
 
     /// <summary>The name without anything around it, and without type arguments.</summary>
-    public required string OwnName { get; init; }
+    public abstract string OwnName { get; }
 
     /// <summary>The name with its namespace.</summary>
-    public string QualifiedName => _qualifiedName ??= Facts.ReadQualifiedName();
-
-    /// <summary>Reads what is asked for seldom.</summary>
-    [SuppressMessage("Performance", "CA1859", Justification = "The graph must not know how types are read.")]
-    public required ITypeFacts Facts { private get; init; }
+    public abstract string QualifiedName { get; }
 
     /// <summary>The name in metadata of the generic definition, such as <c>System.Func`2</c>; <c>[]</c> for an array.</summary>
-    public string DefinitionName { get; init; } = id;
+    public abstract string DefinitionName { get; }
 
     /// <summary>The generic definition; null for everything but a closed generic type.</summary>
-    public TypeRef? Definition { get; init; }
+    public abstract TypeRef? Definition { get; }
 
     /// <summary>The type arguments, or the element type of an array.</summary>
-    public IReadOnlyList<TypeRef> Arguments { get; init; } = [];
+    public abstract IReadOnlyList<TypeRef> Arguments { get; }
 
-    public bool IsValueType { get; init; }
+    public abstract bool IsValueType { get; }
 
     /// <summary>Whether it is a generic definition, such as <c>IArchive&lt;&gt;</c>.</summary>
-    public bool IsDefinition { get; init; }
+    public abstract bool IsDefinition { get; }
 
     /// <summary>Whether a type parameter stands somewhere in it.</summary>
-    public bool IsOpen { get; init; }
+    public abstract bool IsOpen { get; }
 
-    public bool IsInterface { get; init; }
+    public abstract bool IsInterface { get; }
 
-    public bool IsAbstract { get; init; }
+    /// <summary>Whether it is a class of which there are no instances; an interface is none.</summary>
+    public abstract bool IsAbstract { get; }
 
-    public bool IsStatic { get; init; }
+    public abstract bool IsStatic { get; }
 
-    public bool IsDelegate { get; init; }
+    public abstract bool IsDelegate { get; }
 
-    public bool IsDisposable => _isDisposable ??= Facts.ReadIsDisposable();
+    /// <summary>Whether an instance has something to end.</summary>
+    public abstract bool IsDisposable { get; }
 
     /// <summary>How deep generic types are nested in it.</summary>
     public int Nesting => Arguments.Count == 0 ? 0 : 1 + Arguments.Max(argument => argument.Nesting);
 
-    /// <summary>Every base class and interface of the type; of a generic definition, those of its supertypes.</summary>
-    public IReadOnlyList<TypeRef> Supertypes => _supertypes ??= Facts.ReadSupertypes();
+    /// <summary>Every base class and interface of the type; of a generic definition, the definitions of those.</summary>
+    public abstract IReadOnlyList<TypeRef> Supertypes { get; }
 
     /// <summary>The fields and properties that an object keeps of its own, beside what its constructor was given.</summary>
-    public IReadOnlyList<string> State => _state ??= Facts.ReadState();
+    public abstract IReadOnlyList<string> State { get; }
 
     /// <summary>Whether an instance of this type can stand where <paramref name="service"/> is wanted.</summary>
-    public bool Serves(TypeRef service) => Equals(service) || Supertypes.Contains(service);
+    public virtual bool Serves(TypeRef service) => Equals(service) || Supertypes.Contains(service);
 
     /// <summary>Whether it is this class, or a closing of it.</summary>
-    public bool IsClosingOf(TypeRef definition) => Equals(definition) || Definition?.Equals(definition) == true;
+    public bool IsClosingOf(TypeRef definition) => Equals(definition) || (definition.IsDefinition && Definition?.Equals(definition) == true);
 
-    public bool Equals(TypeRef? other) => ReferenceEquals(this, other) || (other is not null && other._hash == _hash && other.Id == Id);
+    public abstract bool Equals(TypeRef? other);
 
-    public override bool Equals(object? obj) => Equals(obj as TypeRef);
+    public sealed override bool Equals(object? obj) => Equals(obj as TypeRef);
 
-    public override int GetHashCode() => _hash;
+    public abstract override int GetHashCode();
 
-    public override string ToString() => Name;
+    public sealed override string ToString() => Name;
 }

@@ -19,7 +19,8 @@ internal sealed class PlanBook
     private readonly WiringReader _reader;
     private readonly SharedNodes? _shared;
     private readonly PlanCompiler _compiler;
-    private readonly HashSet<Node> _checked;
+    private readonly HashSet<Node> _checkedLater = [];
+    private readonly int _checkedAtBuild;
     private readonly TypeTable _table = new();
 
     /// <summary>All that was asked for without a mark. It also keeps the types of the table, so that no handle is used for another one.</summary>
@@ -42,7 +43,7 @@ internal sealed class PlanBook
         _compiler = new PlanCompiler(reader, this, shared);
         Codes = new CodeQueue(compilation);
         ScopedServices = reader.Graph.Nodes.Count(node => node.Level == Level.Scoped && node.Makes);
-        _checked = [.. reader.Graph.Nodes.Except(reader.Graph.Unasked)];
+        _checkedAtBuild = reader.Graph.Nodes.Count;
     }
 
     /// <summary>The plans by type, for whoever reads them himself.</summary>
@@ -63,7 +64,7 @@ internal sealed class PlanBook
     /// <summary>The values of the wiring that the container ends.</summary>
     public IEnumerable<object> OwnedValues => Graph.Nodes
         .Where(node => node is { Kind: NodeKind.Value, Endings.IsOwned: true } && _shared?.IsShared(node) != true)
-        .Select(node => ((Making.OfValue)_reader.MakingOf(node)).Value);
+        .Select(node => ((Making.OfValue)WiringReader.MakingOf(node)).Value);
 
     /// <summary>The plan, or null where nobody registers the service.</summary>
     /// <param name="service">The service.</param>
@@ -152,7 +153,7 @@ internal sealed class PlanBook
         lock (_gate)
         {
             Node node = _reader.ReadFilling(type);
-            return _fillings.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(_reader.PropertyOf)]));
+            return _fillings.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(WiringReader.PropertyOf)]));
         }
     }
 
@@ -180,7 +181,7 @@ internal sealed class PlanBook
         {
             return DependencyOrder.WithNeeds(Graph, Written.Where(node =>
                 node.Level == Level.Singleton && node.Makes && !node.IsDecorator && _shared?.IsShared(node) != true
-                && (node.IsAsync || _reader.EntryOf(node) is { WarmUp: not null } or { WindDown: not null })));
+                && (node.IsAsync || WiringReader.EntryOf(node) is { WarmUp: not null } or { WindDown: not null })));
         }
     }
 
@@ -322,7 +323,7 @@ internal sealed class PlanBook
     /// <summary>Checks what has come into the graph since it was built; a faulty part is told to whoever asks for it.</summary>
     private void ThrowIfFaulty(IEnumerable<Node> start)
     {
-        IReadOnlyList<Node> newcomers = [.. Graph.ReachableFrom(start).Where(node => !_checked.Contains(node))];
+        IReadOnlyList<Node> newcomers = [.. ServiceGraph.ReachableFrom(start).Where(node => !IsChecked(node))];
         if (newcomers.Count == 0)
         {
             return;
@@ -334,8 +335,11 @@ internal sealed class PlanBook
             throw new ResolveException(faults);
         }
 
-        _checked.UnionWith(newcomers);
+        _checkedLater.UnionWith(newcomers);
     }
+
+    private bool IsChecked(Node node) =>
+        (node.Supplies is not null && node.Number < _checkedAtBuild && (Graph.Unasked.Count == 0 || !Graph.Unasked.Contains(node))) || _checkedLater.Contains(node);
 
     private ServiceId IdOf(Key key) => new(Types[key.Service], Types.MarkOf(key.Mark));
 

@@ -36,7 +36,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
         {
             List<Node> needed = _plans.ContainsKey(node) || shared?.IsShared(node) == true
                 ? []
-                : [.. reader.Graph.NeedsOf(node).SelectMany(need => NodesNow(need.Supply)).Where(next => !_plans.ContainsKey(next))];
+                : [.. node.Needs.SelectMany(need => NodesNow(need.Supply)).Where(next => !_plans.ContainsKey(next))];
             if (needed.Count > 0)
             {
                 needed.ForEach(open.Push);
@@ -72,7 +72,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
             };
         }
 
-        Plan.Argument[] arguments = [.. reader.Graph.NeedsOf(node).Select(need => new Plan.Argument(need.Parameter.Name, Compose(need.Supply, need.Parameter)))];
+        Plan.Argument[] arguments = [.. node.Needs.Select(need => new Plan.Argument(need.Parameter.Name, Compose(need.Supply, need.Parameter)))];
         if (node.Kind == NodeKind.Alias)
         {
             return arguments[0].Plan;
@@ -93,20 +93,20 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
     }
 
     /// <summary>Whether there may be something to end: a constructor gives exactly its class, a factory whatever it likes.</summary>
-    private bool CanEnd(Node node, Type made) =>
-        reader.MakingOf(node) is not Making.OfClass || made.IsAssignableTo(typeof(IDisposable)) || made.IsAssignableTo(typeof(IAsyncDisposable));
+    private static bool CanEnd(Node node, Type made) =>
+        WiringReader.MakingOf(node) is not Making.OfClass || made.IsAssignableTo(typeof(IDisposable)) || made.IsAssignableTo(typeof(IAsyncDisposable));
 
-    private Recipe RecipeOf(Node node)
+    private static Recipe RecipeOf(Node node)
     {
-        Recipe recipe = reader.MakingOf(node) switch
+        Recipe recipe = WiringReader.MakingOf(node) switch
         {
-            Making.OfClass => new ConstructorRecipe(reader.ConstructorOf(node)),
+            Making.OfClass => new ConstructorRecipe(WiringReader.ConstructorOf(node)),
             Making.OfFactory factory => new FactoryRecipe(factory.Call),
             Making.OfAsyncFactory => new ConstantRecipe(null),
             Making.OfValue value => new ConstantRecipe(value.Value),
             _ => new IncomingRecipe(node),
         };
-        return node.Properties.Count == 0 ? recipe : new PropertyFillingRecipe(recipe, [.. node.Properties.Select(reader.PropertyOf)]);
+        return node.Properties.Length == 0 ? recipe : new PropertyFillingRecipe(recipe, [.. node.Properties.Select(WiringReader.PropertyOf)]);
     }
 
     private Plan Compose(Supply supply, Parameter? parameter) => supply switch

@@ -4,7 +4,7 @@ namespace Junctivor.Reading;
 
 /// <summary>
 /// Reads whether a reference was written with a question mark. The base library's reader counts a plain type parameter as
-/// nullable, because it may be closed so; whoever writes <c>T thing</c> wants one.
+/// nullable, because it may be closed so; whoever writes <c>T thing</c> wants one. Safe for use by several threads.
 /// </summary>
 internal sealed class Annotations
 {
@@ -12,15 +12,22 @@ internal sealed class Annotations
     private const string OnSurroundings = "System.Runtime.CompilerServices.NullableContextAttribute";
     private const byte Nullable = 2;
 
+    private readonly Lock _gate = new();
     private readonly Dictionary<MemberInfo, byte?> _around = [];
 
-    /// <param name="parameter">The parameter.</param>
-    /// <param name="attributes">What stands on it.</param>
-    public bool IsNullable(ParameterInfo parameter, IList<CustomAttributeData> attributes) =>
-        (Flag(attributes, OnPlace) ?? FlagAround(parameter.Member)) == Nullable;
+    public bool IsNullable(ParameterInfo parameter) =>
+        (Flag(parameter.GetCustomAttributesData(), OnPlace) ?? FlagOf(parameter.Member)) == Nullable;
 
     public bool IsNullable(PropertyInfo property) =>
-        (Flag(property.GetCustomAttributesData(), OnPlace) ?? FlagAround(property)) == Nullable;
+        (Flag(property.GetCustomAttributesData(), OnPlace) ?? FlagOf(property)) == Nullable;
+
+    private byte? FlagOf(MemberInfo member)
+    {
+        lock (_gate)
+        {
+            return FlagAround(member);
+        }
+    }
 
     /// <summary>What holds for all of a member, or of the type around it; read once for each.</summary>
     private byte? FlagAround(MemberInfo? member)

@@ -7,41 +7,40 @@ using Junctivor.Registering;
 namespace Junctivor.Reading;
 
 /// <summary>Reads the constructors and the properties of a class, and the constants that an entry passes for them.</summary>
-internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
+internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters, MarkingAssemblies marking)
 {
     private const int FarthestEdit = 2;
 
-    private readonly Dictionary<Constructor, ConstructorInfo> _constructors = [];
-    private readonly Dictionary<Parameter, PropertyInfo> _properties = [];
-    private readonly MarkingAssemblies _marking = new();
-
-    public ConstructorInfo InfoOf(Constructor constructor) => _constructors[constructor.Read];
-
-    public PropertyInfo InfoOf(Parameter property) => _properties[property];
-
-    /// <summary>A node with what the class asks for.</summary>
-    /// <param name="node">The node, without constructors.</param>
-    /// <param name="implementation">The class.</param>
-    /// <param name="passed">The constants for its parameters.</param>
-    public Node Read(Node node, [DynamicallyAccessedMembers(Kept.Members)] Type implementation, IReadOnlyList<PassedValue> passed)
+    /// <summary>The constructors that somebody could call.</summary>
+    public Constructor[] ReadConstructors([DynamicallyAccessedMembers(Kept.Members)] Type type)
     {
-        Node read = node with
+        ConstructorInfo[] infos = type.GetConstructors();
+        Constructor[] constructors = new Constructor[infos.Length];
+        for (int number = 0; number < infos.Length; number++)
         {
-            Constructors = ReadConstructors(implementation.GetConstructors()),
-            Properties = ReadProperties(implementation),
-        };
-        if (node.IsDecorator && read.ChosenConstructor is { } chosen)
-        {
-            read = read with { Constructors = [chosen.With(WithInner(chosen.Parameters, node.Services[0]))] };
+            // Where there is only one, nobody has to choose it.
+            bool isChosen = infos.Length > 1 && infos[number].IsDefined(typeof(InjectAttribute));
+            constructors[number] = new ReflectedConstructor(infos[number], isChosen, parameters.Read(infos[number]));
         }
 
-        return passed.Count == 0 ? read : Pass(read, passed);
+        return constructors;
+    }
+
+    /// <summary>A node of which parameters are met as its entry says: by what it decorates, and by constants.</summary>
+    /// <param name="node">The node, with all that its class asks for.</param>
+    /// <param name="passed">The constants for its parameters.</param>
+    public Node Meet(Node node, IReadOnlyList<PassedValue> passed)
+    {
+        Node met = node.IsDecorator && node.ChosenConstructor is { } chosen
+            ? node with { Constructors = [chosen.With(WithInner(chosen.Parameters, node.Services[0]))] }
+            : node;
+        return passed.Count == 0 ? met : Pass(met, passed);
     }
 
     /// <summary>The properties that are filled: those marked, and those required where the constructor does not see to them.</summary>
-    public IReadOnlyList<Parameter> ReadProperties([DynamicallyAccessedMembers(Kept.Members)] Type type)
+    public Parameter[] ReadProperties([DynamicallyAccessedMembers(Kept.Members)] Type type)
     {
-        if (!_marking.MayMarkProperties(type))
+        if (!marking.MayMarkProperties(type))
         {
             return [];
         }
@@ -59,27 +58,15 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
             bool isRequired = info.IsDefined(typeof(RequiredMemberAttribute)) && !isRequiredSeenTo;
             if (isRequired || info.IsDefined(typeof(InjectAttribute)))
             {
-                Parameter property = parameters.Read(info);
-                _properties.Add(property, info);
-                properties.Add(property);
+                properties.Add(parameters.Read(info));
             }
         }
 
-        return properties;
-    }
-
-    private IReadOnlyList<Constructor> ReadConstructors(ConstructorInfo[] infos) => [.. infos.Select(info => Read(info, isOnly: infos.Length == 1))];
-
-    /// <summary>Where there is only one, nobody has to choose it.</summary>
-    private Constructor Read(ConstructorInfo info, bool isOnly)
-    {
-        Constructor constructor = new(!isOnly && info.IsDefined(typeof(InjectAttribute)), parameters.Read(info.GetParameters()));
-        _constructors.Add(constructor, info);
-        return constructor;
+        return [.. properties];
     }
 
     /// <summary>Marks the parameter that takes what a decorator wraps: the one unmarked parameter of the service's type.</summary>
-    private static IReadOnlyList<Parameter> WithInner(IReadOnlyList<Parameter> all, TypeRef service)
+    private static Parameter[] WithInner(Parameter[] all, TypeRef service)
     {
         IReadOnlyList<Parameter> inner = [.. all.Where(parameter => parameter.Mark is null && parameter.Type.IsClosingOf(service))];
         return inner.Count == 1 ? [.. all.Select(parameter => parameter == inner[0] ? parameter.AsInner() : parameter)] : all;
@@ -110,7 +97,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters)
             }
         }
 
-        return node with { Constructors = [chosen.With(filled)], Endings = node.Endings with { Misfits = misfits } };
+        return node with { Constructors = [chosen.With([.. filled])], Endings = node.Endings with { Misfits = misfits } };
     }
 
     /// <summary>What was passed wrongly is not missing besides.</summary>

@@ -12,7 +12,15 @@ internal static class IdleEndings
 
     private static readonly HashSet<Type> Ambient = [typeof(Scope), typeof(Container), typeof(AskingClass)];
 
-    public static IReadOnlyList<string> Of(Entry entry) => [.. Find(entry)];
+    /// <param name="entry">The entry.</param>
+    /// <param name="services">What it serves.</param>
+    public static IReadOnlyList<string> Of(Entry entry, TypeRef[] services) => HasNone(entry, services) ? [] : [.. Find(entry)];
+
+    /// <summary>Whether it is certain that nothing will be found: most entries say nothing but a class and a service.</summary>
+    private static bool HasNone(Entry entry, TypeRef[] services) =>
+        entry is { IsDecorator: false, TargetMark: null, OnlyFor: null, WarmUp: null, WindDown: null, Passed.Count: 0 }
+        && entry.Endings == Endings.None
+        && Array.TrueForAll(services, service => service is ReflectedType { IsGeneric: false } plain && !Ambient.Contains(plain.Type));
 
     private static IEnumerable<string> Find(Entry entry)
     {

@@ -5,8 +5,8 @@ using System.Runtime.CompilerServices;
 namespace Junctivor.Reading;
 
 /// <summary>
-/// Knows where properties to fill can stand at all. Reading the properties of a class takes as long as all the rest of it, and most programs
-/// keep their services in assemblies that know nothing of a container.
+/// Knows where marks, and properties to fill, can stand at all. Looking for them takes longer than all the rest of reading a class, and many
+/// programs keep their services in assemblies that know nothing of a container.
 /// </summary>
 internal sealed class MarkingAssemblies
 {
@@ -14,6 +14,11 @@ internal sealed class MarkingAssemblies
     private static readonly string? OurName = Ours.GetName().Name;
 
     private readonly Dictionary<Assembly, bool> _knowUs = [];
+    private Assembly? _last;
+    private bool _lastKnowsUs;
+
+    /// <summary>Whether something in an assembly may carry a mark.</summary>
+    public bool MayMark(Assembly assembly) => KnowsUs(assembly);
 
     /// <summary>Whether a class or one that it derives from may have properties that are required, or marked <see cref="InjectAttribute"/>.</summary>
     public bool MayMarkProperties(Type type)
@@ -32,12 +37,18 @@ internal sealed class MarkingAssemblies
     [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "A reference that was trimmed away is one that marks nothing.")]
     private bool KnowsUs(Assembly assembly)
     {
+        if (assembly == _last)
+        {
+            return _lastKnowsUs;
+        }
+
         if (!_knowUs.TryGetValue(assembly, out bool knows))
         {
             knows = assembly.IsDynamic || assembly == Ours || Array.Exists(assembly.GetReferencedAssemblies(), reference => reference.Name == OurName);
             _knowUs.Add(assembly, knows);
         }
 
+        (_last, _lastKnowsUs) = (assembly, knows);
         return knows;
     }
 }

@@ -1,65 +1,54 @@
-using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
-using System.Runtime.CompilerServices;
 using Junctivor.Graph;
 
 namespace Junctivor.Reading;
 
 /// <summary>Reads what constructors, factories and properties ask for.</summary>
-internal sealed class ParameterReader(TypeCatalog types)
+internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marking)
 {
-    private readonly Dictionary<Parameter, object?> _constants = [];
-    private readonly Annotations _annotations = new();
+    private readonly Dictionary<Parameter, object?> _passed = [];
 
     /// <summary>What a parameter gets that is passed a constant, or that is optional and registered by nobody.</summary>
-    public object? ConstantOf(Parameter parameter) => _constants.GetValueOrDefault(parameter);
+    public object? ConstantOf(Parameter parameter) => parameter is ReflectedParameter read ? read.Default : _passed.GetValueOrDefault(parameter);
 
-    public IReadOnlyList<Parameter> Read(IEnumerable<ParameterInfo> infos) => [.. infos.Select(Read)];
-
-    public Parameter Read(ParameterInfo info)
+    /// <param name="method">A constructor, or the method of a factory.</param>
+    /// <param name="count">How many are wanted, of the last ones; all by default.</param>
+    public Parameter[] Read(MethodBase method, int? count = null)
     {
-        Type type = TypeOf(info);
-        IList<CustomAttributeData> attributes = info.GetCustomAttributesData();
-        bool isNullable = !type.IsValueType && !type.IsByRef && _annotations.IsNullable(info, attributes);
-        bool hasDefault = (info.Attributes & (ParameterAttributes.Optional | ParameterAttributes.HasDefault)) != 0 && info.HasDefaultValue;
-        Parameter parameter = new(info.Name ?? $"parameter {info.Position + 1}", Wanted(type))
+        ReadOnlySpan<ParameterInfo> infos = method.GetParameters();
+        infos = infos[(infos.Length - (count ?? infos.Length))..];
+        if (infos.IsEmpty)
         {
-            Mark = attributes.Count == 0 ? null : MarkOf(info),
-            IsOptional = isNullable || hasDefault || Nullable.GetUnderlyingType(type) is not null,
-            Obstacle = ObstacleOf(type),
-        };
-        if (hasDefault)
-        {
-            _constants.Add(parameter, DefaultValue(info, type));
+            return [];
         }
 
-        return parameter;
+        bool mayBeMarked = marking.MayMark(method.Module.Assembly);
+        Parameter[] parameters = new Parameter[infos.Length];
+        for (int number = 0; number < parameters.Length; number++)
+        {
+            ParameterInfo info = infos[number];
+            parameters[number] = new ReflectedParameter(info, DeclaredBy(info), mayBeMarked && info.GetCustomAttributesData().Count > 0 ? MarkOf(info) : null);
+        }
+
+        return parameters;
     }
 
-    public Parameter Read(PropertyInfo info)
-    {
-        bool isNullable = !info.PropertyType.IsValueType && _annotations.IsNullable(info);
-        return new Parameter(info.Name, Wanted(info.PropertyType))
-        {
-            Mark = MarkOf(info),
-            IsOptional = isNullable || Nullable.GetUnderlyingType(info.PropertyType) is not null,
-            Obstacle = info.SetMethod is { IsPublic: true } ? ObstacleOf(info.PropertyType) : "has no public setter",
-        };
-    }
+    public Parameter Read(PropertyInfo info) => new ReflectedProperty(info, types.Of(info.PropertyType), MarkOf(info));
 
     /// <summary>The same parameter, met by a constant.</summary>
     public Parameter Passing(Parameter parameter, object? constant)
     {
-        Parameter passed = new(parameter.Name, parameter.Type) { IsPassed = true };
-        _constants.Add(passed, constant);
+        Parameter passed = parameter.AsPassed();
+        _passed.Add(passed, constant);
         return passed;
     }
 
     /// <summary>What is passed by reference only to be read, with <c>in</c> or <c>ref readonly</c>, is handed over as any other value.</summary>
-    private static Type TypeOf(ParameterInfo info) =>
-        info.ParameterType is { IsByRef: true } reference && info.IsIn && !info.IsOut ? reference.GetElementType()! : info.ParameterType;
-
-    private TypeRef Wanted(Type type) => types[Nullable.GetUnderlyingType(type) ?? type];
+    private ReflectedType DeclaredBy(ParameterInfo info)
+    {
+        ReflectedType declared = types.Of(info.ParameterType);
+        return declared.IsByReference && info.IsIn && !info.IsOut ? types.Of(declared.Type.GetElementType()!) : declared;
+    }
 
     private Mark? MarkOf(ICustomAttributeProvider place)
     {
@@ -79,26 +68,4 @@ internal sealed class ParameterReader(TypeCatalog types)
 
         return null;
     }
-
-    /// <summary>Reflection gives null for the default of a structure, and the number for that of an enumeration.</summary>
-    [UnconditionalSuppressMessage("Trimming", "IL2067", Justification = "A structure needs no constructor for its default.")]
-    private static object? DefaultValue(ParameterInfo info, Type declared)
-    {
-        Type type = Nullable.GetUnderlyingType(declared) ?? declared;
-        object? value = info.DefaultValue;
-        return value switch
-        {
-            null when declared.IsValueType && type == declared => RuntimeHelpers.GetUninitializedObject(type),
-            not null when type.IsEnum => Enum.ToObject(type, value),
-            _ => value,
-        };
-    }
-
-    private static string? ObstacleOf(Type type) => type switch
-    {
-        { IsByRef: true } => "is passed by reference",
-        { IsPointer: true } or { IsFunctionPointer: true } => "is a pointer",
-        { IsByRefLike: true } => "lives on the stack only",
-        _ => null,
-    };
 }

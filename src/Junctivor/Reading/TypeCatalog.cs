@@ -11,32 +11,16 @@ namespace Junctivor.Reading;
 internal sealed class TypeCatalog
 {
     private readonly Lock _gate = new();
-    private readonly Dictionary<Type, TypeRef> _refs = [];
-    private readonly Dictionary<TypeRef, Type> _types = [];
-    private readonly HashSet<string> _ids = new(StringComparer.Ordinal);
-    private readonly NameBook _names = new();
+    private readonly Dictionary<Type, ReflectedType> _types;
 
-    public TypeRef this[Type type]
-    {
-        get
-        {
-            lock (_gate)
-            {
-                return _refs.TryGetValue(type, out TypeRef? known) ? known : Enter(type);
-            }
-        }
-    }
+    /// <param name="expected">About how many types there will be.</param>
+    public TypeCatalog(int expected = 0) => _types = new Dictionary<Type, ReflectedType>(expected);
 
-    public Type this[TypeRef type]
-    {
-        get
-        {
-            lock (_gate)
-            {
-                return _types[type];
-            }
-        }
-    }
+    /// <summary>Which short names are borne by several.</summary>
+    public NameBook Names { get; } = new();
+
+    /// <summary>What nullable annotations say.</summary>
+    public Annotations Annotations { get; } = new();
 
     /// <summary>The assemblies of all types that the wiring mentions.</summary>
     public IReadOnlyCollection<Assembly> Assemblies
@@ -45,8 +29,28 @@ internal sealed class TypeCatalog
         {
             lock (_gate)
             {
-                return [.. _types.Values.Select(type => type.Assembly).Distinct()];
+                return [.. _types.Keys.Select(type => type.Assembly).Distinct()];
             }
+        }
+    }
+
+    public TypeRef this[Type type] => Of(type);
+
+    [SuppressMessage("Performance", "CA1822", Justification = "It belongs to the types of this catalog.")]
+    public Type this[TypeRef type] => ((ReflectedType)type).Type;
+
+    public ReflectedType Of(Type type)
+    {
+        lock (_gate)
+        {
+            if (!_types.TryGetValue(type, out ReflectedType? known))
+            {
+                known = new ReflectedType(type, this);
+                _types.Add(type, known);
+                Names.Enter(known);
+            }
+
+            return known;
         }
     }
 
@@ -56,37 +60,6 @@ internal sealed class TypeCatalog
         string text => Mark.Of(text),
         Type type => Mark.Of(this[type]),
         _ => null,
-    };
-
-    private TypeRef Enter(Type type)
-    {
-        string id = UniqueId(type);
-        TypeRef entered = new(id, TypeNames.Short(type), _names)
-        {
-            OwnName = TypeNames.Own(type),
-            DefinitionName = TypeNames.Definition(type),
-            Definition = type.IsConstructedGenericType ? this[type.GetGenericTypeDefinition()] : null,
-            Arguments = Arguments(type),
-            IsValueType = type.IsValueType,
-            IsDefinition = type.IsGenericTypeDefinition,
-            IsOpen = type.ContainsGenericParameters,
-            IsInterface = type.IsInterface,
-            IsAbstract = type.IsAbstract && !type.IsInterface,
-            IsStatic = type is { IsAbstract: true, IsSealed: true },
-            IsDelegate = typeof(Delegate).IsAssignableFrom(type),
-            Facts = new ReflectedFacts(type, this),
-        };
-        _names.Enter(entered.SimpleName, id);
-        _refs.Add(type, entered);
-        _types.Add(entered, type);
-        return entered;
-    }
-
-    private IReadOnlyList<TypeRef> Arguments(Type type) => type switch
-    {
-        { IsSZArray: true } => [this[type.GetElementType()!]],
-        { IsGenericType: true, IsGenericTypeDefinition: false } => [.. type.GenericTypeArguments.Select(argument => this[argument])],
-        _ => [],
     };
 
     /// <summary>The base classes and interfaces of a type.</summary>
@@ -107,18 +80,5 @@ internal sealed class TypeCatalog
         {
             yield return typeof(object);
         }
-    }
-
-    /// <summary>Two assemblies can have types of one name, and plug-ins one assembly in several load contexts.</summary>
-    private string UniqueId(Type type)
-    {
-        string id = type.FullName ?? $"{type.DeclaringType?.FullName}!{type}";
-        string unique = id;
-        for (int number = 2; !_ids.Add(unique); number++)
-        {
-            unique = $"{id}#{number}";
-        }
-
-        return unique;
     }
 }

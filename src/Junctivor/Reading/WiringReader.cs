@@ -8,35 +8,44 @@ namespace Junctivor.Reading;
 /// <summary>Reads registrations, by reflection, into the graph; and keeps what the graph must not know: how each node is made.</summary>
 internal sealed class WiringReader : ITypeReader
 {
-    private readonly Dictionary<Node, Entry> _entries = [];
-    private readonly Dictionary<Entry, Node> _written = new(ReferenceEqualityComparer.Instance);
     private readonly Dictionary<(Node Open, Type Closed), Node> _closings = [];
     private readonly Dictionary<Type, Wrappers> _wrappers = [];
+    private readonly MarkingAssemblies _marking = new();
     private readonly ParameterReader _parameters;
     private readonly ClassReader _classes;
     private readonly ClassIndex _index;
+    private Dictionary<Entry, Node>? _written;
 
     /// <param name="entries">In the order written; the same entry twice counts once.</param>
-    public WiringReader(IEnumerable<Entry> entries)
+    public WiringReader(IReadOnlyCollection<Entry> entries)
     {
-        Types = new TypeCatalog();
-        _parameters = new ParameterReader(Types);
-        _classes = new ClassReader(Types, _parameters);
+        Types = new TypeCatalog(entries.Count);
+        _parameters = new ParameterReader(Types, _marking);
+        _classes = new ClassReader(Types, _parameters, _marking);
         _index = new ClassIndex(Types);
 
-        Entries = [.. entries.Distinct(ReferenceEqualityComparer.Instance).Cast<Entry>().Where(entry => entry.IsEnabled)];
-        List<Node> nodes = [];
-        foreach (Entry entry in Entries.Where(entry => entry.Trouble is null))
+        List<Entry> counting = new(entries.Count);
+        List<Node> nodes = new(entries.Count);
+        HashSet<Entry> met = new(entries.Count, ReferenceEqualityComparer.Instance);
+        foreach (Entry entry in entries)
         {
-            Node node = Read(entry, nodes.Count);
-            nodes.Add(node);
-            _written.Add(entry, node);
-            foreach (Wrappers wrappers in entry.Wrappers)
+            if (!entry.IsEnabled || !met.Add(entry))
             {
-                _wrappers.TryAdd(wrappers.Type, wrappers);
+                continue;
+            }
+
+            counting.Add(entry);
+            if (entry.Trouble is null)
+            {
+                nodes.Add(Read(entry, nodes.Count));
+                foreach (Wrappers wrappers in entry.Wrappers)
+                {
+                    _wrappers.TryAdd(wrappers.Type, wrappers);
+                }
             }
         }
 
+        Entries = counting;
         Graph = new ServiceGraph(nodes, this);
     }
 
@@ -47,11 +56,13 @@ internal sealed class WiringReader : ITypeReader
     /// <summary>The entries that count, in the order written.</summary>
     public IReadOnlyList<Entry> Entries { get; }
 
-    public Making MakingOf(Node node) => _entries[node.Written].Making;
+    public static Making MakingOf(Node node) => EntryOf(node).Making;
 
-    public ConstructorInfo ConstructorOf(Node node) => _classes.InfoOf(node.ChosenConstructor!);
+    public static ConstructorInfo ConstructorOf(Node node) => ((ReflectedConstructor)node.ChosenConstructor!).Info;
 
-    public PropertyInfo PropertyOf(Parameter property) => _classes.InfoOf(property);
+    public static PropertyInfo PropertyOf(Parameter property) => ((ReflectedProperty)property).Info;
+
+    public static Entry EntryOf(Node node) => (Entry)node.Origin!;
 
     /// <summary>What a parameter gets that is passed a constant, or that is optional and registered by nobody.</summary>
     public object? ConstantOf(Parameter parameter) => _parameters.ConstantOf(parameter);
@@ -64,9 +75,14 @@ internal sealed class WiringReader : ITypeReader
     }
 
     /// <summary>The registration of an entry, in this reading of it; null where it is not part of it.</summary>
-    public Node? WrittenFor(Entry entry) => _written.GetValueOrDefault(entry);
-
-    public Entry EntryOf(Node node) => _entries[node.Written];
+    public Node? WrittenFor(Entry entry)
+    {
+        lock (_parameters)
+        {
+            _written ??= new Dictionary<Entry, Node>(Graph.Written.Select(node => KeyValuePair.Create(EntryOf(node), node)), ReferenceEqualityComparer.Instance);
+            return _written.GetValueOrDefault(entry);
+        }
+    }
 
     [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "The definition was registered with its members kept.")]
     public Node? Close(Node open, TypeRef service)
@@ -79,8 +95,14 @@ internal sealed class WiringReader : ITypeReader
 
         if (!_closings.TryGetValue((open, closed), out Node? node))
         {
-            Node bare = open.Following() with { Made = Types[closed], Services = ServicesOf(open, closed, service), Constructors = [] };
-            node = _classes.Read(bare, closed, _entries[open.Written].Passed);
+            node = open.Following() with
+            {
+                Made = Types[closed],
+                Services = ServicesOf(open, closed, service),
+                Constructors = _classes.ReadConstructors(closed),
+                Properties = _classes.ReadProperties(closed),
+            };
+            node = _classes.Meet(node, EntryOf(open).Passed);
             _closings.Add((open, closed), node);
         }
 
@@ -98,14 +120,13 @@ internal sealed class WiringReader : ITypeReader
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
 
     /// <summary>What a method asks for, as a node that gives the arguments to call it with.</summary>
-    public Node ReadCall(MethodInfo method, int parameterCount) => ReadArguments("the called method", Types[typeof(object[])], ReadFactory(method, parameterCount));
+    public Node ReadCall(MethodInfo method, int parameterCount) => ReadArguments("the called method", Types[typeof(object[])], _parameters.Read(method, parameterCount));
 
     /// <summary>What the properties of an object ask for, as a node that gives their values in order.</summary>
     public Node ReadFilling([DynamicallyAccessedMembers(Kept.Members)] Type type) => ReadArguments($"the object of {TypeNames.Short(type)}", Types[type], _classes.ReadProperties(type));
 
-    private Node ReadArguments(string label, TypeRef consumer, IReadOnlyList<Parameter> parameters)
-    {
-        Node node = new()
+    private static Node ReadArguments(string label, TypeRef consumer, Parameter[] parameters) =>
+        new()
         {
             Order = int.MaxValue,
             Kind = NodeKind.Factory,
@@ -115,61 +136,78 @@ internal sealed class WiringReader : ITypeReader
             Level = Level.Transient,
             Endings = new Endings { IsOwned = false },
             FactoryParameters = parameters,
+            Origin = Unwritten(new Making.OfFactory(typeof(object[]), null, parameters.Length, values => values)),
         };
-        return Enter(node, new Making.OfFactory(typeof(object[]), null, parameters.Count, values => values));
-    }
 
     private Node Read(Entry entry, int order)
     {
         Making making = entry.Making;
+        TypeRef[] services = ServicesOf(entry);
+        ReflectedType made = making.Made == entry.Service ? (ReflectedType)services[0] : Types.Of(making.Made);
+        Making.OfClass? ofClass = making as Making.OfClass;
         Node node = new()
         {
             Order = order,
             Kind = KindOf(making),
-            Made = Types[making.Made],
-            Services = [.. entry.AlsoServes.Prepend(entry.Service).Distinct().Select(service => Types[service])],
+            Made = made,
+            Services = services,
             Level = entry.Level,
             Place = entry.Place,
             Mark = Types.MarkOf(entry.Mark),
             IsDecorator = entry.IsDecorator,
-            Endings = entry.Endings with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], Idle = IdleEndings.Of(entry), IsWarmed = (entry.WarmUp ?? entry.WindDown) is not null },
+            IsAsync = making is Making.OfAsyncFactory,
+            Endings = EndingsOf(entry, services),
+            Constructors = ofClass is null ? [] : _classes.ReadConstructors(ofClass.Implementation),
+            Properties = ofClass is null ? [] : _classes.ReadProperties(ofClass.Implementation),
+            FactoryParameters = ofClass is null ? FactoryParametersOf(entry) : [],
+            Origin = entry,
         };
-        return Enter(
-            making switch
-            {
-                Making.OfClass ofClass => _classes.Read(node, ofClass.Implementation, entry.Passed),
-                Making.OfFactory factory => node with { FactoryParameters = WithInner(ReadFactory(factory.Method!, factory.ParameterCount), entry.IsDecorator) },
-                Making.OfAsyncFactory factory => node with { IsAsync = true, FactoryParameters = ReadFactory(factory.Method, factory.ParameterCount) },
-                Making.OfAlias alias => node with { FactoryParameters = [new Parameter("target", Types[alias.Target]) { Mark = Types.MarkOf(entry.TargetMark) }] },
-                _ => node,
-            },
-            entry);
+        return ofClass is not null && (entry.IsDecorator || entry.Passed.Count > 0) ? _classes.Meet(node, entry.Passed) : node;
     }
 
-    private Node ReadClass([DynamicallyAccessedMembers(Kept.Members)] Type type, Making making)
+    private TypeRef[] ServicesOf(Entry entry) => entry.AlsoServes.Count == 0
+        ? [Types.Of(entry.Service)]
+        : [.. entry.AlsoServes.Prepend(entry.Service).Distinct().Select(service => Types[service])];
+
+    private Endings EndingsOf(Entry entry, TypeRef[] services)
     {
-        Node node = new() { Order = int.MaxValue, Kind = NodeKind.Class, Made = Types[type], Services = [Types[type]], Level = Level.Transient };
-        return Enter(_classes.Read(node, type, []), making);
+        IReadOnlyList<string> idle = IdleEndings.Of(entry, services);
+        bool isWarmed = (entry.WarmUp ?? entry.WindDown) is not null;
+        return idle.Count == 0 && !isWarmed && entry.OnlyFor is null
+            ? entry.Endings
+            : entry.Endings with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], Idle = idle, IsWarmed = isWarmed };
     }
 
-    private Node Enter(Node node, Making making) =>
-        Enter(node, new Entry { Service = making.Made, Making = making, Level = node.Level, Place = default });
-
-    private Node Enter(Node node, Entry entry)
+    private Parameter[] FactoryParametersOf(Entry entry) => entry.Making switch
     {
-        _entries.Add(node, entry);
-        return node;
-    }
+        Making.OfFactory factory => WithInner(_parameters.Read(factory.Method!, factory.ParameterCount), entry.IsDecorator),
+        Making.OfAsyncFactory factory => _parameters.Read(factory.Method, factory.ParameterCount),
+        Making.OfAlias alias => [new MetParameter("target", Types[alias.Target], Types.MarkOf(entry.TargetMark))],
+        _ => [],
+    };
 
-    private IReadOnlyList<Parameter> ReadFactory(MethodInfo method, int parameterCount) =>
-        _parameters.Read(method.GetParameters()[^parameterCount..]);
+    private Node ReadClass([DynamicallyAccessedMembers(Kept.Members)] Type type, Making making) =>
+        new()
+        {
+            Order = int.MaxValue,
+            Kind = NodeKind.Class,
+            Made = Types[type],
+            Services = [Types[type]],
+            Level = Level.Transient,
+            Constructors = _classes.ReadConstructors(type),
+            Properties = _classes.ReadProperties(type),
+            Origin = Unwritten(making),
+        };
+
+    /// <summary>What stands for a registration where nobody wrote one.</summary>
+    private static Entry Unwritten(Making making) => new() { Service = making.Made, Making = making, Level = Level.Transient, Place = default };
 
     /// <summary>A factory that decorates takes what it wraps first.</summary>
-    private static IReadOnlyList<Parameter> WithInner(IReadOnlyList<Parameter> parameters, bool isDecorator) =>
-        isDecorator ? [parameters[0].AsInner(), .. parameters.Skip(1)] : parameters;
+    private static Parameter[] WithInner(Parameter[] parameters, bool isDecorator) =>
+        isDecorator ? [parameters[0].AsInner(), .. parameters[1..]] : parameters;
 
     /// <summary>The closed services of a closed class, in the order of the open ones.</summary>
-    private IReadOnlyList<TypeRef> ServicesOf(Node open, Type closed, TypeRef wanted)
+    private TypeRef[] ServicesOf(Node open, Type closed, TypeRef wanted)
     {
         IReadOnlyList<Type> all = [closed, .. TypeCatalog.AllSupertypes(closed)];
         return

@@ -96,7 +96,7 @@ public sealed class Wiring : IReadOnlyCollection<Registration>
 
     IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();
 
-    private WiringReader Read() => new(_registrations.Select(registration => registration.Entry));
+    private WiringReader Read() => new([.. _registrations.Select(registration => registration.Entry)]);
 
     /// <summary>What the last check has read, where nothing was added since and nobody else has taken it: a container goes on reading into it.</summary>
     private WiringReading TakeReading() =>

@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using Junctivor.Graph;
 using Junctivor.Plans;
+using Junctivor.Reading;
 using Junctivor.Registering;
 using Junctivor.Telemetry;
 
@@ -38,7 +39,7 @@ internal static class AsyncConstruction
         try
         {
             long started = watch is null ? 0 : Stopwatch.GetTimestamp();
-            object made = await ((Making.OfAsyncFactory)book.Reader.MakingOf(node)).Call(arguments).ConfigureAwait(false)
+            object made = await ((Making.OfAsyncFactory)WiringReader.MakingOf(node)).Call(arguments).ConfigureAwait(false)
                 ?? throw new InvalidOperationException($"The factory of {node.Name} gave null; a factory must give an instance.");
             watch?.Constructed(node, made, home, started);
             return made;

@@ -101,7 +101,7 @@ public sealed class Container : Resolver
     {
         ArgumentNullException.ThrowIfNull(changes);
         ThrowIfEnded();
-        WiringReader reader = new(Book.Reader.Entries.Concat(changes.Select(registration => registration.Entry)));
+        WiringReader reader = new([.. Book.Reader.Entries, .. changes.Select(registration => registration.Entry)]);
         SharedNodes shared = new(this, reader);
         HandedOver values = HandedOver.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
         CheckReport report = _options.Weigh(

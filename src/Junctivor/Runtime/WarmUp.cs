@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Junctivor.Graph;
+using Junctivor.Reading;
 using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
@@ -95,7 +96,7 @@ internal sealed class WarmUp : IDisposable
         }
 
         object instance = Construction.Run(container.Book.PlanOf(node), container);
-        Entry entry = container.Book.Reader.EntryOf(node);
+        Entry entry = WiringReader.EntryOf(node);
         if (entry.WarmUp is not null)
         {
             await entry.WarmUp(instance, cancellation).ConfigureAwait(false);

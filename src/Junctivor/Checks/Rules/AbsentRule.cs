@@ -12,7 +12,7 @@ internal sealed class AbsentRule : IRule
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        IReadOnlyList<Need> needs = [.. graph.NeedsNotMetByOne(nodes)];
+        IReadOnlyList<Need> needs = [.. Needs.NotMetByOne(nodes)];
         return Find<Supply.Nothing>(graph, needs, supply => supply.Service, _ => true, "is optional, and nobody registers it", "nothing")
             .Concat(Find<Supply.Many>(
                 graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is asked for as a list, and nobody registers it", "an empty list"))

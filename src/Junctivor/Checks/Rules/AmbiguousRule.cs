@@ -10,7 +10,7 @@ internal sealed class AmbiguousRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         var ambiguous =
-            from need in graph.NeedsNotMetByOne(nodes)
+            from need in Needs.NotMetByOne(nodes)
             from supply in need.Supplies.OfType<Supply.Ambiguous>()
             group (need, supply) by supply.Service;
 

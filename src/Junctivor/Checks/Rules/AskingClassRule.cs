@@ -6,7 +6,7 @@ namespace Junctivor.Checks;
 internal sealed class AskingClassRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in graph.NeedsNotMetByOne(nodes)
+        from need in Needs.NotMetByOne(nodes)
         let node = need.Consumer
         where !node.Level.IsTransient && need.Supplies.Any(supply => supply is Supply.Ambient { Form: AmbientForm.AskingClass })
         select new Fault

@@ -10,7 +10,7 @@ internal static class BranchFaults
     public static IEnumerable<Fault> NotSeen(ServiceGraph graph, Func<Node, bool> isShared) =>
         from holder in graph.Nodes
         where holder.Makes && isShared(holder)
-        from way in HeldWays.From(graph, holder)
+        from way in HeldWays.From(holder)
         let own = way[way.Count - 1].To
         where own.Level == Level.Singleton && !isShared(own)
         select new Fault

@@ -10,12 +10,17 @@ internal sealed class CaptiveRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        HashSet<Node> barren = HeldWays.BarrenAmong(graph, nodes);
+        if (!graph.HasScopes)
+        {
+            return [];
+        }
+
+        Leading leading = Leading.Among(graph, nodes);
         Askers askers = new(graph);
         return
             from holder in nodes
-            where !holder.Level.IsTransient && holder.Level != Level.Scoped
-            from way in HeldWays.From(graph, holder, barren)
+            where !holder.Level.IsTransient && holder.Level != Level.Scoped && leading.Leads(holder)
+            from way in HeldWays.From(holder, leading)
             where Held(way).Level.IsShorterThan(holder.Level)
             group way by way[0].Need into held
             select Captive(graph, held.Key.Consumer, [.. held], askers);

@@ -36,7 +36,7 @@ internal sealed class CycleRule : IRule
     private static IEnumerable<IReadOnlyList<Edge>> Rings(ServiceGraph graph, HashSet<Node> knot)
     {
         HashSet<Edge> shown = [];
-        foreach (Edge edge in knot.OrderBy(node => node.Order).SelectMany(graph.EdgesOf))
+        foreach (Edge edge in knot.OrderBy(node => node.Order).SelectMany(node => node.Edges))
         {
             if (edge.IsDeferred || !knot.Contains(edge.To) || !shown.Add(edge))
             {
@@ -56,7 +56,7 @@ internal sealed class CycleRule : IRule
         Queue<Node> open = new([start]);
         while (open.Count > 0 && !(goal != start && cameBy.ContainsKey(goal)))
         {
-            foreach (Edge edge in graph.EdgesOf(open.Dequeue()).Where(edge => !edge.IsDeferred && knot.Contains(edge.To)))
+            foreach (Edge edge in open.Dequeue().Edges.Where(edge => !edge.IsDeferred && knot.Contains(edge.To)))
             {
                 if (edge.To != start && !cameBy.ContainsKey(edge.To))
                 {
@@ -78,7 +78,7 @@ internal sealed class CycleRule : IRule
 
     private static Fault Cycle(ServiceGraph graph, IReadOnlyList<Edge> ring)
     {
-        Edge closing = ring.Reverse().FirstOrDefault(edge => edge.From.Kind == NodeKind.Class && !edge.Need.Parameter.IsInner) ?? ring[ring.Count - 1];
+        Edge closing = ring.Reverse().Where(edge => edge.From.Kind == NodeKind.Class && !edge.Need.Parameter.IsInner).DefaultIfEmpty(ring[ring.Count - 1]).First();
         string way = ring.Count <= ShownInSummary
             ? string.Join(" → ", ring.Select(edge => edge.From.Name).Append(ring[0].From.Name))
             : $"a ring of {ring.Count} services, through {ring[0].From.Name} and {ring[1].From.Name}";

@@ -10,6 +10,7 @@ internal sealed class DoesNotServeRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
         where node.Kind != NodeKind.Class || node.Made.IsOpen == node.IsOpen || node.IsOpen
+        where !Array.TrueForAll(node.Services, node.Made.Serves)
         from service in node.Services
         where !node.Made.Serves(service)
         select Found(graph, node, service);

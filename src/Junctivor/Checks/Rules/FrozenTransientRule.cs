@@ -12,18 +12,21 @@ internal sealed class FrozenTransientRule : IRule
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        HashSet<Node> barren = HeldWays.BarrenAmong(graph, nodes);
+        Leading leading = Leading.Among(graph, nodes);
         return
             from holder in nodes
-            where holder.Level == Level.Singleton
-            from edge in graph.EdgesOf(holder)
-            where !edge.IsDeferred && edge.To.Level.IsTransient && edge.To.Makes && (edge.To.Made.IsDisposable || HasState(edge.To.Made)) && HoldsNothingShorter(graph, edge.To, barren)
+            where holder.Level == Level.Singleton && MayHoldTransients(holder)
+            from edge in holder.Edges
+            where !edge.IsDeferred && edge.To.Level.IsTransient && edge.To.Makes && (edge.To.Made.IsDisposable || HasState(edge.To.Made)) && HoldsNothingShorter(edge.To, leading)
             select Frozen(graph, holder, edge);
     }
 
+    private static bool MayHoldTransients(Node holder) =>
+        Array.Exists(holder.Supplies!, supply => supply is not Supply.Single single || single.Node.Level.IsTransient);
+
     /// <summary>Where the transient needs something shorter-lived, it is captive, and that is said instead.</summary>
-    private static bool HoldsNothingShorter(ServiceGraph graph, Node transient, HashSet<Node> barren) =>
-        barren.Contains(transient) || !HeldWays.From(graph, transient, barren).Any(way => way[way.Count - 1].To.Level != Level.Singleton);
+    private static bool HoldsNothingShorter(Node transient, Leading leading) =>
+        !leading.Leads(transient) || !HeldWays.From(transient, leading).Any(way => way[way.Count - 1].To.Level != Level.Singleton);
 
     private static bool HasState(TypeRef made) => IsPlain(made) || made.State.Count > 0;
 

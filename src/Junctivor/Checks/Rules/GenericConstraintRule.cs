@@ -8,7 +8,7 @@ internal sealed class GenericConstraintRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         var unfitting =
-            from need in graph.NeedsNotMetByOne(nodes)
+            from need in Needs.NotMetByOne(nodes)
             from supply in need.Supplies.OfType<Supply.Missing>()
             where supply.Unfitting.Count > 0
             group (need, supply) by supply.Service;

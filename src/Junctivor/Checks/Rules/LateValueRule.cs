@@ -7,7 +7,8 @@ internal sealed class LateValueRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
-        from edge in graph.EdgesOf(node)
+        where Array.Exists(node.Supplies!, supply => supply is not Supply.Single { Node.Endings.IsLate: false })
+        from edge in node.Edges
         where edge.To.Endings.IsLate && !edge.IsDeferred
         select new Fault
         {

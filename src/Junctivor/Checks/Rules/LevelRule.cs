@@ -7,6 +7,11 @@ internal sealed class LevelRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
+        if (!graph.HasUsersLevels)
+        {
+            yield break;
+        }
+
         IReadOnlyList<Level> levels = [.. graph.Nodes.Select(node => node.Level).Distinct()];
         if (!levels.Any(level => levels.Any(level.IsApartFrom)))
         {
@@ -15,7 +20,7 @@ internal sealed class LevelRule : IRule
 
         foreach (Node node in nodes.Where(node => node.Kind != NodeKind.Alias))
         {
-            IReadOnlyList<IReadOnlyList<Edge>> ways = [.. HeldWays.From(graph, node).Where(way => way[way.Count - 1].To.Level.IsUsersOwn)];
+            IReadOnlyList<IReadOnlyList<Edge>> ways = [.. HeldWays.From(node).Where(way => way[way.Count - 1].To.Level.IsUsersOwn)];
             if (FirstApart(node, ways) is { } apart)
             {
                 yield return Found(graph, node, apart.One, apart.Other, [.. ways.Where(way => way[way.Count - 1].To.Level == apart.One).Take(1), apart.Way]);

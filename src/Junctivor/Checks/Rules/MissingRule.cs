@@ -8,7 +8,7 @@ internal sealed class MissingRule : IRule
     private const int ShownConsumers = 8;
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in graph.NeedsNotMetByOne(nodes)
+        from need in Needs.NotMetByOne(nodes)
         from supply in need.Supplies.OfType<Supply.Missing>()
         where supply.Unfitting.Count == 0
         group need by supply.Service into missing

@@ -18,7 +18,7 @@ internal sealed class NotConstructibleRule : IRule
             { IsAbstract: true } => Found(graph, node, "is abstract, and a registration wants the class to construct", [.. Implementing(graph, node)]),
             { IsOpen: true } when !node.IsOpen => Found(graph, node, "has an open type argument", new Cure("name its type arguments, or register the generic definition with typeof")),
             { IsDelegate: true } => Found(graph, node, "is a delegate type", new Cure("register the delegate itself", $"Singleton.Value<{made.Name}>(…)")),
-            _ when node.Constructors.Count == 0 => Found(
+            _ when node.Constructors.Length == 0 => Found(
                 graph, node, "has no public constructor", new Cure($"make a constructor of {made.Name} public"), new Cure("make it in a factory", RegistrationText.UnknownFactory(node, made))),
             _ => InspectParameters(graph, node),
         };
@@ -26,7 +26,7 @@ internal sealed class NotConstructibleRule : IRule
 
     private static Fault? InspectParameters(ServiceGraph graph, Node node)
     {
-        Parameter? impossible = node.Parameters.FirstOrDefault(parameter => parameter.Obstacle is not null);
+        Parameter? impossible = Array.Find(node.Parameters, parameter => parameter.Obstacle is not null);
         return impossible is null
             ? null
             : Found(

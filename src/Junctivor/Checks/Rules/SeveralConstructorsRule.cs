@@ -7,7 +7,7 @@ internal sealed class SeveralConstructorsRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        foreach (Node node in nodes.Where(node => node.Constructors.Count > 1 && node.ChosenConstructor is null))
+        foreach (Node node in nodes.Where(node => node.Constructors.Length > 1 && node.ChosenConstructor is null))
         {
             int chosen = node.Constructors.Count(constructor => constructor.IsChosen);
             Steps steps = new Steps(graph).Node(node);
@@ -18,13 +18,13 @@ internal sealed class SeveralConstructorsRule : IRule
 
             Constructor likeliest = node.Constructors
                 .OrderBy(constructor => constructor.Parameters.Count(parameter => !graph.CanMeet(node, parameter)))
-                .ThenByDescending(constructor => constructor.Parameters.Count)
+                .ThenByDescending(constructor => constructor.Parameters.Length)
                 .First();
             yield return new Fault
             {
                 Kind = FaultKind.SeveralConstructors,
                 Summary = chosen == 0
-                    ? $"{node.Made.Name} has {node.Constructors.Count} public constructors, and none carries [Inject]"
+                    ? $"{node.Made.Name} has {node.Constructors.Length} public constructors, and none carries [Inject]"
                     : $"{node.Made.Name} has [Inject] on {chosen} of its constructors",
                 Path = steps.Path,
                 Cures =

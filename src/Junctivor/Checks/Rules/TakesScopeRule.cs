@@ -6,7 +6,7 @@ namespace Junctivor.Checks;
 internal sealed class TakesScopeRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in graph.NeedsNotMetByOne(nodes)
+        from need in Needs.NotMetByOne(nodes)
         let form = need.Supplies.OfType<Supply.Ambient>().FirstOrDefault()?.Form
         where form is AmbientForm.Container || (form is AmbientForm.Scope && need.Consumer.Level != Level.Singleton)
         select new Fault

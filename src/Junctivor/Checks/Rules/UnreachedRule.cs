@@ -13,7 +13,7 @@ internal sealed class UnreachedRule : IRule
             yield break;
         }
 
-        HashSet<Node> reached = [.. graph.ReachableFrom([.. roots, .. Misnamed(graph)]).SelectMany(WithInners).Select(node => node.Written)];
+        HashSet<Node> reached = [.. ServiceGraph.ReachableFrom([.. roots, .. Misnamed(graph)]).SelectMany(WithInners).Select(node => node.Written)];
         foreach (Node node in nodes.Where(node => !node.IsDecorator && !reached.Contains(node)))
         {
             yield return new Fault
@@ -31,7 +31,7 @@ internal sealed class UnreachedRule : IRule
     /// <summary>What is not reached only because it is registered for another service than the one that is missing: said there.</summary>
     private static IEnumerable<Node> Misnamed(ServiceGraph graph)
     {
-        HashSet<TypeRef> missing = [.. graph.NeedsNotMetByOne(graph.Nodes).SelectMany(need => need.Supplies).OfType<Supply.Missing>().Select(supply => supply.Service.Type)];
+        HashSet<TypeRef> missing = [.. Needs.NotMetByOne(graph.Nodes).SelectMany(need => need.Supplies).OfType<Supply.Missing>().Select(supply => supply.Service.Type)];
         return missing.SelectMany(graph.Index.AbleToServe);
     }
 

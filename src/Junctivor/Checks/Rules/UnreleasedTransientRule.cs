@@ -7,8 +7,8 @@ internal sealed class UnreleasedTransientRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
-        where node.Level == Level.Singleton
-        from edge in graph.EdgesOf(node)
+        where node.Level == Level.Singleton && !node.IsSimplyMet
+        from edge in node.Edges
         where edge.By is DeferredForm.Func or DeferredForm.FuncWithArguments
         where edge.To.Level.IsTransient && edge.To.Makes && edge.To.Made.IsDisposable && edge.To.Endings.IsOwned != false
         select new Fault

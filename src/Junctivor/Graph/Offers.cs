@@ -1,0 +1,79 @@
+namespace Junctivor.Graph;
+
+/// <summary>Who offers what. Most services are offered once, without a mark: that takes no more than a reference.</summary>
+internal sealed class Offers
+{
+    /// <summary>For each service the one node that offers it where it was written, or a list of offers.</summary>
+    private readonly Dictionary<TypeRef, object> _unmarked = [];
+
+    private readonly Dictionary<ServiceId, object> _marked = [];
+
+    public IEnumerable<Offer> All => _unmarked.Keys.Select(type => new ServiceId(type)).Concat(_marked.Keys).SelectMany(Of);
+
+    /// <summary>The offers of each service that several serve.</summary>
+    public IEnumerable<IReadOnlyList<Offer>> OfSeveral => _unmarked.Values.Concat(_marked.Values).OfType<List<Offer>>().Where(offers => offers.Count > 1);
+
+    public IReadOnlyList<Offer> Of(ServiceId service) => Find(service) switch
+    {
+        Node only => [new Offer(only, service, only.Order)],
+        List<Offer> offers => offers,
+        _ => [],
+    };
+
+    /// <summary>The one who offers it; null where there is none, or more.</summary>
+    public Node? OnlyOne(ServiceId service) => Find(service) switch
+    {
+        Node only => only,
+        List<Offer> { Count: 1 } offers => offers[0].Node,
+        _ => null,
+    };
+
+    /// <summary>Adds an offer that stands where its node was written.</summary>
+    public void Add(ServiceId service, Node node)
+    {
+        if (Find(service) is null)
+        {
+            Put(service, node);
+        }
+        else
+        {
+            ToChange(service).Add(new Offer(node, service, node.Order));
+        }
+    }
+
+    /// <summary>The offers of a service, to be changed.</summary>
+    public List<Offer> ToChange(ServiceId service)
+    {
+        if (Find(service) is not List<Offer> offers)
+        {
+            offers = [.. Of(service)];
+            Put(service, offers);
+        }
+
+        return offers;
+    }
+
+    /// <summary>Brings the offers of each service into the order in which they stand.</summary>
+    public void Sort()
+    {
+        foreach (List<Offer> offers in OfSeveral.Cast<List<Offer>>())
+        {
+            offers.Sort((one, other) => one.Position != other.Position ? one.Position - other.Position : one.Node.Order - other.Node.Order);
+        }
+    }
+
+    private object? Find(ServiceId service) =>
+        service.Mark is null ? _unmarked.GetValueOrDefault(service.Type) : _marked.GetValueOrDefault(service);
+
+    private void Put(ServiceId service, object offered)
+    {
+        if (service.Mark is null)
+        {
+            _unmarked[service.Type] = offered;
+        }
+        else
+        {
+            _marked[service] = offered;
+        }
+    }
+}
