@@ -15,7 +15,7 @@ public sealed class CheckReport
         All =
         [
             .. found
-                .OrderByDescending(fault => fault.Severity)
+                .OrderByDescending(fault => (int)fault.Severity)
                 .ThenBy(Stage)
                 .ThenBy(fault => fault.Order)
                 .ThenBy(fault => fault.Code, StringComparer.Ordinal),
@@ -68,7 +68,7 @@ public sealed class CheckReport
     }
 
     /// <summary>The root causes come first: what is not there, then what does not fit together, then what lives too long.</summary>
-    private static char Stage(Fault fault) => fault.Code[StageDigit];
+    private static int Stage(Fault fault) => fault.Code[StageDigit];
 
     private static string Join(params IEnumerable<string> parts) => string.Join(", ", parts.Where(part => part.Length > 0));
 

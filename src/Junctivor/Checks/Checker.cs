@@ -64,8 +64,11 @@ internal static class Checker
     {
         IReadOnlyList<Node> unregistered = [.. nodes.Where(node => node.Written.Order == int.MaxValue)];
         IReadOnlyList<Node> notMetByOne = [.. nodes.Where(node => !node.IsSimplyMet)];
-        return AboutRegistrations.SelectMany(rule => rule.Inspect(graph, unregistered))
-            .Concat(AboutNeeds.SelectMany(rule => rule.Inspect(graph, nodes)))
-            .Concat(AboutNeedsNotMetByOne.SelectMany(rule => rule.Inspect(graph, notMetByOne)));
+        return InspectAny(AboutRegistrations, graph, unregistered)
+            .Concat(InspectAny(AboutNeeds, graph, nodes))
+            .Concat(InspectAny(AboutNeedsNotMetByOne, graph, notMetByOne));
     }
+
+    private static IEnumerable<Fault> InspectAny(IRule[] rules, ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        nodes.Count == 0 ? [] : rules.SelectMany(rule => rule.Inspect(graph, nodes));
 }

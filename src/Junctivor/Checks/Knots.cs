@@ -42,14 +42,14 @@ internal sealed class Knots
 
     private void Walk(Node root)
     {
-        Stack<(Node Node, Node[] Needed, int Next)> walk = new();
-        walk.Push(Enter(root));
-        while (walk.TryPop(out (Node Node, Node[] Needed, int Next) step))
+        Stack<Step> walk = new([Enter(root)]);
+        while (walk.TryPeek(out Step? step))
         {
             if (step.Next == step.Needed.Length)
             {
+                walk.Pop();
                 Leave(step.Node, step.Needed);
-                if (walk.TryPeek(out (Node Node, Node[] Needed, int Next) parent))
+                if (walk.TryPeek(out Step? parent))
                 {
                     Reach(parent.Node, _lowest[step.Node.Number]);
                 }
@@ -57,8 +57,7 @@ internal sealed class Knots
                 continue;
             }
 
-            Node next = step.Needed[step.Next];
-            walk.Push(step with { Next = step.Next + 1 });
+            Node next = step.Needed[step.Next++];
             if (_entered[next.Number] == NotEntered)
             {
                 walk.Push(Enter(next));
@@ -72,11 +71,11 @@ internal sealed class Knots
 
     private void Reach(Node node, int entered) => _lowest[node.Number] = Math.Min(_lowest[node.Number], entered);
 
-    private (Node Node, Node[] Needed, int Next) Enter(Node node)
+    private Step Enter(Node node)
     {
         _entered[node.Number] = _lowest[node.Number] = ++_count;
         _path.Push(node);
-        return (node, DirectlyNeeded(node), 0);
+        return new Step(node, DirectlyNeeded(node));
     }
 
     private void Leave(Node node, Node[] needed)
@@ -113,4 +112,14 @@ internal sealed class Knots
     private static Node[] DirectlyNeeded(Node node) => node.IsSimplyMet
         ? Array.ConvertAll(node.Supplies!, supply => ((Supply.Single)supply).Node)
         : [.. node.Edges.Where(edge => !edge.IsDeferred).Select(edge => edge.To)];
+
+    /// <summary>A node on the way, and how far it was gone from there.</summary>
+    private sealed class Step(Node node, Node[] needed)
+    {
+        public Node Node => node;
+
+        public Node[] Needed => needed;
+
+        public int Next { get; set; }
+    }
 }

@@ -5,8 +5,6 @@ namespace Junctivor.Checks;
 /// <summary>Knows who holds, itself or through transients, something shared that may end before the container. One pass, however all is tangled.</summary>
 internal sealed class Leading
 {
-    private const int None = -1;
-
     /// <summary>By the number of the node; null where nothing is known.</summary>
     private readonly bool[]? _leads;
 
@@ -28,17 +26,18 @@ internal sealed class Leading
             return leads;
         }
 
-        // Who asks, the other way round: for each node the last edge to it, and for each edge the one before it.
+        // Who asks, the other way round: for each node the last edge to it, and for each edge the one before it; edges count from one.
         int[] last = new int[leads.Length];
-        Array.Fill(last, None);
-        List<(Node Asker, int Before)> edges = new(leads.Length);
+        List<Node> askers = new(leads.Length);
+        List<int> before = new(leads.Length);
         Queue<Node> open = [];
         foreach (Node node in graph.Nodes)
         {
             foreach (Edge edge in node.Edges)
             {
-                edges.Add((node, last[edge.To.Number]));
-                last[edge.To.Number] = edges.Count - 1;
+                askers.Add(node);
+                before.Add(last[edge.To.Number]);
+                last[edge.To.Number] = askers.Count;
             }
 
             if (!node.Level.IsTransient && node.Level != Level.Singleton)
@@ -49,9 +48,9 @@ internal sealed class Leading
 
         while (open.TryDequeue(out Node? held))
         {
-            for (int edge = last[held.Number]; edge != None; edge = edges[edge].Before)
+            for (int edge = last[held.Number]; edge > 0; edge = before[edge - 1])
             {
-                Node asker = edges[edge].Asker;
+                Node asker = askers[edge - 1];
                 if (!leads[asker.Number])
                 {
                     leads[asker.Number] = true;

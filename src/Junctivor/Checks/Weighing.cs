@@ -3,7 +3,7 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>Gives what was found the weight that a wiring and its registrations want it to have.</summary>
-internal sealed class Weighing(ServiceGraph graph, IReadOnlyDictionary<string, Severity> severities, bool warningsAreFaults)
+internal sealed class Weighing(ServiceGraph graph, IReadOnlyDictionary<string, Severity>? severities, bool warningsAreFaults)
 {
     /// <summary>What shows itself only where there is a branch, or at run time: an acceptance of it may well wait.</summary>
     private static readonly FaultKind[] Elsewhere = [FaultKind.BranchNotSeen];
@@ -31,7 +31,7 @@ internal sealed class Weighing(ServiceGraph graph, IReadOnlyDictionary<string, S
 
     private Fault Weigh(Fault fault)
     {
-        if (severities.TryGetValue(fault.Code, out Severity told))
+        if (severities is not null && severities.TryGetValue(fault.Code, out Severity told))
         {
             return fault with { Severity = told };
         }

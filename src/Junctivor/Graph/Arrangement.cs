@@ -88,8 +88,13 @@ internal sealed class Arrangement
         }
     }
 
-    private void AddWhereMissing(IReadOnlyList<Node> waiting)
+    private void AddWhereMissing(List<Node> waiting)
     {
+        if (waiting.Count == 0)
+        {
+            return;
+        }
+
         List<(ServiceId Service, Node Node)> missing = [.. waiting.SelectMany(node => node.Offers.Where(service => Of(service).Count == 0).Select(service => (service, node)))];
         foreach ((ServiceId service, Node node) in missing)
         {

@@ -5,8 +5,8 @@ internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
 {
     private const int DeepestNesting = 16;
 
-    private readonly Dictionary<(Node Open, TypeRef Service), Node?> _closings = [];
-    private readonly Dictionary<(Node Node, ServiceId Service), Node> _fronts = [];
+    private Dictionary<(Node Open, TypeRef Service), Node?>? _closings;
+    private Dictionary<(Node Node, ServiceId Service), Node>? _fronts;
     private readonly HashSet<Node> _appliedDecorators = [];
 
     /// <summary>The decorators that found something to wrap.</summary>
@@ -52,6 +52,7 @@ internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
             return node;
         }
 
+        _fronts ??= [];
         if (_fronts.TryGetValue((node, service), out Node? known))
         {
             return known;
@@ -108,6 +109,7 @@ internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
 
     private Node? Close(Node open, TypeRef service)
     {
+        _closings ??= [];
         if (!_closings.TryGetValue((open, service), out Node? closed))
         {
             closed = reader.Close(open, service);

@@ -1,10 +1,10 @@
 namespace Junctivor.Graph;
 
-/// <summary>From a need to a node that meets it.</summary>
+/// <summary>From a need to a node that meets it. Made for whoever wants to know: two of the same are equal.</summary>
 /// <param name="Need">Who asks, and by which parameter.</param>
 /// <param name="To">What meets it.</param>
 /// <param name="By">Through which wrapper it is asked for later; null where it must be there at once.</param>
-internal readonly record struct Edge(Need Need, Node To, DeferredForm? By)
+internal sealed record Edge(Need Need, Node To, DeferredForm? By)
 {
     public Node From => Need.Consumer;
 

@@ -6,12 +6,20 @@ internal sealed class Offers
     /// <summary>For each service the one node that offers it where it was written, or a list of offers.</summary>
     private readonly Dictionary<TypeRef, object> _unmarked = [];
 
-    private readonly Dictionary<ServiceId, object> _marked = [];
+    private Dictionary<ServiceId, object>? _marked;
 
-    public IEnumerable<Offer> All => _unmarked.Keys.Select(type => new ServiceId(type)).Concat(_marked.Keys).SelectMany(Of);
+    public IEnumerable<Offer> All
+    {
+        get
+        {
+            IEnumerable<Offer> unmarked = _unmarked.Keys.SelectMany(type => Of(new ServiceId(type)));
+            return _marked is null ? unmarked : unmarked.Concat(_marked.Keys.SelectMany(Of));
+        }
+    }
 
     /// <summary>The offers of each service that several serve.</summary>
-    public IEnumerable<IReadOnlyList<Offer>> OfSeveral => _unmarked.Values.Concat(_marked.Values).OfType<List<Offer>>().Where(offers => offers.Count > 1);
+    public IEnumerable<IReadOnlyList<Offer>> OfSeveral =>
+        (_marked is null ? _unmarked.Values : _unmarked.Values.Concat(_marked.Values)).OfType<List<Offer>>().Where(offers => offers.Count > 1);
 
     public IReadOnlyList<Offer> Of(ServiceId service) => Find(service) switch
     {
@@ -63,7 +71,7 @@ internal sealed class Offers
     }
 
     private object? Find(ServiceId service) =>
-        service.Mark is null ? _unmarked.GetValueOrDefault(service.Type) : _marked.GetValueOrDefault(service);
+        service.Mark is null ? _unmarked.GetValueOrDefault(service.Type) : _marked?.GetValueOrDefault(service);
 
     private void Put(ServiceId service, object offered)
     {
@@ -73,7 +81,7 @@ internal sealed class Offers
         }
         else
         {
-            _marked[service] = offered;
+            (_marked ??= [])[service] = offered;
         }
     }
 }

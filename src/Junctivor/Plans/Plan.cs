@@ -39,7 +39,8 @@ internal sealed class Plan(Recipe recipe)
     /// <summary>Whether whoever makes it ends it.</summary>
     public bool IsOwned { get; init; }
 
-    public Argument[] Arguments { get; init; } = [];
+    /// <summary>The plans of what it takes, in the order of the parameters.</summary>
+    public Plan[] Arguments { get; init; } = [];
 
     /// <summary>The instance, where there is one for the container and it is there; null otherwise. Whoever takes it has made sure that the
     /// container has not ended.</summary>
@@ -79,6 +80,6 @@ internal sealed class Plan(Recipe recipe)
     /// <returns>How often it was done.</returns>
     public int CountRun() => Interlocked.Increment(ref _runs);
 
-    /// <summary>One argument, with the name of the parameter that it is for.</summary>
-    internal readonly record struct Argument(string Name, Plan Plan);
+    /// <summary>What messages call an argument: the parameter that it is for, or its place in a list.</summary>
+    public string NameOf(int argument) => Node is null ? $"[{argument}]" : Node.Parameters[argument].Name;
 }

@@ -26,12 +26,12 @@ internal sealed class PlanBook
     /// <summary>All that was asked for without a mark. It also keeps the types of the table, so that no handle is used for another one.</summary>
     private readonly Dictionary<Type, Plan> _unmarked = [];
 
-    private readonly ConcurrentDictionary<Key, Plan?> _marked = new();
-    private readonly ConcurrentDictionary<(Type, TypeList), Plan> _constructions = new();
+    private readonly Lazy<ConcurrentDictionary<Key, Plan?>> _marked = new(() => new());
+    private readonly Lazy<ConcurrentDictionary<(Type, TypeList), Plan>> _constructions = new(() => new());
     private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
-    private readonly ConcurrentDictionary<Promised, Node[]> _promises = new();
+    private readonly Lazy<ConcurrentDictionary<Promised, Node[]>> _promises = new(() => new());
     private readonly ConcurrentDictionary<MethodInfo, Plan> _calls = new();
-    private readonly ConcurrentDictionary<Type, (Plan Plan, PropertyInfo[] Properties)> _fillings = new();
+    private readonly Lazy<ConcurrentDictionary<Type, (Plan Plan, PropertyInfo[] Properties)>> _fillings = new(() => new());
 
     /// <param name="reader">The wiring, checked and sound.</param>
     /// <param name="shared">What a branch shares with its parent; null where there is none.</param>
@@ -80,7 +80,7 @@ internal sealed class PlanBook
         }
 
         Key key = new(service, mark);
-        return _marked.TryGetValue(key, out Plan? known) ? known : _marked.GetOrAdd(key, Look);
+        return _marked.Value.TryGetValue(key, out Plan? known) ? known : _marked.Value.GetOrAdd(key, Look);
     }
 
     /// <exception cref="ResolveException">Nobody registers it, or not as it should be.</exception>
@@ -134,7 +134,7 @@ internal sealed class PlanBook
     public Plan Construct(Type type, ReadOnlySpan<object> arguments)
     {
         TypeList types = TypeList.Of(arguments);
-        return _constructions.TryGetValue((type, types), out Plan? known) ? known : _constructions.GetOrAdd((type, types), PlanConstruction);
+        return _constructions.Value.TryGetValue((type, types), out Plan? known) ? known : _constructions.Value.GetOrAdd((type, types), PlanConstruction);
     }
 
     /// <summary>The plan for the arguments of a method.</summary>
@@ -145,7 +145,7 @@ internal sealed class PlanBook
     /// <exception cref="ResolveException">A property cannot be filled.</exception>
     public (Plan Plan, PropertyInfo[] Properties) Fill([DynamicallyAccessedMembers(Kept.Members)] Type type)
     {
-        if (_fillings.TryGetValue(type, out (Plan, PropertyInfo[]) known))
+        if (_fillings.Value.TryGetValue(type, out (Plan, PropertyInfo[]) known))
         {
             return known;
         }
@@ -153,7 +153,7 @@ internal sealed class PlanBook
         lock (_gate)
         {
             Node node = _reader.ReadFilling(type);
-            return _fillings.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(WiringReader.PropertyOf)]));
+            return _fillings.Value.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(WiringReader.PropertyOf)]));
         }
     }
 
@@ -245,7 +245,7 @@ internal sealed class PlanBook
     public Node[] PromisesOf(Level level, Incoming value)
     {
         Promised wanted = new(level, value.Service, value.Mark);
-        return _promises.TryGetValue(wanted, out Node[]? known) ? known : _promises.GetOrAdd(wanted, Look);
+        return _promises.Value.TryGetValue(wanted, out Node[]? known) ? known : _promises.Value.GetOrAdd(wanted, Look);
     }
 
     private Node[] Look(Promised wanted)

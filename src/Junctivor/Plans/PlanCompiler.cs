@@ -8,7 +8,9 @@ namespace Junctivor.Plans;
 /// <summary>Makes plans of the nodes of a sound graph, bottom up and without recursion. Whoever calls holds the gate of the book.</summary>
 internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNodes? shared)
 {
-    private readonly Dictionary<Node, Plan> _plans = [];
+    /// <summary>By the number of the node.</summary>
+    private Plan?[] _plans = [];
+
     private readonly Dictionary<Level, int> _slots = [];
 
     /// <summary>The plan for what somebody gets who asks; the supply must be met.</summary>
@@ -26,7 +28,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
     public Plan PlanFor(Node node)
     {
         Compile(node);
-        return _plans[node];
+        return Known(node)!;
     }
 
     private void Compile(Node root)
@@ -34,21 +36,60 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
         Stack<Node> open = new([root]);
         while (open.TryPeek(out Node? node))
         {
-            List<Node> needed = _plans.ContainsKey(node) || shared?.IsShared(node) == true
-                ? []
-                : [.. node.Needs.SelectMany(need => NodesNow(need.Supply)).Where(next => !_plans.ContainsKey(next))];
-            if (needed.Count > 0)
+            int before = open.Count;
+            if (Known(node) is null && shared?.IsShared(node) != true)
             {
-                needed.ForEach(open.Push);
-                continue;
+                PushUnknown(node, open);
             }
 
-            open.Pop();
-            if (!_plans.ContainsKey(node))
+            if (open.Count == before)
             {
-                _plans.Add(node, Compose(node));
+                open.Pop();
+                if (Known(node) is null)
+                {
+                    Keep(node, Compose(node));
+                }
             }
         }
+    }
+
+    /// <summary>Pushes what a node needs at once, and is not compiled yet.</summary>
+    private void PushUnknown(Node node, Stack<Node> open)
+    {
+        foreach (Supply supply in node.Supplies!)
+        {
+            if (supply is Supply.Single single)
+            {
+                Push(single.Node);
+            }
+            else
+            {
+                foreach (Node next in NodesNow(supply))
+                {
+                    Push(next);
+                }
+            }
+        }
+
+        void Push(Node next)
+        {
+            if (Known(next) is null)
+            {
+                open.Push(next);
+            }
+        }
+    }
+
+    private Plan? Known(Node node) => node.Number < _plans.Length ? _plans[node.Number] : null;
+
+    private void Keep(Node node, Plan plan)
+    {
+        if (node.Number >= _plans.Length)
+        {
+            Array.Resize(ref _plans, Math.Max(reader.Graph.Nodes.Count, node.Number + 1));
+        }
+
+        _plans[node.Number] = plan;
     }
 
     /// <summary>What must be there when the supply is asked for; not what a wrapper comes to later.</summary>
@@ -72,10 +113,10 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
             };
         }
 
-        Plan.Argument[] arguments = [.. node.Needs.Select(need => new Plan.Argument(need.Parameter.Name, Compose(need.Supply, need.Parameter)))];
+        Plan[] arguments = ArgumentsOf(node);
         if (node.Kind == NodeKind.Alias)
         {
-            return arguments[0].Plan;
+            return arguments[0];
         }
 
         Type made = reader.Types[node.Made];
@@ -111,7 +152,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
 
     private Plan Compose(Supply supply, Parameter? parameter) => supply switch
     {
-        Supply.Single single => _plans[single.Node],
+        Supply.Single single => Known(single.Node)!,
         Supply.Deferred { Form: DeferredForm.FuncWithArguments } function =>
             new Plan(new ArgumentFuncRecipe(reader.Types[function.Wrapper], Later(function.Inner))),
         Supply.Deferred deferred => new Plan(new DeferredRecipe(deferred.Form, reader.WrappersOf(deferred.Wanted), Later(deferred.Inner))),
@@ -123,8 +164,20 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
         _ => throw new InvalidOperationException($"Only a sound graph is compiled, and this is not met: {supply}."),
     };
 
-    private Plan.Argument[] Elements(IReadOnlyList<Supply> elements) =>
-        [.. elements.Select((element, number) => new Plan.Argument($"[{number}]", Compose(element, null)))];
+    private Plan[] Elements(IReadOnlyList<Supply> elements) => [.. elements.Select(element => Compose(element, null))];
+
+    private Plan[] ArgumentsOf(Node node)
+    {
+        Supply[] supplies = node.Supplies!;
+        Parameter[] parameters = node.Parameters;
+        Plan[] arguments = supplies.Length == 0 ? [] : new Plan[supplies.Length];
+        for (int number = 0; number < arguments.Length; number++)
+        {
+            arguments[number] = Compose(supplies[number], parameters[number]);
+        }
+
+        return arguments;
+    }
 
     private Recipe Keyed(Supply.Keyed keyed)
     {

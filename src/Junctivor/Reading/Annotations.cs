@@ -10,19 +10,26 @@ internal sealed class Annotations
 {
     private const string OnPlace = "System.Runtime.CompilerServices.NullableAttribute";
     private const string OnSurroundings = "System.Runtime.CompilerServices.NullableContextAttribute";
-    private const byte Nullable = 2;
+    private const int Nullable = 2;
+    private const int Unknown = -1;
 
     private readonly Lock _gate = new();
-    private readonly Dictionary<MemberInfo, byte?> _around = [];
+    private readonly Dictionary<MemberInfo, int> _around = [];
 
     public bool IsNullable(ParameterInfo parameter) =>
-        (Flag(parameter.GetCustomAttributesData(), OnPlace) ?? FlagOf(parameter.Member)) == Nullable;
+        FlagOf(parameter.GetCustomAttributesData(), parameter.Member) == Nullable;
 
     public bool IsNullable(PropertyInfo property) =>
-        (Flag(property.GetCustomAttributesData(), OnPlace) ?? FlagOf(property)) == Nullable;
+        FlagOf(property.GetCustomAttributesData(), property) == Nullable;
 
-    private byte? FlagOf(MemberInfo member)
+    private int FlagOf(IList<CustomAttributeData> attributes, MemberInfo member)
     {
+        int flag = Flag(attributes, OnPlace);
+        if (flag != Unknown)
+        {
+            return flag;
+        }
+
         lock (_gate)
         {
             return FlagAround(member);
@@ -30,28 +37,30 @@ internal sealed class Annotations
     }
 
     /// <summary>What holds for all of a member, or of the type around it; read once for each.</summary>
-    private byte? FlagAround(MemberInfo? member)
+    private int FlagAround(MemberInfo? member)
     {
         if (member is null)
         {
-            return null;
+            return Unknown;
         }
 
-        if (!_around.TryGetValue(member, out byte? flag))
+        if (!_around.TryGetValue(member, out int flag))
         {
-            _around.Add(member, flag = Flag(member.GetCustomAttributesData(), OnSurroundings) ?? FlagAround(member.DeclaringType));
+            flag = Flag(member.GetCustomAttributesData(), OnSurroundings);
+            flag = flag == Unknown ? FlagAround(member.DeclaringType) : flag;
+            _around.Add(member, flag);
         }
 
         return flag;
     }
 
     /// <summary>The flag of the whole type; those of its type arguments follow it.</summary>
-    private static byte? Flag(IEnumerable<CustomAttributeData> attributes, string name) => attributes
+    private static int Flag(IList<CustomAttributeData> attributes, string name) => attributes.Count == 0 ? Unknown : attributes
         .FirstOrDefault(attribute => attribute.AttributeType.FullName == name)?
         .ConstructorArguments[0].Value switch
     {
         byte flag => flag,
-        IReadOnlyList<CustomAttributeTypedArgument> { Count: > 0 } flags => (byte?)flags[0].Value,
-        _ => null,
+        IReadOnlyList<CustomAttributeTypedArgument> { Count: > 0 } flags => (byte)flags[0].Value!,
+        _ => Unknown,
     };
 }

@@ -19,7 +19,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
         for (int number = 0; number < infos.Length; number++)
         {
             // Where there is only one, nobody has to choose it.
-            bool isChosen = infos.Length > 1 && infos[number].IsDefined(typeof(InjectAttribute));
+            bool isChosen = infos.Length > 1 && infos[number].IsDefined(typeof(InjectAttribute), inherit: false);
             constructors[number] = new ReflectedConstructor(infos[number], isChosen, parameters.Read(infos[number]));
         }
 
@@ -51,12 +51,12 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
             return [];
         }
 
-        bool isRequiredSeenTo = type.GetConstructors() is [ConstructorInfo only] && only.IsDefined(typeof(SetsRequiredMembersAttribute));
+        bool isRequiredSeenTo = type.GetConstructors() is [ConstructorInfo only] && only.IsDefined(typeof(SetsRequiredMembersAttribute), inherit: false);
         List<Parameter> properties = [];
         foreach (PropertyInfo info in infos)
         {
-            bool isRequired = info.IsDefined(typeof(RequiredMemberAttribute)) && !isRequiredSeenTo;
-            if (isRequired || info.IsDefined(typeof(InjectAttribute)))
+            bool isRequired = !isRequiredSeenTo && Carries(info, typeof(RequiredMemberAttribute));
+            if (isRequired || Carries(info, typeof(InjectAttribute)))
             {
                 properties.Add(parameters.Read(info));
             }
@@ -64,6 +64,10 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
 
         return [.. properties];
     }
+
+    /// <summary>An override counts as marked where what it overrides is; where there is none, asking for it would only take time.</summary>
+    private static bool Carries(PropertyInfo info, Type attribute) =>
+        info.IsDefined(attribute, inherit: false) || ((info.GetMethod ?? info.SetMethod) is { IsVirtual: true } accessor && (accessor.Attributes & MethodAttributes.NewSlot) == 0 && info.IsDefined(attribute));
 
     /// <summary>Marks the parameter that takes what a decorator wraps: the one unmarked parameter of the service's type.</summary>
     private static Parameter[] WithInner(Parameter[] all, TypeRef service)

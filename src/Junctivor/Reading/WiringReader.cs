@@ -8,7 +8,7 @@ namespace Junctivor.Reading;
 /// <summary>Reads registrations, by reflection, into the graph; and keeps what the graph must not know: how each node is made.</summary>
 internal sealed class WiringReader : ITypeReader
 {
-    private readonly Dictionary<(Node Open, Type Closed), Node> _closings = [];
+    private Dictionary<(Node Open, Type Closed), Node>? _closings;
     private readonly Dictionary<Type, Wrappers> _wrappers = [];
     private readonly MarkingAssemblies _marking = new();
     private readonly ParameterReader _parameters;
@@ -93,6 +93,7 @@ internal sealed class WiringReader : ITypeReader
             return null;
         }
 
+        _closings ??= [];
         if (!_closings.TryGetValue((open, closed), out Node? node))
         {
             node = open.Following() with

@@ -15,7 +15,7 @@ namespace Junctivor;
 /// </example>
 public sealed record BuildOptions
 {
-    private readonly ReadOnlyDictionary<string, Severity> _severities = ReadOnlyDictionary<string, Severity>.Empty;
+    private readonly ReadOnlyDictionary<string, Severity>? _severities;
 
     private static readonly TimeSpan ShortestTimed = TimeSpan.FromMilliseconds(1);
 
@@ -34,7 +34,7 @@ public sealed record BuildOptions
     /// <exception cref="ArgumentNullException">It is null.</exception>
     public IReadOnlyDictionary<string, Severity> Severities
     {
-        get => _severities;
+        get => _severities ?? ReadOnlyDictionary<string, Severity>.Empty;
         init
         {
             ArgumentNullException.ThrowIfNull(value);

@@ -124,7 +124,7 @@ internal sealed class Construction
         bool isDone = false;
         try
         {
-            object? result = Take(plan, null, _asked);
+            object? result = Take(plan, default, _asked);
             while (_frames.TryPeek(out Frame? frame))
             {
                 result = frame.IsReady ? Finish(frame) : TakeNext(frame);
@@ -146,8 +146,7 @@ internal sealed class Construction
     /// <summary>Fills the next argument of a frame, or puts a frame on top that will.</summary>
     private object? TakeNext(Frame frame)
     {
-        Plan.Argument argument = frame.Plan.Arguments[frame.Filled];
-        object? value = Take(argument.Plan, argument.Name, frame.Home);
+        object? value = Take(frame.Plan.Arguments[frame.Filled], new ArgumentOf(frame.Plan, frame.Filled), frame.Home);
         if (_frames.TryPeek(out Frame? top) && top == frame)
         {
             frame.Fill(value);
@@ -157,9 +156,9 @@ internal sealed class Construction
     }
 
     /// <summary>Gives what is there already; else puts a frame on top for it, and gives null.</summary>
-    private object? Take(Plan plan, string? parameter, Resolver asked)
+    private object? Take(Plan plan, ArgumentOf parameter, Resolver asked)
     {
-        Resolver home = asked.HomeOf(plan.Level) ?? throw new ResolveException(Outside(plan.Node!, Way.To(plan, parameter), asked));
+        Resolver home = asked.HomeOf(plan.Level) ?? throw new ResolveException(Outside(plan.Node!, Way.To(plan, parameter.Name), asked));
         if (plan.IsShared)
         {
             return TakeShared(plan, parameter, home);
@@ -181,11 +180,11 @@ internal sealed class Construction
     }
 
     /// <summary>Some may be nothing; a promised value and a scope may not.</summary>
-    private object? Nothing(Plan plan, string? parameter, Resolver home)
+    private object? Nothing(Plan plan, ArgumentOf parameter, Resolver home)
     {
         if (plan.Node is { Kind: NodeKind.Incoming } promise)
         {
-            throw new ResolveException(NotHandedOverFaults.InScope(promise, Way.To(plan, parameter)));
+            throw new ResolveException(NotHandedOverFaults.InScope(promise, Way.To(plan, parameter.Name)));
         }
 
         return plan.IsScope
@@ -221,7 +220,7 @@ internal sealed class Construction
             : new Surroundings(home, consumer, _consumer, _given);
     }
 
-    private object? TakeShared(Plan plan, string? parameter, Resolver home)
+    private object? TakeShared(Plan plan, ArgumentOf parameter, Resolver home)
     {
         if ((home.Find(plan.Slot) ?? (_watch is null ? plan.MakeAtOnce(home, this) : null)) is { } ready)
         {
@@ -230,7 +229,7 @@ internal sealed class Construction
 
         if (plan.Gathering is not null)
         {
-            throw home.IsEnded ? home.Ended() : new ResolveException(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter)));
+            throw home.IsEnded ? home.Ended() : new ResolveException(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter.Name)));
         }
 
         while (true)
@@ -253,10 +252,10 @@ internal sealed class Construction
 
             if (claim.IsMine)
             {
-                throw new ResolveException(CycleRule.AtRunTime(Way.Ring(plan, parameter, home)));
+                throw new ResolveException(CycleRule.AtRunTime(Way.Ring(plan, parameter.Name, home)));
             }
 
-            if (!WaitingThreads.TryWait(claim, Way.To(plan, parameter), home.Root.LongestWait, out IReadOnlyList<FaultStep>? ring))
+            if (!WaitingThreads.TryWait(claim, Way.To(plan, parameter.Name), home.Root.LongestWait, out IReadOnlyList<FaultStep>? ring))
             {
                 throw new ResolveException(CycleRule.AtRunTime(ring));
             }

@@ -26,7 +26,7 @@ internal readonly struct ConstructionWay(Construction construction, ServiceGraph
 
     private static IEnumerable<(Plan Plan, string? Parameter)> Made(Construction construction) => construction.Frames.Select(Made);
 
-    private static (Plan Plan, string? Parameter) Made(Frame frame) => (frame.Plan, frame.Parameter);
+    private static (Plan Plan, string? Parameter) Made(Frame frame) => (frame.Plan, frame.Parameter.Name);
 
     /// <summary>Everything that this thread is making, the outermost first.</summary>
     private IEnumerable<Frame> Chain()

@@ -8,7 +8,7 @@ internal sealed class Frame
     public Plan Plan { get; private set; } = null!;
 
     /// <summary>For which parameter of the frame below it is made.</summary>
-    public string? Parameter { get; private set; }
+    public ArgumentOf Parameter { get; private set; }
 
     /// <summary>The container or scope in which it is made.</summary>
     public Resolver Home { get; private set; } = null!;
@@ -26,7 +26,7 @@ internal sealed class Frame
 
     public bool IsReady => Filled == Arguments.Length;
 
-    public void Begin(Plan plan, string? parameter, Resolver home, Claim? claim, int madeBefore)
+    public void Begin(Plan plan, ArgumentOf parameter, Resolver home, Claim? claim, int madeBefore)
     {
         Plan = plan;
         Parameter = parameter;

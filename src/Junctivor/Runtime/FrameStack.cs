@@ -14,7 +14,7 @@ internal sealed class FrameStack
     /// <summary>The outermost first.</summary>
     public IEnumerable<Frame> FromBelow => _frames.Take(_count).Select(frame => frame!);
 
-    public void Push(Plan plan, string? parameter, Resolver home, Claim? claim, int madeBefore)
+    public void Push(Plan plan, ArgumentOf parameter, Resolver home, Claim? claim, int madeBefore)
     {
         if (_count == _frames.Length)
         {

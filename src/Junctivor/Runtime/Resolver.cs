@@ -169,8 +169,16 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     private ObjectDisposedException EndedAround() => Word < 0 && this is Scope ? Ended() : Root.EndedSomewhere();
 
     /// <summary>Takes on values that count as made first, and so end last.</summary>
-    private protected void OwnValues(IEnumerable<object> values) =>
-        Store.Own([.. values.Where(value => value is IDisposable or IAsyncDisposable).Select(Owned.First)]);
+    private protected void OwnValues(IEnumerable<object> values)
+    {
+        foreach (object value in values)
+        {
+            if (value is IDisposable or IAsyncDisposable)
+            {
+                Store.Own([Owned.First(value)]);
+            }
+        }
+    }
 
     private static ValueTask<Scope> ReadyAsync(Scope scope, CancellationToken cancellation)
     {

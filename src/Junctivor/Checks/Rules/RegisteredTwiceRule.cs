@@ -7,6 +7,11 @@ internal sealed class RegisteredTwiceRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
+        if (!graph.Arrangement.ServedBySeveral.Any())
+        {
+            yield break;
+        }
+
         var twice =
             from offers in graph.Arrangement.ServedBySeveral
             from offer in offers

@@ -38,7 +38,7 @@ internal sealed class CodeCompiler(Plan root)
             }
             else
             {
-                Array.ForEach(plan.Arguments, argument => open.Push(argument.Plan));
+                Array.ForEach(plan.Arguments, open.Push);
             }
         }
     }

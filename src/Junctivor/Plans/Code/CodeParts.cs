@@ -46,7 +46,7 @@ internal sealed class CodeParts
     public static object? ReadyOf(Plan plan) => plan.Ready ?? (plan.Recipe as SharedRecipe)?.Ready;
 
     /// <summary>What is made as part of a plan.</summary>
-    public IEnumerable<Plan> Inside(Plan plan) => IsMadeInside(plan) ? plan.Arguments.Select(argument => argument.Plan) : [];
+    public IEnumerable<Plan> Inside(Plan plan) => IsMadeInside(plan) ? plan.Arguments : [];
 
     private bool IsMadeInside(Plan plan) => CodeForms.Of(plan) is CodeForm.List or CodeForm.Dictionary
         || (CodeForms.Of(plan) is CodeForm.Constructed or CodeForm.Scoped && IsPlain(plan.Recipe));

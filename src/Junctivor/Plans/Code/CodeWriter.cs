@@ -267,7 +267,7 @@ internal sealed class CodeWriter
         ParameterInfo[] parameters = constructor.GetParameters();
         foreach (ParameterInfo parameter in parameters)
         {
-            Pass(plan.Arguments[parameter.Position].Plan, parameter.ParameterType);
+            Pass(plan.Arguments[parameter.Position], parameter.ParameterType);
         }
 
         _code.Emit(OpCodes.Newobj, constructor);
@@ -275,7 +275,7 @@ internal sealed class CodeWriter
         {
             PropertyInfo property = filling!.Properties[number - parameters.Length];
             _code.Emit(OpCodes.Dup);
-            Put(plan.Arguments[number].Plan, property.PropertyType);
+            Put(plan.Arguments[number], property.PropertyType);
             _code.Emit(OpCodes.Call, property.SetMethod!);
         }
 
@@ -328,7 +328,7 @@ internal sealed class CodeWriter
             _code.Emit(OpCodes.Ldc_I4, number);
             _code.Emit(OpCodes.Readonly);
             _code.Emit(OpCodes.Ldelema, element);
-            Put(plan.Arguments[number].Plan, element);
+            Put(plan.Arguments[number], element);
             _code.Emit(OpCodes.Stobj, element);
         }
     }
