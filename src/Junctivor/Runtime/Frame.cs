@@ -41,6 +41,7 @@ internal sealed class Frame
     public void End()
     {
         Plan = null!;
+        Parameter = default;
         Home = null!;
         Claim = null;
         Arguments = [];
