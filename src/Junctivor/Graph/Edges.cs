@@ -7,10 +7,9 @@ internal static class Edges
     public static IEnumerable<Edge> Of(Node node)
     {
         Supply[] supplies = node.Supplies!;
-        Parameter[] parameters = node.Parameters;
         for (int number = 0; number < supplies.Length; number++)
         {
-            Need need = new(node, parameters[number], supplies[number]);
+            Need need = new(node, number, supplies[number]);
             if (need.Supply is Supply.Single single)
             {
                 yield return new Edge(need, single.Node, null);

@@ -1,20 +1,17 @@
 namespace Junctivor.Graph;
 
 /// <summary>What one node asks for by one parameter, and what it will get. Made for whoever wants to know: two of the same are equal.</summary>
-internal sealed class Need(Node consumer, Parameter parameter, Supply supply) : IEquatable<Need>
+/// <param name="Consumer">The node that asks.</param>
+/// <param name="Number">The number of the parameter.</param>
+/// <param name="Supply">What it will get.</param>
+internal sealed record Need(Node Consumer, int Number, Supply Supply)
 {
-    public Node Consumer { get; } = consumer;
-
-    public Parameter Parameter { get; } = parameter;
-
-    public Supply Supply { get; } = supply;
+    public Parameter Parameter => Consumer.Parameters[Number];
 
     /// <summary>The supply, and everything inside it.</summary>
     public IEnumerable<Supply> Supplies => Supply.All();
 
-    public bool Equals(Need? other) => other is not null && ReferenceEquals(other.Consumer, Consumer) && ReferenceEquals(other.Parameter, Parameter);
+    public bool Equals(Need? other) => other is not null && ReferenceEquals(other.Consumer, Consumer) && other.Number == Number;
 
-    public override bool Equals(object? obj) => Equals(obj as Need);
-
-    public override int GetHashCode() => System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(Parameter);
+    public override int GetHashCode() => HashCode.Combine(Consumer, Number);
 }

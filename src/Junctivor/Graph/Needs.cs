@@ -5,12 +5,11 @@ internal static class Needs
 {
     public static IReadOnlyList<Need> Of(Node node)
     {
-        Parameter[] parameters = node.Parameters;
         Supply[] supplies = node.Supplies!;
         Need[] needs = new Need[supplies.Length];
         for (int number = 0; number < needs.Length; number++)
         {
-            needs[number] = new Need(node, parameters[number], supplies[number]);
+            needs[number] = new Need(node, number, supplies[number]);
         }
 
         return needs;

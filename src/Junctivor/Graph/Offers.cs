@@ -3,23 +3,24 @@ namespace Junctivor.Graph;
 /// <summary>Who offers what. Most services are offered once, without a mark: that takes no more than a reference.</summary>
 internal sealed class Offers
 {
-    /// <summary>For each service the one node that offers it where it was written, or a list of offers.</summary>
-    private readonly Dictionary<TypeRef, object> _unmarked = [];
+    /// <summary>The services that are offered without a mark: by whom, stands on each. It is the one node that offers it where it was written,
+    /// or a list of offers.</summary>
+    private readonly List<TypeRef> _unmarked = [];
 
+    private readonly List<List<Offer>> _lists = [];
     private Dictionary<ServiceId, object>? _marked;
 
     public IEnumerable<Offer> All
     {
         get
         {
-            IEnumerable<Offer> unmarked = _unmarked.Keys.SelectMany(type => Of(new ServiceId(type)));
+            IEnumerable<Offer> unmarked = _unmarked.SelectMany(type => Of(new ServiceId(type)));
             return _marked is null ? unmarked : unmarked.Concat(_marked.Keys.SelectMany(Of));
         }
     }
 
     /// <summary>The offers of each service that several serve.</summary>
-    public IEnumerable<IReadOnlyList<Offer>> OfSeveral =>
-        (_marked is null ? _unmarked.Values : _unmarked.Values.Concat(_marked.Values)).OfType<List<Offer>>().Where(offers => offers.Count > 1);
+    public IEnumerable<IReadOnlyList<Offer>> OfSeveral => _lists.Where(offers => offers.Count > 1);
 
     public IReadOnlyList<Offer> Of(ServiceId service) => Find(service) switch
     {
@@ -55,6 +56,7 @@ internal sealed class Offers
         if (Find(service) is not List<Offer> offers)
         {
             offers = [.. Of(service)];
+            _lists.Add(offers);
             Put(service, offers);
         }
 
@@ -64,24 +66,28 @@ internal sealed class Offers
     /// <summary>Brings the offers of each service into the order in which they stand.</summary>
     public void Sort()
     {
-        foreach (List<Offer> offers in OfSeveral.Cast<List<Offer>>())
+        foreach (List<Offer> offers in _lists)
         {
             offers.Sort((one, other) => one.Position != other.Position ? one.Position - other.Position : one.Node.Order - other.Node.Order);
         }
     }
 
     private object? Find(ServiceId service) =>
-        service.Mark is null ? _unmarked.GetValueOrDefault(service.Type) : _marked?.GetValueOrDefault(service);
+        service.Mark is null ? service.Type.Offered : _marked?.GetValueOrDefault(service);
 
     private void Put(ServiceId service, object offered)
     {
-        if (service.Mark is null)
-        {
-            _unmarked[service.Type] = offered;
-        }
-        else
+        if (service.Mark is not null)
         {
             (_marked ??= [])[service] = offered;
+            return;
         }
+
+        if (service.Type.Offered is null)
+        {
+            _unmarked.Add(service.Type);
+        }
+
+        service.Type.Offered = offered;
     }
 }

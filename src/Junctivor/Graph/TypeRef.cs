@@ -15,6 +15,9 @@ internal abstract class TypeRef : IEquatable<TypeRef>
     /// <summary>The definition name of the base library's class for types.</summary>
     public const string TypeOfTypes = "System.Type";
 
+    /// <summary>Who offers it without a mark. Only <see cref="Offers"/> knows what stands here.</summary>
+    public object? Offered { get; set; }
+
     /// <summary>The short name, or the name with its namespace where two types share the short one.</summary>
     public abstract string Name { get; }
 

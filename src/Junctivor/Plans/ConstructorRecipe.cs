@@ -1,5 +1,6 @@
 using System.Reflection;
 using System.Runtime.CompilerServices;
+using Junctivor.Reading;
 
 namespace Junctivor.Plans;
 
@@ -7,12 +8,12 @@ namespace Junctivor.Plans;
 /// Calls a constructor; what it throws comes through unwrapped. The first calls go by reflection, as most are never called again; then a
 /// function is made of it, where the process can do so.
 /// </summary>
-internal sealed class ConstructorRecipe(ConstructorInfo constructor) : Recipe
+internal sealed class ConstructorRecipe(ReflectedConstructor constructor) : Recipe
 {
     /// <summary>An invoker that is used once writes no code, and so costs next to nothing.</summary>
     private const int ByReflection = 2;
 
-    public ConstructorInfo Constructor => constructor;
+    public ConstructorInfo Constructor => constructor.Info;
 
     private volatile Func<object?[], object?>? _call;
     private int _calls;
@@ -24,7 +25,7 @@ internal sealed class ConstructorRecipe(ConstructorInfo constructor) : Recipe
     {
         if (Interlocked.Increment(ref _calls) <= ByReflection)
         {
-            return ConstructorInvoker.Create(constructor).Invoke(arguments.AsSpan());
+            return ConstructorInvoker.Create(constructor.Info).Invoke(arguments.AsSpan());
         }
 
         _call = Lasting();
@@ -33,12 +34,13 @@ internal sealed class ConstructorRecipe(ConstructorInfo constructor) : Recipe
 
     private Func<object?[], object?> Lasting()
     {
-        if (RuntimeFeature.IsDynamicCodeSupported && ConstructorCompiler.CanCompile(constructor))
+        ConstructorInfo info = constructor.Info;
+        if (RuntimeFeature.IsDynamicCodeSupported && ConstructorCompiler.CanCompile(info))
         {
-            return ConstructorCompiler.Compile(constructor);
+            return ConstructorCompiler.Compile(info);
         }
 
-        ConstructorInvoker invoker = ConstructorInvoker.Create(constructor);
+        ConstructorInvoker invoker = ConstructorInvoker.Create(info);
         return arguments => invoker.Invoke(arguments.AsSpan());
     }
 }

@@ -1,28 +1,35 @@
 using System.Runtime.CompilerServices;
 using Junctivor.Graph;
+using Junctivor.Reading;
 using Junctivor.Runtime;
 
 namespace Junctivor.Plans;
 
 /// <summary>The way to make one service with all it needs: a recipe, and the plans of its arguments.</summary>
-internal sealed class Plan(Recipe recipe)
+internal sealed class Plan
 {
     public const int NoSlot = -1;
 
     /// <summary>Stands for what nobody registers.</summary>
     public static readonly Plan Nobodys = new(new ConstantRecipe(null));
 
+    private static readonly Recipe Made = new ConstantRecipe(null);
+
     private object? _ready;
+    private Recipe _recipe;
+    private Plan[] _arguments = [];
     private volatile PlanCode? _code;
     private int _runs;
 
-    public Recipe Recipe { get; } = recipe;
+    public Plan(Recipe recipe) => _recipe = recipe;
+
+    public Recipe Recipe => _recipe;
 
     /// <summary>What it makes; null for a wrapper, a list or a constant, which no registration stands for.</summary>
     public Node? Node { get; init; }
 
     /// <summary>The class of <see cref="Node"/>, as whom it asks.</summary>
-    public Type? Class { get; init; }
+    public Type? Class => (Node?.Made as ReflectedType)?.Type;
 
     /// <summary>Whether it gives the scope itself, and so needs one.</summary>
     public bool IsScope { get; init; }
@@ -40,15 +47,15 @@ internal sealed class Plan(Recipe recipe)
     public bool IsOwned { get; init; }
 
     /// <summary>The plans of what it takes, in the order of the parameters.</summary>
-    public Plan[] Arguments { get; init; } = [];
+    public Plan[] Arguments
+    {
+        get => _arguments;
+        init => _arguments = value;
+    }
 
     /// <summary>The instance, where there is one for the container and it is there; null otherwise. Whoever takes it has made sure that the
     /// container has not ended.</summary>
-    public object? Ready
-    {
-        get => Volatile.Read(ref _ready);
-        set => Volatile.Write(ref _ready, value);
-    }
+    public object? Ready => Volatile.Read(ref _ready);
 
     /// <summary>
     /// Makes it with all it needs in one go, as code written by hand would; null as long as there is none. Only while nobody observes the
@@ -58,6 +65,14 @@ internal sealed class Plan(Recipe recipe)
     {
         get => _code;
         set => _code = value;
+    }
+
+    /// <summary>Says that the one instance is there. How it was made, and what of, nobody asks any more.</summary>
+    public void BeReady(object instance)
+    {
+        Volatile.Write(ref _ready, instance);
+        _recipe = Made;
+        _arguments = [];
     }
 
     public bool IsShared => Slot != NoSlot;

@@ -23,9 +23,6 @@ internal sealed class PlanBook
     private readonly int _checkedAtBuild;
     private readonly TypeTable _table = new();
 
-    /// <summary>All that was asked for without a mark. It also keeps the types of the table, so that no handle is used for another one.</summary>
-    private readonly Dictionary<Type, Plan> _unmarked = [];
-
     private readonly Lazy<ConcurrentDictionary<Key, Plan?>> _marked = new(() => new());
     private readonly Lazy<ConcurrentDictionary<(Type, TypeList), Plan>> _constructions = new(() => new());
     private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
@@ -44,6 +41,10 @@ internal sealed class PlanBook
         Codes = new CodeQueue(compilation);
         ScopedServices = reader.Graph.Nodes.Count(node => node.Level == Level.Scoped && node.Makes);
         _checkedAtBuild = reader.Graph.Nodes.Count;
+        foreach (Node node in reader.Graph.Nodes)
+        {
+            Array.ForEach(node.Constructors, constructor => constructor.Forget());
+        }
     }
 
     /// <summary>The plans by type, for whoever reads them himself.</summary>
@@ -284,10 +285,9 @@ internal sealed class PlanBook
     {
         lock (_gate)
         {
-            if (!_unmarked.TryGetValue(service, out Plan? plan))
-            {
-                _unmarked.Add(service, plan = Look(new Key(service, null)) ?? Plan.Nobodys);
-            }
+            // The catalog also keeps the types of the table, so that no handle is used for another one.
+            ReflectedType type = Types.Of(service);
+            Plan plan = (Plan)(type.Asked ??= Look(new Key(service, null)) ?? Plan.Nobodys);
 
             _table.Put(service, plan);
             return plan;

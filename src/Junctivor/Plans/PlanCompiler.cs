@@ -21,7 +21,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
             Compile(node);
         }
 
-        return Compose(supply, null);
+        return Compose(supply);
     }
 
     /// <summary>The plan for a node that nobody asks for by a service.</summary>
@@ -108,7 +108,6 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
             return new Plan(new SharedRecipe(shared.Parent, new Lazy<Plan>(() => shared.Parent.Book.PlanOf(counterpart))))
             {
                 Node = node,
-                Class = reader.Types[node.Made],
                 Level = node.Level,
             };
         }
@@ -123,8 +122,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
         return new Plan(RecipeOf(node))
         {
             Node = node,
-            Gathering = node.IsAsync ? new Plan(new FactoryRecipe(values => values)) { Node = node, Class = made, Arguments = arguments } : null,
-            Class = made,
+            Gathering = node.IsAsync ? new Plan(new FactoryRecipe(values => values)) { Node = node, Arguments = arguments } : null,
             Level = node.Level,
             Slot = node.Makes && !node.Level.IsTransient ? NextSlot(node.Level) : Plan.NoSlot,
             IsMaking = node.Makes,
@@ -150,7 +148,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
         return node.Properties.Length == 0 ? recipe : new PropertyFillingRecipe(recipe, [.. node.Properties.Select(WiringReader.PropertyOf)]);
     }
 
-    private Plan Compose(Supply supply, Parameter? parameter) => supply switch
+    private Plan Compose(Supply supply) => supply switch
     {
         Supply.Single single => Known(single.Node)!,
         Supply.Deferred { Form: DeferredForm.FuncWithArguments } function =>
@@ -160,20 +158,21 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
         Supply.Keyed keyed => new Plan(Keyed(keyed)) { Arguments = Elements([.. keyed.Elements.Select(element => element.Supply)]) },
         Supply.Ambient ambient => new Plan(new AmbientRecipe(ambient.Form)) { IsScope = ambient.Form == AmbientForm.Scope },
         Supply.Argument argument => new Plan(new ArgumentRecipe(argument.Number)),
-        Supply.Passed or Supply.Nothing => new Plan(new ConstantRecipe(parameter is null ? null : reader.ConstantOf(parameter))),
+        Supply.Passed or Supply.Nothing => new Plan(new ConstantRecipe(null)),
         _ => throw new InvalidOperationException($"Only a sound graph is compiled, and this is not met: {supply}."),
     };
 
-    private Plan[] Elements(IReadOnlyList<Supply> elements) => [.. elements.Select(element => Compose(element, null))];
+    private Plan[] Elements(IReadOnlyList<Supply> elements) => [.. elements.Select(element => Compose(element))];
 
     private Plan[] ArgumentsOf(Node node)
     {
         Supply[] supplies = node.Supplies!;
-        Parameter[] parameters = node.Parameters;
         Plan[] arguments = supplies.Length == 0 ? [] : new Plan[supplies.Length];
         for (int number = 0; number < arguments.Length; number++)
         {
-            arguments[number] = Compose(supplies[number], parameters[number]);
+            arguments[number] = supplies[number] is Supply.Passed or Supply.Nothing
+                ? new Plan(new ConstantRecipe(reader.ConstantOf(node.Parameters[number])))
+                : Compose(supplies[number]);
         }
 
         return arguments;

@@ -101,8 +101,8 @@ internal sealed class TypeTable
 
     private static void Tell(ref Entry entry, nint handle, Plan plan)
     {
-        entry.Code = plan.Code ?? StepByStep(handle, plan);
         entry.Instance = plan.Ready;
+        entry.Code = plan.Ready is null ? plan.Code ?? StepByStep(handle, plan) : null;
     }
 
     private static PlanCode StepByStep(nint handle, Plan plan)
@@ -126,7 +126,7 @@ internal sealed class TypeTable
         /// <summary>The singleton, if it is one and there.</summary>
         public object? Instance;
 
-        /// <summary>Makes it: its code, or step by step as long as there is none.</summary>
+        /// <summary>Makes it: its code, or step by step as long as there is none; null where the instance is there.</summary>
         public PlanCode? Code;
     }
 }

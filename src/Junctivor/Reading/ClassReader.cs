@@ -12,19 +12,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
     private const int FarthestEdit = 2;
 
     /// <summary>The constructors that somebody could call.</summary>
-    public Constructor[] ReadConstructors([DynamicallyAccessedMembers(Kept.Members)] Type type)
-    {
-        ConstructorInfo[] infos = type.GetConstructors();
-        Constructor[] constructors = new Constructor[infos.Length];
-        for (int number = 0; number < infos.Length; number++)
-        {
-            // Where there is only one, nobody has to choose it.
-            bool isChosen = infos.Length > 1 && infos[number].IsDefined(typeof(InjectAttribute), inherit: false);
-            constructors[number] = new ReflectedConstructor(infos[number], isChosen, parameters.Read(infos[number]));
-        }
-
-        return constructors;
-    }
+    public Constructor[] ReadConstructors([DynamicallyAccessedMembers(Kept.Members)] Type type) => ReflectedConstructor.AllOf(type, parameters);
 
     /// <summary>A node of which parameters are met as its entry says: by what it decorates, and by constants.</summary>
     /// <param name="node">The node, with all that its class asks for.</param>

@@ -6,16 +6,16 @@ namespace Junctivor.Reading;
 
 /// <summary>
 /// Knows where marks, and properties to fill, can stand at all. Looking for them takes longer than all the rest of reading a class, and many
-/// programs keep their services in assemblies that know nothing of a container.
+/// programs keep their services in assemblies that know nothing of a container. Safe for use by several threads.
 /// </summary>
 internal sealed class MarkingAssemblies
 {
     private static readonly Assembly Ours = typeof(InjectAttribute).Assembly;
     private static readonly string? OurName = Ours.GetName().Name;
 
+    private readonly Lock _gate = new();
     private readonly Dictionary<Assembly, bool> _knowUs = [];
-    private Assembly? _last;
-    private bool _lastKnowsUs;
+    private Tuple<Assembly, bool>? _last;
 
     /// <summary>Whether something in an assembly may carry a mark.</summary>
     public bool MayMark(Assembly assembly) => KnowsUs(assembly);
@@ -34,21 +34,30 @@ internal sealed class MarkingAssemblies
         return false;
     }
 
-    [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "A reference that was trimmed away is one that marks nothing.")]
     private bool KnowsUs(Assembly assembly)
     {
-        if (assembly == _last)
+        if (_last is { } last && last.Item1 == assembly)
         {
-            return _lastKnowsUs;
+            return last.Item2;
         }
 
+        lock (_gate)
+        {
+            bool knows = LookUp(assembly);
+            _last = Tuple.Create(assembly, knows);
+            return knows;
+        }
+    }
+
+    [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "A reference that was trimmed away is one that marks nothing.")]
+    private bool LookUp(Assembly assembly)
+    {
         if (!_knowUs.TryGetValue(assembly, out bool knows))
         {
             knows = assembly.IsDynamic || assembly == Ours || Array.Exists(assembly.GetReferencedAssemblies(), reference => reference.Name == OurName);
             _knowUs.Add(assembly, knows);
         }
 
-        (_last, _lastKnowsUs) = (assembly, knows);
         return knows;
     }
 }

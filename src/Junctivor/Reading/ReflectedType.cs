@@ -36,6 +36,9 @@ internal sealed class ReflectedType : TypeRef
 
     public Type Type { get; }
 
+    /// <summary>What whoever asks for it without a mark gets. Only the book of plans knows what stands here.</summary>
+    public object? Asked { get; set; }
+
     /// <summary>What annotations and constants of parameters are kept with.</summary>
     public TypeCatalog Catalog => _types;
 

@@ -58,7 +58,7 @@ internal sealed class WiringReader : ITypeReader
 
     public static Making MakingOf(Node node) => EntryOf(node).Making;
 
-    public static ConstructorInfo ConstructorOf(Node node) => ((ReflectedConstructor)node.ChosenConstructor!).Info;
+    public static ReflectedConstructor ConstructorOf(Node node) => (ReflectedConstructor)node.ChosenConstructor!;
 
     public static PropertyInfo PropertyOf(Parameter property) => ((ReflectedProperty)property).Info;
 

@@ -93,7 +93,7 @@ internal sealed class InstanceStore(Scope? scope)
             Volatile.Write(ref IsScopes(plan) ? ref scope!.SlotOf(plan.Slot) : ref Room(plan.Slot), instance);
             if (plan.Level == Level.Singleton)
             {
-                plan.Ready = instance;
+                plan.BeReady(instance);
             }
 
             Add(made);
