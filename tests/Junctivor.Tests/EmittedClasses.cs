@@ -8,20 +8,23 @@ namespace Junctivor.Tests;
 internal static class EmittedClasses
 {
     /// <summary>The first takes the second, and so on; the last takes nothing.</summary>
-    public static IReadOnlyList<Type> Chain(int length) => Emit(length, isClosed: false);
+    public static IReadOnlyList<Type> Chain(int length) => Emit(length, needs: 1, isClosed: false);
+
+    /// <summary>Each takes the next ones; the last take fewer.</summary>
+    public static IReadOnlyList<Type> Net(int length, int needs) => Emit(length, needs, isClosed: false);
 
     /// <summary>The last takes the first.</summary>
-    public static IReadOnlyList<Type> Ring(int length) => Emit(length, isClosed: true);
+    public static IReadOnlyList<Type> Ring(int length) => Emit(length, needs: 1, isClosed: true);
 
-    private static Type[] Emit(int length, bool isClosed)
+    private static Type[] Emit(int length, int needs, bool isClosed)
     {
         PersistedAssemblyBuilder assembly = new(new AssemblyName("Emitted"), typeof(object).Assembly);
         ModuleBuilder module = assembly.DefineDynamicModule("Emitted");
         TypeBuilder[] builders = [.. Enumerable.Range(0, length).Select(number => module.DefineType($"Link{number}", TypeAttributes.Public))];
         for (int number = 0; number < length; number++)
         {
-            Type[] parameters = number + 1 < length || isClosed ? [builders[(number + 1) % length]] : [];
-            EmitConstructor(builders[number], parameters);
+            int next = number + 1;
+            EmitConstructor(builders[number], isClosed && next == length ? [builders[0]] : builders[next..Math.Min(length, next + needs)]);
         }
 
         foreach (TypeBuilder builder in builders)
@@ -39,9 +42,9 @@ internal static class EmittedClasses
     private static void EmitConstructor(TypeBuilder builder, Type[] parameters)
     {
         ConstructorBuilder constructor = builder.DefineConstructor(MethodAttributes.Public, CallingConventions.HasThis, parameters);
-        if (parameters.Length > 0)
+        for (int number = 1; number <= parameters.Length; number++)
         {
-            constructor.DefineParameter(1, ParameterAttributes.None, "next");
+            constructor.DefineParameter(number, ParameterAttributes.None, parameters.Length == 1 ? "next" : $"next{number}");
         }
 
         ILGenerator code = constructor.GetILGenerator();

@@ -19,6 +19,23 @@ public class LeakTests
         Assert.InRange(GC.GetTotalMemory(forceFullCollection: true) - before, long.MinValue, Scopes / 10);
     }
 
+    [Fact]
+    public void A_container_of_a_thousand_services_holds_less_than_a_kilobyte_for_each()
+    {
+        const int Services = 1_000;
+        const int Instance = 24;
+        object[] instances = new object[Services];
+        Fill(EmittedClasses.Net(Services, needs: 3), instances).Dispose();
+        IReadOnlyList<Type> classes = EmittedClasses.Net(Services, needs: 3);
+        long before = GC.GetTotalMemory(forceFullCollection: true);
+
+        using Container container = Fill(classes, instances);
+
+        long held = GC.GetTotalMemory(forceFullCollection: true) - before;
+        Assert.InRange(held, long.MinValue, Services * (1_024 + Instance));
+        Assert.Equal(classes, instances.Select(instance => instance.GetType()));
+    }
+
     [Theory]
     [InlineData(PlanCompilation.Never)]
     [InlineData(PlanCompilation.AtOnce)]
@@ -55,6 +72,19 @@ public class LeakTests
             using Scope scope = container.StartScope();
             scope.Resolve<Holder>();
         }
+    }
+
+    [MethodImpl(MethodImplOptions.NoInlining)]
+    private static Container Fill(IReadOnlyList<Type> classes, object[] instances)
+    {
+        Wiring wiring = [.. classes.Select(type => Singleton.Of(type))];
+        Container container = wiring.Build();
+        for (int number = 0; number < instances.Length; number++)
+        {
+            instances[number] = container.Resolve(classes[number]);
+        }
+
+        return container;
     }
 
     [MethodImpl(MethodImplOptions.NoInlining)]
