@@ -12,7 +12,8 @@ internal abstract class Wrappers
 
     public abstract object Func(Resolver home, Lazy<Plan> planBelow, Type? consumer);
 
-    public abstract object Lazy(Resolver home, Lazy<Plan> planBelow, Type? consumer);
+    /// <summary>A fresh one, that gets its value from a function which <see cref="Func"/> made.</summary>
+    public abstract object Lazy(object function);
 
     /// <summary>A fresh array, which serves as every kind of list.</summary>
     public abstract object Array(object?[] elements);

@@ -19,8 +19,7 @@ internal sealed class Wrappers<T> : Wrappers
 
     /// <summary>A failure is not remembered: the next asking tries again.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2091", Justification = "It always has a function to make its value, and so needs no constructor.")]
-    public override object Lazy(Resolver home, Lazy<Plan> planBelow, Type? consumer) =>
-        new Lazy<T>(new Later<T>(home, planBelow, consumer).Get, LazyThreadSafetyMode.PublicationOnly);
+    public override object Lazy(object function) => new Lazy<T>((Func<T>)function, LazyThreadSafetyMode.PublicationOnly);
 
     public override object Array(object?[] elements) => System.Array.ConvertAll(elements, element => (T)element!);
 
