@@ -19,6 +19,7 @@ using HowTo;
     ("levels", "A duty shift around requests", Does(Levels.Run)),
     ("list", "All that serve, in the order written, or by name", Does(Lists.Run)),
     ("marks", "Two values of one plain type, told apart", Does(Marks.Run)),
+    ("measure", "Counting scopes and constructions, for whoever listens", Does(Measuring.Run)),
     ("message-scope", "A scope for each message, and handlers found by its type", MessageScope.RunAsync),
     ("modules", "Modules by feature, and another wiring for a rehearsal", Does(Modules.Run)),
     ("observe", "What was made and ended, in order, for a test", Does(Observing.Run)),

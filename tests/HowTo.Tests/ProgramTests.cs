@@ -26,6 +26,7 @@ public class ProgramTests
     [InlineData("levels", "{ Name = early } has served 2", "{ Name = late } has served 1", "JV305")]
     [InlineData("list", "FlagMast, Blackboard", "fog: Foghorn, storm: Gun")]
     [InlineData("marks", "12 m in the north, 7 m in the south", "JV202", "[Marked(\"north\")] int")]
+    [InlineData("measure", "3 requests, and nobody listened.\n2 requests, listened to:\n  junctivor.constructions: 4\n  junctivor.scopes.entered: 2")]
     [InlineData("message-scope", "Gull }: a berth is entered in ledger 3")]
     [InlineData("modules", "In earnest: SystemClock, SqliteLedger", "Rehearsal: StoppedClock, MemoryLedger")]
     [InlineData("optional", "Without: 2 blasts", "With:    5 blasts, when the glass falls")]

@@ -31,6 +31,7 @@ public sealed class Container : Resolver
 
     internal Container(PlanBook book, HandedOver values, CheckReport report, BuildOptions options, Container? parent = null)
     {
+        Measuring.Begin();
         Report = report;
         _book = book;
         _parent = parent;
@@ -77,7 +78,7 @@ public sealed class Container : Resolver
     internal bool IsObserved => _isObserved;
 
     /// <summary>Whether anybody wants to know of scopes.</summary>
-    internal bool WatchesScopes => _isObserved || Instruments.MeasureScopes;
+    internal bool WatchesScopes => _isObserved || Measuring.Scopes;
 
     /// <summary>What a scope of the default level has that is started from here without anything further.</summary>
     internal ResolverState StateOfScopes { get; }

@@ -4,8 +4,8 @@ using System.Runtime.CompilerServices;
 
 namespace Junctivor.Telemetry;
 
-/// <summary>What is measured, for all containers of the process. Safe for use by several threads.</summary>
-internal static class Instruments
+/// <summary>What is measured, for all containers of the process; <see cref="Measuring"/> has the one that there is. Safe for use by several threads.</summary>
+internal sealed class Instruments
 {
     public const string Name = "Junctivor";
 
@@ -19,45 +19,53 @@ internal static class Instruments
 
     public const string ErrorType = "error.type";
 
-    private static readonly string? Version = typeof(Instruments).Assembly.GetName().Version?.ToString(3);
+    public Instruments()
+    {
+        string? version = typeof(Instruments).Assembly.GetName().Version?.ToString(3);
+        Meter meter = new(Name, version);
+        Activities = new ActivitySource(Name, version);
+        ScopesOpen = meter.CreateUpDownCounter<int>("junctivor.scopes.open", "{scope}", "Scopes that have started and not ended.");
+        ScopesEntered = meter.CreateCounter<long>("junctivor.scopes.entered", "{scope}", "Scopes that have started.");
+        Constructions = meter.CreateCounter<long>("junctivor.constructions", "{construction}", "Instances that constructors and factories gave.");
+        ConstructionTime = meter.CreateHistogram(
+            "junctivor.construction.duration",
+            "s",
+            "What a constructor or factory took, without what its arguments took.",
+            tags: [],
+            new InstrumentAdvice<double> { HistogramBucketBoundaries = [0.000_001, 0.000_01, 0.000_1, 0.001, 0.01, 0.1, 1, 10] });
+        Failures = meter.CreateCounter<long>("junctivor.failures", "{failure}", "Constructors, factories and disposals that threw.");
+    }
 
-    private static readonly Meter Meter = new(Name, Version);
+    public ActivitySource Activities { get; }
 
-    public static readonly ActivitySource Activities = new(Name, Version);
+    public UpDownCounter<int> ScopesOpen { get; }
 
-    public static readonly UpDownCounter<int> ScopesOpen = Meter.CreateUpDownCounter<int>(
-        "junctivor.scopes.open", "{scope}", "Scopes that have started and not ended.");
+    public Counter<long> ScopesEntered { get; }
 
-    public static readonly Counter<long> ScopesEntered = Meter.CreateCounter<long>(
-        "junctivor.scopes.entered", "{scope}", "Scopes that have started.");
+    public Counter<long> Constructions { get; }
 
-    public static readonly Counter<long> Constructions = Meter.CreateCounter<long>(
-        "junctivor.constructions", "{construction}", "Instances that constructors and factories gave.");
+    public Histogram<double> ConstructionTime { get; }
 
-    public static readonly Histogram<double> ConstructionTime = Meter.CreateHistogram(
-        "junctivor.construction.duration",
-        "s",
-        "What a constructor or factory took, without what its arguments took.",
-        tags: [],
-        new InstrumentAdvice<double> { HistogramBucketBoundaries = [0.000_001, 0.000_01, 0.000_1, 0.001, 0.01, 0.1, 1, 10] });
-
-    public static readonly Counter<long> Failures = Meter.CreateCounter<long>(
-        "junctivor.failures", "{failure}", "Constructors, factories and disposals that threw.");
+    public Counter<long> Failures { get; }
 
     /// <summary>Whether anybody listens.</summary>
-    public static bool AreOn => MeasurePlainConstructions || Activities.HasListeners() || Failures.Enabled || ScopesOpen.Enabled || ScopesEntered.Enabled;
+    public bool AreOn
+    {
+        [MethodImpl(MethodImplOptions.NoInlining)]
+        get => MeasurePlainConstructions || MeasureScopes || Failures.Enabled;
+    }
 
     /// <summary>Whether anybody wants to know of scopes.</summary>
-    public static bool MeasureScopes
+    public bool MeasureScopes
     {
-        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        [MethodImpl(MethodImplOptions.NoInlining)]
         get => ScopesEntered.Enabled || ScopesOpen.Enabled || Activities.HasListeners();
     }
 
     /// <summary>Whether anybody wants to know of constructions that go well and cannot take long, so that there is no activity for them.</summary>
-    public static bool MeasurePlainConstructions
+    public bool MeasurePlainConstructions
     {
-        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        [MethodImpl(MethodImplOptions.NoInlining)]
         get => Constructions.Enabled || ConstructionTime.Enabled;
     }
 }

@@ -10,37 +10,38 @@ namespace Junctivor.Telemetry;
 internal static class Traces
 {
     /// <returns>The activity; null if nobody wants one.</returns>
-    public static Activity? StartScope(string level)
+    public static Activity? StartScope(Instruments instruments, string level)
     {
-        if (!Instruments.Activities.HasListeners())
+        if (!instruments.Activities.HasListeners())
         {
             return null;
         }
 
         Activity? current = Activity.Current;
-        Activity? activity = Instruments.Activities.StartActivity($"scope {level}");
+        Activity? activity = instruments.Activities.StartActivity($"scope {level}");
         activity?.SetTag(Instruments.Level, level);
         Activity.Current = current;
         return activity;
     }
 
     /// <summary>An activity for something that was slow, from when it began.</summary>
-    public static void AddConstruction(Node node, Resolver where, TimeSpan took)
+    public static void AddConstruction(Instruments instruments, Node node, Resolver where, TimeSpan took)
     {
-        if (!Instruments.Activities.HasListeners())
+        if (!instruments.Activities.HasListeners())
         {
             return;
         }
 
         Activity? current = Activity.Current;
         ActivityContext parent = (where as Scope)?.Activity?.Context ?? current?.Context ?? default;
-        Activity? activity = Instruments.Activities.StartActivity(
+        Activity? activity = instruments.Activities.StartActivity(
             ActivityKind.Internal, parent, startTime: DateTimeOffset.UtcNow - took, name: $"construct {node.Name}");
         activity?.SetTag(Instruments.Service, node.Name).SetTag(Instruments.Lifetime, node.Level.Name);
         Stop(activity);
         Activity.Current = current;
     }
 
+    /// <summary>Ends one; what was current stays so, unless it was that one.</summary>
     public static void Stop(Activity? activity)
     {
         Activity? current = Activity.Current;

@@ -16,7 +16,7 @@ internal sealed class Watch(TimeSpan slow, Action<bool> changed)
     private volatile Action<LifeEvent>[] _observers = [];
 
     /// <summary>Whether anybody wants to know.</summary>
-    public bool IsOn => _observers.Length > 0 || Instruments.AreOn;
+    public bool IsOn => _observers.Length > 0 || Measuring.IsOn;
 
     /// <summary>Adds somebody who is told from now on, until what comes back is disposed of.</summary>
     public IDisposable Add(Action<LifeEvent> observer)
@@ -42,12 +42,15 @@ internal sealed class Watch(TimeSpan slow, Action<bool> changed)
     public void Constructed(Node node, object instance, Resolver where, long started)
     {
         TimeSpan took = Stopwatch.GetElapsedTime(started);
-        TagList tags = new() { { Instruments.Service, node.Name }, { Instruments.Lifetime, node.Level.Name } };
-        Instruments.Constructions.Add(1, tags);
-        Instruments.ConstructionTime.Record(took.TotalSeconds, tags);
-        if (took >= slow)
+        if (Measuring.Instruments is { } instruments)
         {
-            Traces.AddConstruction(node, where, took);
+            TagList tags = new() { { Instruments.Service, node.Name }, { Instruments.Lifetime, node.Level.Name } };
+            instruments.Constructions.Add(1, tags);
+            instruments.ConstructionTime.Record(took.TotalSeconds, tags);
+            if (took >= slow)
+            {
+                Traces.AddConstruction(instruments, node, where, took);
+            }
         }
 
         Tell(LifeEventKind.Constructed, instance, where);
@@ -57,7 +60,7 @@ internal sealed class Watch(TimeSpan slow, Action<bool> changed)
 
     public void Disposed(object instance, Resolver where, Exception? failure)
     {
-        if (failure is not null && Instruments.Failures.Enabled)
+        if (failure is not null && Measuring.IsOn)
         {
             CountFailure(TypeNames.Short(instance.GetType()), "dispose", failure);
         }
@@ -68,30 +71,40 @@ internal sealed class Watch(TimeSpan slow, Action<bool> changed)
     /// <returns>What to give back when the scope has ended.</returns>
     public ScopeTrace Started(Scope scope, string level)
     {
-        KeyValuePair<string, object?> tag = new(Instruments.Level, level);
-        Instruments.ScopesEntered.Add(1, tag);
-        bool isCounted = Instruments.ScopesOpen.Enabled;
-        if (isCounted)
-        {
-            Instruments.ScopesOpen.Add(1, tag);
-        }
-
+        ScopeTrace trace = Measuring.Instruments is { } instruments ? Counted(instruments, level) : new ScopeTrace(level, false, null);
         Tell(LifeEventKind.ScopeStarted, level, null, scope);
-        return new ScopeTrace(level, isCounted, Traces.StartScope(level));
+        return trace;
     }
 
     public void Ended(Scope scope, ScopeTrace trace)
     {
         if (trace.IsCounted)
         {
-            Instruments.ScopesOpen.Add(-1, new KeyValuePair<string, object?>(Instruments.Level, trace.Level));
+            Measuring.Instruments?.ScopesOpen.Add(-1, new KeyValuePair<string, object?>(Instruments.Level, trace.Level));
         }
 
-        Traces.Stop(trace.Activity);
+        if (trace.Activity is not null)
+        {
+            Traces.Stop(trace.Activity);
+        }
+
         Tell(LifeEventKind.ScopeEnded, trace.Level, null, scope);
     }
 
-    private static void CountFailure(string name, string stage, Exception failure) => Instruments.Failures.Add(
+    private static ScopeTrace Counted(Instruments instruments, string level)
+    {
+        KeyValuePair<string, object?> tag = new(Instruments.Level, level);
+        instruments.ScopesEntered.Add(1, tag);
+        bool isCounted = instruments.ScopesOpen.Enabled;
+        if (isCounted)
+        {
+            instruments.ScopesOpen.Add(1, tag);
+        }
+
+        return new ScopeTrace(level, isCounted, Traces.StartScope(instruments, level));
+    }
+
+    private static void CountFailure(string name, string stage, Exception failure) => Measuring.Instruments?.Failures.Add(
         1, new TagList { { Instruments.Service, name }, { Instruments.Stage, stage }, { Instruments.ErrorType, failure.GetType().FullName } });
 
     private void Tell(LifeEventKind kind, object instance, Resolver where)

@@ -1,7 +1,6 @@
 using System.Reflection;
 using System.Runtime.CompilerServices;
 using Junctivor.Runtime;
-using Junctivor.Telemetry;
 
 namespace Junctivor.Plans;
 
@@ -10,7 +9,7 @@ internal static class CodeCalls
 {
     public const BindingFlags Hidden = BindingFlags.Instance | BindingFlags.NonPublic;
 
-    public static readonly MethodInfo Measuring = typeof(Instruments).GetProperty(nameof(Instruments.MeasurePlainConstructions))!.GetMethod!;
+    public static readonly MethodInfo Measuring = typeof(Telemetry.Measuring).GetProperty(nameof(Telemetry.Measuring.PlainConstructions))!.GetMethod!;
 
     public static readonly MethodInfo Fetching = Of(nameof(Fetch));
 

@@ -1,0 +1,66 @@
+using System.Reflection;
+using System.Runtime.CompilerServices;
+
+namespace Junctivor.Telemetry;
+
+/// <summary>
+/// Knows whether anybody can listen. Instruments belong to a library of the base class libraries that is loaded when it is first needed: by
+/// whoever listens, or by the runtime on behalf of a tool from outside. Until then nobody can, and making them would take a small program
+/// longer than all its services. Safe for use by several threads.
+/// </summary>
+internal static class Measuring
+{
+    private const string Library = "System.Diagnostics.DiagnosticSource";
+
+    private static readonly Lock Gate = new();
+    private static volatile Instruments? Made;
+    private static bool HasBegun;
+
+    /// <summary>The instruments; null as long as nobody can listen.</summary>
+    public static Instruments? Instruments => Made;
+
+    /// <summary>Whether anybody listens.</summary>
+    public static bool IsOn => Made is { } made && made.AreOn;
+
+    /// <inheritdoc cref="Instruments.MeasureScopes"/>
+    public static bool Scopes => Made is { } made && made.MeasureScopes;
+
+    /// <inheritdoc cref="Instruments.MeasurePlainConstructions"/>
+    public static bool PlainConstructions => Made is { } made && made.MeasurePlainConstructions;
+
+    /// <summary>The first container looks who is there, and sees to it that those are noticed who come later.</summary>
+    public static void Begin()
+    {
+        if (Interlocked.Exchange(ref HasBegun, true))
+        {
+            return;
+        }
+
+        AppDomain.CurrentDomain.AssemblyLoad += (_, loaded) => BeginWith(loaded.LoadedAssembly);
+        if (RuntimeFeature.IsDynamicCodeSupported)
+        {
+            Array.ForEach(AppDomain.CurrentDomain.GetAssemblies(), BeginWith);
+        }
+        else
+        {
+            Make();
+        }
+    }
+
+    private static void BeginWith(Assembly loaded)
+    {
+        if (Made is null && loaded.GetName().Name == Library)
+        {
+            Make();
+        }
+    }
+
+    [MethodImpl(MethodImplOptions.NoInlining)]
+    private static void Make()
+    {
+        lock (Gate)
+        {
+            Made ??= new Instruments();
+        }
+    }
+}
