@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.Extensions.Time.Testing;
 
@@ -10,6 +11,7 @@ public class SessionTests
 
     private readonly FakeTimeProvider _time = new();
     private readonly TaskCompletionSource _ended = new();
+    private readonly ConcurrentQueue<string> _owners = [];
 
     [Fact]
     public async Task Requests_of_one_user_share_a_session_and_not_a_scope()
@@ -22,6 +24,7 @@ public class SessionTests
 
         Assert.Equal(("Tove 1", "Tove 2", "Odd 1"), (first[0], second[0], other[0]));
         Assert.NotEqual(first[1], second[1]);
+        Assert.Equal(["Tove", "Odd"], _owners);
     }
 
     [Fact]
@@ -66,8 +69,15 @@ public class SessionTests
         {
             Sessions = new Sessions(container, UserSession, _time, (_, failure) => Task.FromException(failure)),
             SessionKey = UserOf,
-            SessionIncoming = context => [Incoming.Value(new Owner(UserOf(context)!))],
+            SessionIncoming = OwnerOf,
         });
+
+    private Incoming[] OwnerOf(HttpContext context)
+    {
+        Owner owner = new(UserOf(context)!);
+        _owners.Enqueue(owner.Name);
+        return [Incoming.Value(owner)];
+    }
 
     private static string? UserOf(HttpContext context) => context.Request.Query["user"].FirstOrDefault();
 

@@ -26,6 +26,9 @@ public sealed record RequestOptions
     /// <summary>The key of the session of a request; null, as by default, where it has none and its scope starts from the container.</summary>
     public Func<HttpContext, string?> SessionKey { get; init; } = _ => null;
 
-    /// <summary>The values that the wiring promises with the <c>Incoming</c> of the session's level; none by default.</summary>
+    /// <summary>
+    /// The values that the wiring promises with the <c>Incoming</c> of the session's level; none by default. They are asked for where a session
+    /// starts, and not by a request that enters one which is there.
+    /// </summary>
     public Func<HttpContext, Incoming[]> SessionIncoming { get; init; } = _ => [];
 }

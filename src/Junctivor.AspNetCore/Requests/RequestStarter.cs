@@ -1,3 +1,4 @@
+using System.Runtime.ExceptionServices;
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Http.Features;
@@ -49,34 +50,56 @@ internal sealed class RequestStarter
     {
         if (_options.Sessions is not null && _options.SessionKey(context) is { } key)
         {
-            return StartWithinAsync(_options.Sessions, key, context);
+            return _options.Sessions.TryEnter(key) is { } visit
+                ? StartWithin(visit, context)
+                : EnterAsync(_options.Sessions, key, context);
         }
 
         // The token of a request comes to be when it is asked for: so it is asked for only where something awaits.
-        ValueTask<Scope> starting = _container.AwaitsScopes
-            ? _container.StartScopeAsync(context.RequestAborted, IncomingOf(context))
-            : new ValueTask<Scope>(_container.StartScope(IncomingOf(context)));
-        return starting.IsCompletedSuccessfully
-            ? new ValueTask<RequestScope>(new RequestScope(context, starting.Result, null, _open))
-            : AwaitAsync(context, starting);
+        return _container.AwaitsScopes
+            ? StartAsync(context, _container, null)
+            : new ValueTask<RequestScope>(new RequestScope(context, _container.StartScope(IncomingOf(context)), null, _open));
     }
 
-    private async ValueTask<RequestScope> AwaitAsync(HttpContext context, ValueTask<Scope> starting) =>
-        new RequestScope(context, await starting.ConfigureAwait(false), null, _open);
+    private async ValueTask<RequestScope> EnterAsync(Sessions sessions, string key, HttpContext context) =>
+        await StartWithin(await sessions.EnterAsync(key, context.RequestAborted, _options.SessionIncoming(context)).ConfigureAwait(false), context).ConfigureAwait(false);
 
-    private async ValueTask<RequestScope> StartWithinAsync(Sessions sessions, string key, HttpContext context)
+    private ValueTask<RequestScope> StartWithin(SessionVisit visit, HttpContext context)
     {
-        SessionVisit visit = await sessions.EnterAsync(key, context.RequestAborted, _options.SessionIncoming(context)).ConfigureAwait(false);
+        if (visit.Scope.AwaitsScopes)
+        {
+            return StartAsync(context, visit.Scope, visit);
+        }
+
         try
         {
-            Scope within = await visit.Scope.StartScopeAsync(context.RequestAborted, IncomingOf(context)).ConfigureAwait(false);
-            return new RequestScope(context, within, visit, _open);
+            return new ValueTask<RequestScope>(new RequestScope(context, visit.Scope.StartScope(IncomingOf(context)), visit, _open));
         }
-        catch
+        catch (Exception failure)
         {
-            await visit.DisposeAsync().ConfigureAwait(false);
-            throw;
+            return FailedAsync(visit, failure);
         }
+    }
+
+    private async ValueTask<RequestScope> StartAsync(HttpContext context, Resolver within, SessionVisit? visit)
+    {
+        try
+        {
+            Scope scope = await within.StartScopeAsync(context.RequestAborted, IncomingOf(context)).ConfigureAwait(false);
+            return new RequestScope(context, scope, visit, _open);
+        }
+        catch (Exception failure) when (visit is not null)
+        {
+            return await FailedAsync(visit, failure).ConfigureAwait(false);
+        }
+    }
+
+    /// <summary>The request that failed to start leaves its session.</summary>
+    private static async ValueTask<RequestScope> FailedAsync(SessionVisit visit, Exception failure)
+    {
+        await visit.DisposeAsync().ConfigureAwait(false);
+        ExceptionDispatchInfo.Throw(failure);
+        return null;
     }
 
     private Incoming[] IncomingOf(HttpContext context)

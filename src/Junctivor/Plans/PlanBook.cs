@@ -167,7 +167,9 @@ internal sealed class PlanBook
     }
 
     /// <summary>What a scope of a level makes asynchronously, each after what it needs.</summary>
-    public IReadOnlyList<Node> AsyncNodesOf(Level level) => _asyncNodes.GetOrAdd(level, wanted =>
+    public IReadOnlyList<Node> AsyncNodesOf(Level level) => _asyncNodes.TryGetValue(level, out IReadOnlyList<Node>? known) ? known : FindAsyncNodes(level);
+
+    private IReadOnlyList<Node> FindAsyncNodes(Level level) => _asyncNodes.GetOrAdd(level, wanted =>
     {
         lock (_gate)
         {

@@ -62,9 +62,6 @@ public sealed class Container : Resolver
     /// <summary>What the check found when this was built: warnings and notes, as faults stop a build.</summary>
     public CheckReport Report { get; }
 
-    /// <summary>Whether the start of a scope of the default level awaits anything.</summary>
-    internal bool AwaitsScopes => Book.AsyncNodesOf(Level.Scoped).Count > 0;
-
     internal override InstanceStore Store => State.Store!;
 
     internal PlanBook OwnBook => Volatile.Read(ref _book) ?? throw Ended();

@@ -44,6 +44,9 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     internal HandedOver Values => _state.Values;
 
     /// <summary>Who is told what happens; the same for a container and all its scopes.</summary>
+    /// <summary>Whether the start of a scope of the default level awaits anything.</summary>
+    internal bool AwaitsScopes => Book.AsyncNodesOf(Level.Scoped).Count > 0;
+
     internal Watch Watch => Root.OwnWatch;
 
     /// <summary>Knows what is being made step by step, and what is to be ended of that.</summary>

@@ -1,11 +1,20 @@
 namespace Junctivor.Visiting;
 
 /// <summary>One session: the scope, and who is there. What can change is guarded by the gate of <see cref="Sessions"/>.</summary>
-internal sealed class Session(string key)
+internal sealed class Session
 {
     private readonly TaskCompletionSource<Scope> _scope = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
-    public string Key { get; } = key;
+    public Session(string key)
+    {
+        Key = key;
+        Place = new LinkedListNode<Session>(this);
+    }
+
+    public string Key { get; }
+
+    /// <summary>Its place among those that are idle; in no list while somebody is in it.</summary>
+    public LinkedListNode<Session> Place { get; }
 
     /// <summary>The scope, once it has started.</summary>
     public Task<Scope> Scope => _scope.Task;

@@ -26,6 +26,9 @@ public sealed class Sessions : IAsyncDisposable
     private readonly LinkedList<Session> _idle = [];
     private readonly HashSet<Task> _endings = [];
     private readonly ITimer _timer;
+    /// <summary>Whether the timer is set: for the session that was idle first when it was, which may have been entered since.</summary>
+    private bool _isTimed;
+
     private bool _hasEnded;
 
     /// <summary>Makes one without sessions.</summary>
@@ -172,15 +175,32 @@ public sealed class Sessions : IAsyncDisposable
             if (session.Visitors == 0 && !session.IsOver)
             {
                 session.IdleSince = _time.GetTimestamp();
-                _idle.AddLast(session);
-                if (_idle.Count == 1)
+                _idle.AddLast(session.Place);
+                if (!_isTimed)
                 {
+                    _isTimed = true;
                     _timer.Change(IdleFor, Timeout.InfiniteTimeSpan);
                 }
             }
         }
 
         return isToEnd ? new ValueTask(EndAsync(session)) : ValueTask.CompletedTask;
+    }
+
+    /// <summary>Enters a session that is there already: without what a new one would be started with, and without awaiting anything.</summary>
+    /// <returns>The visit; null where the session must be started, or is being started.</returns>
+    internal SessionVisit? TryEnter(string key)
+    {
+        lock (_gate)
+        {
+            if (_hasEnded || !_sessions.TryGetValue(key, out Session? session) || !session.Scope.IsCompletedSuccessfully)
+            {
+                return null;
+            }
+
+            BeVisited(session);
+            return new SessionVisit(this, session, session.Scope.Result);
+        }
     }
 
     private Session Enter(string key, out bool isNew, out Session? dropped)
@@ -200,12 +220,8 @@ public sealed class Sessions : IAsyncDisposable
 
                 _sessions.Add(key, session = new Session(key));
             }
-            else if (session.Visitors == 0)
-            {
-                _idle.Remove(session);
-            }
 
-            session.Visitors++;
+            BeVisited(session);
             return session;
         }
     }
@@ -245,11 +261,13 @@ public sealed class Sessions : IAsyncDisposable
         List<Session> due = [];
         lock (_gate)
         {
+            _isTimed = false;
             while (_idle.First?.Value is { } oldest)
             {
                 TimeSpan left = IdleFor - _time.GetElapsedTime(oldest.IdleSince);
                 if (left > TimeSpan.Zero && !_hasEnded)
                 {
+                    _isTimed = true;
                     _timer.Change(left, Timeout.InfiniteTimeSpan);
                     break;
                 }
@@ -267,7 +285,21 @@ public sealed class Sessions : IAsyncDisposable
     {
         session.IsOver = true;
         _sessions.Remove(session.Key);
-        _idle.Remove(session);
+        LeaveIdle(session);
+    }
+
+    private void BeVisited(Session session)
+    {
+        LeaveIdle(session);
+        session.Visitors++;
+    }
+
+    private void LeaveIdle(Session session)
+    {
+        if (session.Place.List is not null)
+        {
+            _idle.Remove(session.Place);
+        }
     }
 
     /// <summary>Ends one that is over, unless somebody is still there: the last to leave ends it then.</summary>
