@@ -49,23 +49,19 @@ internal sealed class Instruments
     public Counter<long> Failures { get; }
 
     /// <summary>Whether anybody listens.</summary>
-    public bool AreOn
-    {
-        [MethodImpl(MethodImplOptions.NoInlining)]
-        get => MeasurePlainConstructions || MeasureScopes || Failures.Enabled;
-    }
+    public bool AreOn => MeasurePlainConstructions || MeasureScopes || Failures.Enabled;
 
     /// <summary>Whether anybody wants to know of scopes.</summary>
     public bool MeasureScopes
     {
-        [MethodImpl(MethodImplOptions.NoInlining)]
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
         get => ScopesEntered.Enabled || ScopesOpen.Enabled || Activities.HasListeners();
     }
 
     /// <summary>Whether anybody wants to know of constructions that go well and cannot take long, so that there is no activity for them.</summary>
     public bool MeasurePlainConstructions
     {
-        [MethodImpl(MethodImplOptions.NoInlining)]
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
         get => Constructions.Enabled || ConstructionTime.Enabled;
     }
 }

@@ -5,8 +5,8 @@ namespace Junctivor.Telemetry;
 
 /// <summary>
 /// Knows whether anybody can listen. Instruments belong to a library of the base class libraries that is loaded when it is first needed: by
-/// whoever listens, or by the runtime on behalf of a tool from outside. Until then nobody can, and making them would take a small program
-/// longer than all its services. Safe for use by several threads.
+/// whoever listens, by the runtime on behalf of a tool from outside, or by the just-in-time compiler where what asks for them has become hot.
+/// Until then nobody can listen, and making them would take a small program longer than all its services. Safe for use by several threads.
 /// </summary>
 internal static class Measuring
 {
@@ -23,10 +23,18 @@ internal static class Measuring
     public static bool IsOn => Made is { } made && made.AreOn;
 
     /// <inheritdoc cref="Instruments.MeasureScopes"/>
-    public static bool Scopes => Made is { } made && made.MeasureScopes;
+    public static bool Scopes
+    {
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        get => Made is { } made && made.MeasureScopes;
+    }
 
     /// <inheritdoc cref="Instruments.MeasurePlainConstructions"/>
-    public static bool PlainConstructions => Made is { } made && made.MeasurePlainConstructions;
+    public static bool PlainConstructions
+    {
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        get => Made is { } made && made.MeasurePlainConstructions;
+    }
 
     /// <summary>The first container looks who is there, and sees to it that those are noticed who come later.</summary>
     public static void Begin()
