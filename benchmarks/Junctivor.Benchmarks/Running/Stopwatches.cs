@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Runtime.CompilerServices;
 using Junctivor.Benchmarks.Cases;
 
 namespace Junctivor.Benchmarks.Running;
@@ -80,6 +81,9 @@ internal static class Stopwatches
         return (int)(calls * (Round / WarmUp));
     }
 
+    /// <summary>Compiled at once, and so without a guess at what it will be given: the first case to be measured would be inlined here, and be
+    /// measured as something else than those behind it.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private static TimeSpan TimeOf(Func<object?> work, int calls)
     {
         long started = Stopwatch.GetTimestamp();
