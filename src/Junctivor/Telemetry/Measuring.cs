@@ -44,7 +44,7 @@ internal static class Measuring
             return;
         }
 
-        AppDomain.CurrentDomain.AssemblyLoad += (_, loaded) => BeginWith(loaded.LoadedAssembly);
+        AppDomain.CurrentDomain.AssemblyLoad += BeginWith;
         if (RuntimeFeature.IsDynamicCodeSupported)
         {
             Array.ForEach(AppDomain.CurrentDomain.GetAssemblies(), BeginWith);
@@ -54,6 +54,8 @@ internal static class Measuring
             Make();
         }
     }
+
+    private static void BeginWith(object? sender, AssemblyLoadEventArgs loaded) => BeginWith(loaded.LoadedAssembly);
 
     private static void BeginWith(Assembly loaded)
     {
@@ -70,5 +72,7 @@ internal static class Measuring
         {
             Made ??= new Instruments();
         }
+
+        AppDomain.CurrentDomain.AssemblyLoad -= BeginWith;
     }
 }
