@@ -10,20 +10,13 @@ public sealed class CheckReport
 {
     private const int StageDigit = 2;
 
-    internal CheckReport(IEnumerable<Fault> found, IReadOnlyList<Fault> accepted)
+    internal CheckReport(IReadOnlyCollection<Fault> found, IReadOnlyList<Fault> accepted)
     {
-        All =
-        [
-            .. found
-                .OrderByDescending(fault => (int)fault.Severity)
-                .ThenBy(Stage)
-                .ThenBy(fault => fault.Order)
-                .ThenBy(fault => fault.Code, StringComparer.Ordinal),
-        ];
+        All = found.Count == 0 ? [] : Sorted(found);
         Accepted = accepted;
-        Faults = [.. All.Where(fault => fault.Severity == Severity.Fault)];
-        Warnings = [.. All.Where(fault => fault.Severity == Severity.Warning)];
-        Notes = [.. All.Where(fault => fault.Severity == Severity.Note)];
+        Faults = Of(Severity.Fault);
+        Warnings = Of(Severity.Warning);
+        Notes = Of(Severity.Note);
     }
 
     /// <summary>Everything: faults first, then warnings, then notes.</summary>
@@ -66,6 +59,17 @@ public sealed class CheckReport
 
         return text.ToString();
     }
+
+    private static IReadOnlyList<Fault> Sorted(IReadOnlyCollection<Fault> found) =>
+    [
+        .. found
+            .OrderByDescending(fault => (int)fault.Severity)
+            .ThenBy(Stage)
+            .ThenBy(fault => fault.Order)
+            .ThenBy(fault => fault.Code, StringComparer.Ordinal),
+    ];
+
+    private IReadOnlyList<Fault> Of(Severity severity) => All.Count == 0 ? [] : [.. All.Where(fault => fault.Severity == severity)];
 
     /// <summary>The root causes come first: what is not there, then what does not fit together, then what lives too long.</summary>
     private static int Stage(Fault fault) => fault.Code[StageDigit];

@@ -5,10 +5,7 @@ namespace Junctivor.Checks;
 /// <summary>Gives what was found the weight that a wiring and its registrations want it to have.</summary>
 internal sealed class Weighing(ServiceGraph graph, IReadOnlyDictionary<string, Severity>? severities, bool warningsAreFaults)
 {
-    /// <summary>What shows itself only where there is a branch, or at run time: an acceptance of it may well wait.</summary>
-    private static readonly FaultKind[] Elsewhere = [FaultKind.BranchNotSeen];
-
-    private readonly HashSet<(Node, Acceptance)> _used = [];
+    private HashSet<(Node, Acceptance)>? _used;
 
     public CheckReport Weigh(IEnumerable<Fault> found)
     {
@@ -26,7 +23,12 @@ internal sealed class Weighing(ServiceGraph graph, IReadOnlyDictionary<string, S
             }
         }
 
-        return new CheckReport(all.Concat(AcceptingNothing().Select(Weigh)), accepted);
+        if (graph.Written.Any(node => node.Endings.Accepted.Count > 0))
+        {
+            all.AddRange(AcceptingNothing().Select(Weigh));
+        }
+
+        return new CheckReport(all, accepted);
     }
 
     private Fault Weigh(Fault fault)
@@ -47,7 +49,7 @@ internal sealed class Weighing(ServiceGraph graph, IReadOnlyDictionary<string, S
         {
             foreach (Acceptance acceptance in node.Endings.Accepted.Where(acceptance => Of(acceptance) == fault.Kind))
             {
-                _used.Add((node, acceptance));
+                (_used ??= []).Add((node, acceptance));
                 reason ??= acceptance.Reason;
             }
         }
@@ -60,7 +62,7 @@ internal sealed class Weighing(ServiceGraph graph, IReadOnlyDictionary<string, S
         where graph.Arrangement.Counts(node)
         from acceptance in node.Endings.Accepted
         let kind = Of(acceptance)
-        where kind is not null && !Elsewhere.Contains(kind) && !_used.Contains((node, acceptance))
+        where kind is not null && !ShowsElsewhere(kind) && _used?.Contains((node, acceptance)) != true
         select new Fault
         {
             Kind = FaultKind.AcceptsNothing,
@@ -71,6 +73,9 @@ internal sealed class Weighing(ServiceGraph graph, IReadOnlyDictionary<string, S
             Candidates = [node.Name],
             Order = node.Order,
         };
+
+    /// <summary>What shows itself only where there is a branch: an acceptance of it may well wait.</summary>
+    private static bool ShowsElsewhere(FaultKind kind) => kind == FaultKind.BranchNotSeen;
 
     private static FaultKind? Of(Acceptance acceptance) => FaultKind.Find(acceptance.Code) is { CanBeLowered: true } kind ? kind : null;
 

@@ -32,7 +32,11 @@ internal sealed class Arrangement
         }
 
         Decorators = decorators;
-        AddWhereMissing(waiting);
+        if (waiting.Count > 0)
+        {
+            AddWhereMissing(waiting);
+        }
+
         _offers.Sort();
         if (isAnyReplacing || waiting.Count > 0)
         {
@@ -62,16 +66,20 @@ internal sealed class Arrangement
 
     private void Place(Node node)
     {
-        if (!node.Endings.IsReplacing)
+        if (node.Endings.IsReplacing)
         {
-            foreach (TypeRef service in node.Services)
-            {
-                _offers.Add(new ServiceId(service, node.Mark), node);
-            }
-
+            Replace(node);
             return;
         }
 
+        foreach (TypeRef service in node.Services)
+        {
+            _offers.Add(new ServiceId(service, node.Mark), node);
+        }
+    }
+
+    private void Replace(Node node)
+    {
         bool replacedAny = false;
         foreach (ServiceId service in node.Offers)
         {
@@ -90,11 +98,6 @@ internal sealed class Arrangement
 
     private void AddWhereMissing(List<Node> waiting)
     {
-        if (waiting.Count == 0)
-        {
-            return;
-        }
-
         List<(ServiceId Service, Node Node)> missing = [.. waiting.SelectMany(node => node.Offers.Where(service => Of(service).Count == 0).Select(service => (service, node)))];
         foreach ((ServiceId service, Node node) in missing)
         {

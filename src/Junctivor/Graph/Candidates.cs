@@ -45,13 +45,23 @@ internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
         : [.. arrangement.Of(service with { Type = service.Type.Definition }).Select(offer => offer.Node)];
 
     /// <summary>Puts around a node what decorates it, under one service; the last written is outermost.</summary>
-    public Node Front(Node node, ServiceId service)
+    public Node Front(Node node, ServiceId service) => arrangement.Decorators.Count == 0 ? node : Decorate(node, service);
+
+    /// <summary>How long an instance lives; an alias gives what lives as long as its target.</summary>
+    public Level LevelOf(Node node)
     {
-        if (arrangement.Decorators.Count == 0)
+        HashSet<Node> met = [];
+        while (node.Kind == NodeKind.Alias && met.Add(node))
         {
-            return node;
+            List<Node> targets = Find(node.FactoryParameters[0].Service, null);
+            node = targets.Count == 1 ? targets[0] : node;
         }
 
+        return node.Level;
+    }
+
+    private Node Decorate(Node node, ServiceId service)
+    {
         _fronts ??= [];
         if (_fronts.TryGetValue((node, service), out Node? known))
         {
@@ -70,19 +80,6 @@ internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
 
         _fronts.Add((node, service), front);
         return front;
-    }
-
-    /// <summary>How long an instance lives; an alias gives what lives as long as its target.</summary>
-    public Level LevelOf(Node node)
-    {
-        HashSet<Node> met = [];
-        while (node.Kind == NodeKind.Alias && met.Add(node))
-        {
-            List<Node> targets = Find(node.FactoryParameters[0].Service, null);
-            node = targets.Count == 1 ? targets[0] : node;
-        }
-
-        return node.Level;
     }
 
     private Node? Fitting(Node decorator, TypeRef service) =>

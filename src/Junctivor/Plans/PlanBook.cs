@@ -23,12 +23,9 @@ internal sealed class PlanBook
     private readonly int _checkedAtBuild;
     private readonly TypeTable _table = new();
 
-    private readonly Lazy<ConcurrentDictionary<Key, Plan?>> _marked = new(() => new());
-    private readonly Lazy<ConcurrentDictionary<(Type, TypeList), Plan>> _constructions = new(() => new());
+    private readonly Lazy<Seldom> _seldom = new(() => new Seldom());
     private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
-    private readonly Lazy<ConcurrentDictionary<Promised, Node[]>> _promises = new(() => new());
     private readonly ConcurrentDictionary<MethodInfo, Plan> _calls = new();
-    private readonly Lazy<ConcurrentDictionary<Type, (Plan Plan, PropertyInfo[] Properties)>> _fillings = new(() => new());
 
     /// <param name="reader">The wiring, checked and sound.</param>
     /// <param name="shared">What a branch shares with its parent; null where there is none.</param>
@@ -81,7 +78,7 @@ internal sealed class PlanBook
         }
 
         Key key = new(service, mark);
-        return _marked.Value.TryGetValue(key, out Plan? known) ? known : _marked.Value.GetOrAdd(key, Look);
+        return _seldom.Value.Marked.TryGetValue(key, out Plan? known) ? known : _seldom.Value.Marked.GetOrAdd(key, Look);
     }
 
     /// <exception cref="ResolveException">Nobody registers it, or not as it should be.</exception>
@@ -135,7 +132,7 @@ internal sealed class PlanBook
     public Plan Construct(Type type, ReadOnlySpan<object> arguments)
     {
         TypeList types = TypeList.Of(arguments);
-        return _constructions.Value.TryGetValue((type, types), out Plan? known) ? known : _constructions.Value.GetOrAdd((type, types), PlanConstruction);
+        return _seldom.Value.Constructions.TryGetValue((type, types), out Plan? known) ? known : _seldom.Value.Constructions.GetOrAdd((type, types), PlanConstruction);
     }
 
     /// <summary>The plan for the arguments of a method.</summary>
@@ -146,7 +143,7 @@ internal sealed class PlanBook
     /// <exception cref="ResolveException">A property cannot be filled.</exception>
     public (Plan Plan, PropertyInfo[] Properties) Fill([DynamicallyAccessedMembers(Kept.Members)] Type type)
     {
-        if (_fillings.Value.TryGetValue(type, out (Plan, PropertyInfo[]) known))
+        if (_seldom.Value.Fillings.TryGetValue(type, out (Plan, PropertyInfo[]) known))
         {
             return known;
         }
@@ -154,7 +151,7 @@ internal sealed class PlanBook
         lock (_gate)
         {
             Node node = _reader.ReadFilling(type);
-            return _fillings.Value.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(WiringReader.PropertyOf)]));
+            return _seldom.Value.Fillings.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(WiringReader.PropertyOf)]));
         }
     }
 
@@ -248,7 +245,7 @@ internal sealed class PlanBook
     public Node[] PromisesOf(Level level, Incoming value)
     {
         Promised wanted = new(level, value.Service, value.Mark);
-        return _promises.Value.TryGetValue(wanted, out Node[]? known) ? known : _promises.Value.GetOrAdd(wanted, Look);
+        return _seldom.Value.Promises.TryGetValue(wanted, out Node[]? known) ? known : _seldom.Value.Promises.GetOrAdd(wanted, Look);
     }
 
     private Node[] Look(Promised wanted)
@@ -344,6 +341,18 @@ internal sealed class PlanBook
         (node.Supplies is not null && node.Number < _checkedAtBuild && (Graph.Unasked.Count == 0 || !Graph.Unasked.Contains(node))) || _checkedLater.Contains(node);
 
     private ServiceId IdOf(Key key) => new(Types[key.Service], Types.MarkOf(key.Mark));
+
+    /// <summary>What most containers do without: a process that starts need not load what belongs to it.</summary>
+    private sealed class Seldom
+    {
+        public ConcurrentDictionary<Key, Plan?> Marked { get; } = new();
+
+        public ConcurrentDictionary<(Type, TypeList), Plan> Constructions { get; } = new();
+
+        public ConcurrentDictionary<Promised, Node[]> Promises { get; } = new();
+
+        public ConcurrentDictionary<Type, (Plan Plan, PropertyInfo[] Properties)> Fillings { get; } = new();
+    }
 
     private readonly record struct Promised(Level Level, Type Service, object? Mark);
 

@@ -20,7 +20,11 @@ internal static class IdleEndings
     private static bool HasNone(Entry entry, TypeRef[] services) =>
         entry is { IsDecorator: false, TargetMark: null, OnlyFor: null, WarmUp: null, WindDown: null, Passed.Count: 0 }
         && entry.Endings == Endings.None
-        && Array.TrueForAll(services, service => service is ReflectedType { IsGeneric: false } plain && !Ambient.Contains(plain.Type));
+        && Array.TrueForAll(services, service => !IsMadeForAnyone((ReflectedType)service) && !((ReflectedType)service).IsNullable);
+
+    /// <summary>Whether the container itself makes one for whoever asks.</summary>
+    private static bool IsMadeForAnyone(ReflectedType service) =>
+        service.IsGeneric ? Wrappers.Contains(service.Type.GetGenericTypeDefinition()) : Ambient.Contains(service.Type);
 
     private static IEnumerable<string> Find(Entry entry)
     {

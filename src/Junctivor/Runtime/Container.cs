@@ -49,11 +49,8 @@ public sealed class Container : Resolver
         };
         Begin(state);
         StateOfScopes = state with { Outer = this, Level = Level.Scoped, Values = HandedOver.Nothing, Slots = ScopeSizes.For(book.ScopedServices), Store = null, IsPlain = true };
-        _plugins = [.. book.Reader.Entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()];
-        foreach (PluginContext plugin in _plugins)
-        {
-            plugin.Use();
-        }
+        _plugins = PluginsOf(book.Reader.Entries);
+        Array.ForEach(_plugins, plugin => plugin.Use());
 
         OwnValues(values.Owned.Concat(book.OwnedValues));
         parent?._branches.Add(this);
@@ -268,4 +265,7 @@ public sealed class Container : Resolver
             plugin.Leave();
         }
     }
+
+    private static PluginContext[] PluginsOf(IReadOnlyList<Entry> entries) =>
+        entries.Any(entry => entry.Plugin is not null) ? [.. entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()] : [];
 }

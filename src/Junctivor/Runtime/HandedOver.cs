@@ -70,6 +70,18 @@ internal sealed class HandedOver
     public static HandedOver Take(
         TypeCatalog types, ServiceGraph graph, Level level, ReadOnlySpan<Incoming> incoming, out IReadOnlyList<Fault> faults)
     {
+        if (!incoming.IsEmpty)
+        {
+            return TakeSome(types, graph, level, incoming, out faults);
+        }
+
+        faults = [];
+        return NothingFor(level);
+    }
+
+    private static HandedOver TakeSome(
+        TypeCatalog types, ServiceGraph graph, Level level, ReadOnlySpan<Incoming> incoming, out IReadOnlyList<Fault> faults)
+    {
         List<ServiceId> services = [];
         List<(Node Promise, object Value)> values = [];
         foreach (Incoming value in incoming)
@@ -79,9 +91,12 @@ internal sealed class HandedOver
             values.AddRange(graph.Promises(service).Where(node => node.Level == level && !node.Endings.IsLate).Select(promise => (promise, value.Given)));
         }
 
-        faults = services.Count == 0 ? [] : [.. NobodyPromisedFaults.AtStart(graph, level, services)];
-        return values.Count == 0 && level != Level.Singleton ? Nothing : new HandedOver([.. values]);
+        faults = [.. NobodyPromisedFaults.AtStart(graph, level, services)];
+        return values.Count == 0 ? NothingFor(level) : new HandedOver([.. values]);
     }
+
+    /// <summary>A container may be handed something later; a scope may not.</summary>
+    private static HandedOver NothingFor(Level level) => level == Level.Singleton ? new HandedOver([]) : Nothing;
 
     public bool Has(Node promise) => Find(promise) is not null;
 

@@ -10,7 +10,7 @@ namespace Junctivor;
 public sealed class ResolveException : InvalidOperationException
 {
     internal ResolveException(params IEnumerable<Fault> faults)
-        : this(new CheckReport(faults, []))
+        : this(new CheckReport([.. faults], []))
     {
     }
 

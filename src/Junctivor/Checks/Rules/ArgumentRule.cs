@@ -5,22 +5,17 @@ namespace Junctivor.Checks;
 /// <summary>JV106: a constant that no parameter takes; and what is said of an argument that none takes.</summary>
 internal sealed class ArgumentRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
-    {
-        foreach (Node node in nodes)
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        nodes.Where(node => node.Endings.Misfits.Count > 0).SelectMany(node => node.Endings.Misfits.Select(misfit => Found(graph, node, misfit)));
+
+    private static Fault Found(ServiceGraph graph, Node node, Misfit misfit) =>
+        Found(misfit.Text, new Steps(graph).Node(node).Path, misfit.Meant is null
+            ? new Cure($"pass it by a name and type that stand in {node.Made.Name}({node.ChosenConstructor})")
+            : new Cure("if that one is meant, write", RegistrationText.Passing(misfit.Meant))) with
         {
-            foreach (Misfit misfit in node.Endings.Misfits)
-            {
-                yield return Found(misfit.Text, new Steps(graph).Node(node).Path, misfit.Meant is null
-                    ? new Cure($"pass it by a name and type that stand in {node.Made.Name}({node.ChosenConstructor})")
-                    : new Cure("if that one is meant, write", RegistrationText.Passing(misfit.Meant))) with
-                {
-                    Candidates = [node.Name],
-                    Order = node.Order,
-                };
-            }
-        }
-    }
+            Candidates = [node.Name],
+            Order = node.Order,
+        };
 
     public static Fault Untaken(Supply.Untaken supply, IReadOnlyList<FaultStep> path)
     {

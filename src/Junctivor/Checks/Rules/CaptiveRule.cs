@@ -16,10 +16,15 @@ internal sealed class CaptiveRule : IRule
         }
 
         Leading leading = Leading.Among(graph, nodes);
+        IReadOnlyList<Node> holders = [.. nodes.Where(node => !node.Level.IsTransient && node.Level != Level.Scoped && leading.Leads(node))];
+        return holders.Count == 0 ? [] : Find(graph, holders, leading);
+    }
+
+    private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyList<Node> holders, Leading leading)
+    {
         Askers askers = new(graph);
         return
-            from holder in nodes
-            where !holder.Level.IsTransient && holder.Level != Level.Scoped && leading.Leads(holder)
+            from holder in holders
             from way in HeldWays.From(holder, leading)
             where Held(way).Level.IsShorterThan(holder.Level)
             group way by way[0].Need into held

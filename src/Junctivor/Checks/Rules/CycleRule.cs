@@ -13,7 +13,13 @@ internal sealed class CycleRule : IRule
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        foreach (IReadOnlyList<Node> knot in Knots.Of(graph, nodes))
+        IReadOnlyList<IReadOnlyList<Node>> knots = Knots.Of(graph, nodes);
+        return knots.Count == 0 ? [] : Find(graph, knots);
+    }
+
+    private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyList<IReadOnlyList<Node>> knots)
+    {
+        foreach (IReadOnlyList<Node> knot in knots)
         {
             foreach (IReadOnlyList<Edge> ring in Rings(graph, [.. knot]).Take(MostRings))
             {

@@ -5,7 +5,9 @@ namespace Junctivor.Checks;
 /// <summary>JV205: a decorator that finds nothing to wrap, or that has no place for it.</summary>
 internal sealed class DecoratesNothingRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.Arrangement.Decorators.Count > 0 ? Find(graph) : [];
+
+    private static IEnumerable<Fault> Find(ServiceGraph graph)
     {
         foreach (Node decorator in graph.Arrangement.Decorators)
         {

@@ -5,16 +5,11 @@ namespace Junctivor.Checks;
 /// <summary>JV109: something was written that means nothing where it stands; and what is said of arguments for something shared.</summary>
 internal sealed class DoesNotApplyRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
-    {
-        foreach (Node node in nodes)
-        {
-            foreach (string idle in node.Endings.Idle)
-            {
-                yield return Found($"{node.Name}: {idle}", new Steps(graph).Node(node).Path, new Cure("take it away"), node);
-            }
-        }
-    }
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        nodes.Where(node => node.Endings.Idle.Count > 0).SelectMany(node => node.Endings.Idle.Select(idle => Found(graph, node, idle)));
+
+    private static Fault Found(ServiceGraph graph, Node node, string idle) =>
+        Found($"{node.Name}: {idle}", new Steps(graph).Node(node).Path, new Cure("take it away"), node);
 
     public static Fault SharedWithArguments(Node node, IReadOnlyList<FaultStep> path) => Found(
         $"{node.Name} ({node.Lifetime}) is asked for with arguments, and is made once for all who ask",

@@ -5,13 +5,10 @@ namespace Junctivor.Checks;
 /// <summary>JV305, as the check sees it: something needs two levels of which neither is around the other.</summary>
 internal sealed class LevelRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
-    {
-        if (!graph.HasUsersLevels)
-        {
-            yield break;
-        }
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.HasUsersLevels ? Find(graph, nodes) : [];
 
+    private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
         IReadOnlyList<Level> levels = [.. graph.Nodes.Select(node => node.Level).Distinct()];
         if (!levels.Any(level => levels.Any(level.IsApartFrom)))
         {

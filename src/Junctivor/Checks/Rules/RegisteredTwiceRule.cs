@@ -5,13 +5,10 @@ namespace Junctivor.Checks;
 /// <summary>JV204: the same class for the same service, twice; each is an instance of its own.</summary>
 internal sealed class RegisteredTwiceRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
-    {
-        if (!graph.Arrangement.ServedBySeveral.Any())
-        {
-            yield break;
-        }
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.Arrangement.ServedBySeveral.Any() ? Find(graph) : [];
 
+    private static IEnumerable<Fault> Find(ServiceGraph graph)
+    {
         var twice =
             from offers in graph.Arrangement.ServedBySeveral
             from offer in offers

@@ -5,38 +5,38 @@ namespace Junctivor.Checks;
 /// <summary>JV103: several public constructors, and none, or more than one, is chosen.</summary>
 internal sealed class SeveralConstructorsRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
-    {
-        foreach (Node node in nodes.Where(node => node.Constructors.Length > 1 && node.ChosenConstructor is null))
-        {
-            int chosen = node.Constructors.Count(constructor => constructor.IsChosen);
-            Steps steps = new Steps(graph).Node(node);
-            foreach (Constructor constructor in node.Constructors)
-            {
-                steps.Line($"{node.Made.Name}({constructor})", depth: 1);
-            }
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        nodes.Where(node => node.Constructors.Length > 1 && node.ChosenConstructor is null).Select(node => Found(graph, node));
 
-            Constructor likeliest = node.Constructors
-                .OrderBy(constructor => constructor.Parameters.Count(parameter => !graph.CanMeet(node, parameter)))
-                .ThenByDescending(constructor => constructor.Parameters.Length)
-                .First();
-            yield return new Fault
-            {
-                Kind = FaultKind.SeveralConstructors,
-                Summary = chosen == 0
-                    ? $"{node.Made.Name} has {node.Constructors.Length} public constructors, and none carries [Inject]"
-                    : $"{node.Made.Name} has [Inject] on {chosen} of its constructors",
-                Path = steps.Path,
-                Cures =
-                [
-                    chosen == 0
-                        ? new Cure("put [Inject] on the one to call", $"[Inject] public {RegistrationText.Declaration(node, likeliest)}")
-                        : new Cure("leave [Inject] on one of them only"),
-                    new Cure("if the class cannot be changed, call the constructor where it is registered", RegistrationText.Factory(node, likeliest)),
-                ],
-                Candidates = [.. node.Constructors.Select(constructor => $"{node.Made.Name}({constructor})")],
-                Order = node.Order,
-            };
+    private static Fault Found(ServiceGraph graph, Node node)
+    {
+        int chosen = node.Constructors.Count(constructor => constructor.IsChosen);
+        Steps steps = new Steps(graph).Node(node);
+        foreach (Constructor constructor in node.Constructors)
+        {
+            steps.Line($"{node.Made.Name}({constructor})", depth: 1);
         }
+
+        Constructor likeliest = node.Constructors
+            .OrderBy(constructor => constructor.Parameters.Count(parameter => !graph.CanMeet(node, parameter)))
+            .ThenByDescending(constructor => constructor.Parameters.Length)
+            .First();
+        return new Fault
+        {
+            Kind = FaultKind.SeveralConstructors,
+            Summary = chosen == 0
+                ? $"{node.Made.Name} has {node.Constructors.Length} public constructors, and none carries [Inject]"
+                : $"{node.Made.Name} has [Inject] on {chosen} of its constructors",
+            Path = steps.Path,
+            Cures =
+            [
+                chosen == 0
+                    ? new Cure("put [Inject] on the one to call", $"[Inject] public {RegistrationText.Declaration(node, likeliest)}")
+                    : new Cure("leave [Inject] on one of them only"),
+                new Cure("if the class cannot be changed, call the constructor where it is registered", RegistrationText.Factory(node, likeliest)),
+            ],
+            Candidates = [.. node.Constructors.Select(constructor => $"{node.Made.Name}({constructor})")],
+            Order = node.Order,
+        };
     }
 }

@@ -7,12 +7,12 @@ internal sealed class UnreachedRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        IReadOnlyList<Node> roots = [.. graph.Nodes.Where(node => node.Endings.IsRoot || (node.Inner is not null && Innermost(node).Endings.IsRoot))];
-        if (roots.Count == 0)
-        {
-            yield break;
-        }
+        IReadOnlyList<Node> roots = [.. graph.Nodes.Where(IsRoot)];
+        return roots.Count == 0 ? [] : Find(graph, nodes, roots);
+    }
 
+    private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyCollection<Node> nodes, IReadOnlyList<Node> roots)
+    {
         HashSet<Node> reached = [.. ServiceGraph.ReachableFrom([.. roots, .. Misnamed(graph)]).SelectMany(WithInners).Select(node => node.Written)];
         foreach (Node node in nodes.Where(node => !node.IsDecorator && !reached.Contains(node)))
         {
@@ -34,6 +34,8 @@ internal sealed class UnreachedRule : IRule
         HashSet<TypeRef> missing = [.. Needs.NotMetByOne(graph.Nodes).SelectMany(need => need.Supplies).OfType<Supply.Missing>().Select(supply => supply.Service.Type)];
         return missing.SelectMany(graph.Index.AbleToServe);
     }
+
+    private static bool IsRoot(Node node) => node.Endings.IsRoot || (node.Inner is not null && Innermost(node).Endings.IsRoot);
 
     private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
 
