@@ -322,12 +322,16 @@ internal sealed class PlanBook
     /// <summary>Checks what has come into the graph since it was built; a faulty part is told to whoever asks for it.</summary>
     private void ThrowIfFaulty(IEnumerable<Node> start)
     {
-        IReadOnlyList<Node> newcomers = [.. ServiceGraph.ReachableFrom(start).Where(node => !IsChecked(node))];
-        if (newcomers.Count == 0)
+        // What a checked node reaches has been checked with it.
+        List<Node> unknown = [.. start.Where(node => !IsChecked(node))];
+        if (unknown.Count > 0)
         {
-            return;
+            Check([.. ServiceGraph.ReachableFrom(unknown).Where(node => !IsChecked(node))]);
         }
+    }
 
+    private void Check(IReadOnlyList<Node> newcomers)
+    {
         IReadOnlyList<Fault> faults = [.. Checker.Inspect(Graph, newcomers).Where(fault => fault.Severity == Severity.Fault)];
         if (faults.Count > 0)
         {

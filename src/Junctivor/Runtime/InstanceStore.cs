@@ -183,15 +183,20 @@ internal sealed class InstanceStore(Scope? scope)
             Enter(ref isHeld);
             _hasEnded = true;
             _instances = [];
-            Memory<Owned> owned = _owned.AsMemory(0, _ownedCount);
-            _owned = [];
-            _ownedCount = 0;
-            return owned.Length < 2 ? owned : InOrder(owned);
+            return _ownedCount == 0 ? default : TakeOwned();
         }
         finally
         {
             Leave(isHeld);
         }
+    }
+
+    private ReadOnlyMemory<Owned> TakeOwned()
+    {
+        Memory<Owned> owned = _owned.AsMemory(0, _ownedCount);
+        _owned = [];
+        _ownedCount = 0;
+        return owned.Length < 2 ? owned : InOrder(owned);
     }
 
     /// <summary>Takes back what could not be ended yet, for another try.</summary>

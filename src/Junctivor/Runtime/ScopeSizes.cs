@@ -8,7 +8,7 @@ internal static class ScopeSizes
     private static readonly int[] All = [1, 2, 3, 4, 5, 6, 8, 12, 16, 22, ScopeWord.MostSlots];
 
     /// <summary>The size for so many services; for what does not fit, the largest.</summary>
-    public static int For(int services) => All.FirstOrDefault(size => size >= services, ScopeWord.MostSlots);
+    public static int For(int services) => services > ScopeWord.MostSlots ? ScopeWord.MostSlots : Array.Find(All, size => size >= services);
 
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static Scope Start(ResolverState state) => state.Slots switch

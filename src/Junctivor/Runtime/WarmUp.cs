@@ -12,7 +12,7 @@ internal sealed class WarmUp : IDisposable
     private volatile Warm[] _warm = [];
 
     /// <summary>The names of what is warm and must be wound down.</summary>
-    public IReadOnlyList<string> Pending => [.. _warm.Where(warm => warm.WindDown is not null).Select(warm => warm.Node.Name)];
+    public IReadOnlyList<string> Pending => _warm.Length == 0 ? [] : [.. _warm.Where(warm => warm.WindDown is not null).Select(warm => warm.Node.Name)];
 
     /// <summary>Makes and warms what is cold, each after what it needs; all of it, or none.</summary>
     /// <exception cref="WarmUpException">User code threw.</exception>
