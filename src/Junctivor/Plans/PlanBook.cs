@@ -166,14 +166,6 @@ internal sealed class PlanBook
     /// <summary>What a scope of a level makes asynchronously, each after what it needs.</summary>
     public IReadOnlyList<Node> AsyncNodesOf(Level level) => _asyncNodes.TryGetValue(level, out IReadOnlyList<Node>? known) ? known : FindAsyncNodes(level);
 
-    private IReadOnlyList<Node> FindAsyncNodes(Level level) => _asyncNodes.GetOrAdd(level, wanted =>
-    {
-        lock (_gate)
-        {
-            return DependencyOrder.Of(Graph, Written.Where(node => node.IsAsync && node.Level == wanted));
-        }
-    });
-
     /// <summary>What warms up: asynchronous singletons, and those that say so; each after what it needs.</summary>
     public IReadOnlyList<OrderedNode> WarmingUp()
     {
@@ -258,6 +250,14 @@ internal sealed class PlanBook
 
     /// <summary>What stands in the wiring, and not what came by asking.</summary>
     private IEnumerable<Node> Written => Graph.Nodes.Where(node => node.Order != int.MaxValue);
+
+    private IReadOnlyList<Node> FindAsyncNodes(Level level) => _asyncNodes.GetOrAdd(level, wanted =>
+    {
+        lock (_gate)
+        {
+            return DependencyOrder.Of(Graph, Written.Where(node => node.IsAsync && node.Level == wanted));
+        }
+    });
 
     private Plan PlanConstruction((Type Made, TypeList Arguments) construction)
     {
