@@ -328,17 +328,29 @@ internal sealed class Construction
 
     private void Keep(Frame frame, Claim claim, object instance)
     {
-        if (!frame.Home.Store.Keep(frame.Plan, instance, CollectionsMarshal.AsSpan(_made)[frame.MadeBefore..], claim))
+        if (!frame.Home.Store.Keep(frame.Plan, instance, MadeSince(frame.MadeBefore), claim))
         {
             throw frame.Home.Ended();
         }
 
-        _made.RemoveRange(frame.MadeBefore, _made.Count - frame.MadeBefore);
+        if (_made.Count > frame.MadeBefore)
+        {
+            _made.RemoveRange(frame.MadeBefore, _made.Count - frame.MadeBefore);
+        }
+
     }
+
+    /// <summary>What was made to be ended since there were so many: mostly nothing.</summary>
+    private ReadOnlySpan<Owned> MadeSince(int before) => _made.Count > before ? CollectionsMarshal.AsSpan(_made)[before..] : [];
 
     private void HandOver(Resolver owner)
     {
-        if (_made.Count > 0 && !owner.Store.Own(CollectionsMarshal.AsSpan(_made)))
+        if (_made.Count == 0)
+        {
+            return;
+        }
+
+        if (!owner.Store.Own(CollectionsMarshal.AsSpan(_made)))
         {
             throw owner.Ended();
         }

@@ -15,7 +15,7 @@ internal sealed class HandedOver
     private HandedOver((Node Promise, object Value)[] values) => _values = values;
 
     /// <summary>The values that end with the container or scope.</summary>
-    public IEnumerable<object> Owned => _values.Where(each => each.Promise.Endings.IsOwned == true).Select(each => each.Value);
+    public IEnumerable<object> Owned => _values.Length == 0 ? [] : _values.Where(each => each.Promise.Endings.IsOwned == true).Select(each => each.Value);
 
     /// <summary>Whether some values end with the container or scope.</summary>
     public bool OwnsAny { get; private init; }

@@ -96,7 +96,11 @@ internal sealed class InstanceStore(Scope? scope)
                 plan.BeReady(instance);
             }
 
-            Add(made);
+            if (!made.IsEmpty)
+            {
+                Add(made);
+            }
+
             if (claim is not null)
             {
                 Remove(claim);
