@@ -90,6 +90,29 @@ public class PlaceTests
     }
 
     [Fact]
+    public void An_override_of_a_marked_property_is_filled_and_one_that_hides_it_is_not()
+    {
+        using Container container = new Wiring { Singleton.Value(7), Transient.Of<Overriding>(), Transient.Of<Hiding>() }.Build();
+
+        Assert.Equal(7, container.Resolve<Overriding>().Number);
+        Assert.Equal(0, container.Resolve<Hiding>().Number);
+    }
+
+    [Theory]
+    [InlineData(PlanCompilation.Never)]
+    [InlineData(PlanCompilation.AtOnce)]
+    public void The_marked_one_of_several_constructors_is_called_again_and_again(PlanCompilation compilation)
+    {
+        using Container container = new Wiring { Singleton.Value(7), Singleton.Value("seven"), Transient.Of<TwoWays>() }.Build(new BuildOptions { Compilation = compilation });
+        GC.Collect();
+
+        for (int time = 0; time < 4; time++)
+        {
+            Assert.Equal("seven", container.Resolve<TwoWays>().Text);
+        }
+    }
+
+    [Fact]
     public void A_property_that_nobody_can_fill_is_a_fault_like_a_parameter()
     {
         Wiring missing = [Transient.Of<Form>(), Singleton.Value(7)];
@@ -210,6 +233,32 @@ public class PlaceTests
         public IBerthLedger? Ledger { get; set; }
 
         public IClock? Untouched { get; set; }
+    }
+
+    public class Numbered
+    {
+        [Inject]
+        public virtual int Number { get; set; }
+    }
+
+    public sealed class Overriding : Numbered
+    {
+        public override int Number { get; set; }
+    }
+
+    public sealed class Hiding : Numbered
+    {
+        public new int Number { get; set; }
+    }
+
+    public sealed class TwoWays
+    {
+        public TwoWays(int number) => Text = $"{number}";
+
+        [Inject]
+        public TwoWays(string text) => Text = text;
+
+        public string Text { get; }
     }
 
     public sealed class Shut
