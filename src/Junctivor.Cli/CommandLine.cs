@@ -1,19 +1,28 @@
 using System.CommandLine;
+using System.CommandLine.Parsing;
+using System.Globalization;
+using Junctivor.Cli.Apart;
 using Junctivor.Cli.Commands;
 using Junctivor.Cli.Loading;
+using Junctivor.Cli.Output;
+using Junctivor.Registering;
 using Junctivor.Reports.Text;
 
 namespace Junctivor.Cli;
 
 /// <summary>The words that the command understands.</summary>
-internal static class CommandLine
+/// <param name="words">Those of this call.</param>
+internal sealed class CommandLine(IReadOnlyList<string> words)
 {
-    public static RootCommand Root() => new("Says what a wiring means and what is wrong with it, before anything is built: all of it at once.")
+    private const double UsualLimit = 60;
+    private const double MostSeconds = 86_400;
+
+    public RootCommand Root() => new("Says what a wiring means and what is wrong with it, before anything is built: all of it at once.")
     {
         Check(), List(), Why(), Compare(), Fault(), Demo(),
     };
 
-    private static Command Check()
+    private Command Check()
     {
         Argument<FileInfo> assembly = new("ASSEMBLY") { Description = "The assembly that the wirings are in." };
         Option<string?> wiring = WiringOption("Check only the wiring of this name.");
@@ -21,12 +30,13 @@ internal static class CommandLine
         Option<string[]> severity = new("--severity") { Description = "Give a code another severity, such as JV303=fault; can be repeated.", HelpName = "CODE=fault|warning|note" };
         Option<CheckFormat> format = new("--format") { Description = "The form; sarif is SARIF 2.1.0, for code-review tools." };
         Option<FileInfo?> output = OutputOption();
+        Option<double> limit = LimitOption();
         Option<DirectoryInfo?> sourceRoot = new("--source-root") { Description = "What SARIF shows places relative to; by default the working copy around each file.", HelpName = "FOLDER" };
         Command check = new("check", "Says all that is wrong with every wiring of an assembly that is marked [CheckedWiring].")
         {
-            assembly, wiring, strict, severity, format, output, sourceRoot,
+            assembly, wiring, strict, severity, format, output, sourceRoot, limit,
         };
-        check.SetAction(arguments => Guarded(() => CheckCommand.Run(
+        check.SetAction(arguments => Apart([$"{arguments.GetRequiredValue(assembly)}"], arguments.GetValue(limit), () => CheckCommand.Run(
             arguments.GetRequiredValue(assembly),
             arguments.GetValue(wiring),
             SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
@@ -34,7 +44,7 @@ internal static class CommandLine
         return check;
     }
 
-    private static Command List()
+    private Command List()
     {
         Argument<FileInfo> file = FileArgument();
         Option<string?> wiring = WiringOption("List only the wiring of this name.");
@@ -42,8 +52,9 @@ internal static class CommandLine
         Option<string?> lifetime = new("--lifetime") { Description = "Only singleton, scoped, transient, or a level of your own.", HelpName = "NAME" };
         Option<OutputFormat> format = new("--format") { Description = "text, or json: all that the wiring means, to be saved and compared." };
         Option<FileInfo?> output = OutputOption();
-        Command list = new("list", "Lists the registrations of a wiring: service, made by, lifetime, mark, place.") { file, wiring, matching, lifetime, format, output };
-        list.SetAction(arguments => Guarded(() => ListCommand.Run(
+        Option<double> limit = LimitOption();
+        Command list = new("list", "Lists the registrations of a wiring: service, made by, lifetime, mark, place.") { file, wiring, matching, lifetime, format, output, limit };
+        list.SetAction(arguments => Apart([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () => ListCommand.Run(
             arguments.GetRequiredValue(file),
             arguments.GetValue(wiring),
             new ListFilter(arguments.GetValue(matching), arguments.GetValue(lifetime)),
@@ -52,28 +63,30 @@ internal static class CommandLine
         return list;
     }
 
-    private static Command Why()
+    private Command Why()
     {
         Argument<FileInfo> file = FileArgument();
         Argument<string> service = new("SERVICE") { Description = "The service, in short or in full; with a mark as SERVICE@MARK." };
         Option<string?> wiring = WiringOption("Explain only the wiring of this name.");
         Option<OutputFormat> format = new("--format") { Description = "The form; json has all services that match." };
         Option<FileInfo?> output = OutputOption();
-        Command why = new("why", "Explains a service: what makes it and what that needs, as a tree; and who needs it.") { file, service, wiring, format, output };
-        why.SetAction(arguments => Guarded(() => WhyCommand.Run(
+        Option<double> limit = LimitOption();
+        Command why = new("why", "Explains a service: what makes it and what that needs, as a tree; and who needs it.") { file, service, wiring, format, output, limit };
+        why.SetAction(arguments => Apart([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () => WhyCommand.Run(
             arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring), arguments.GetValue(format), arguments.GetValue(output))));
         return why;
     }
 
-    private static Command Compare()
+    private Command Compare()
     {
         Argument<string> before = new("BEFORE") { Description = "An assembly or a saved graph; ASSEMBLY@NAME where it has several wirings." };
         Argument<string> after = new("AFTER") { Description = "What to compare it with: the same kinds." };
         Option<string?> wiring = WiringOption("The name of the wiring, where none is given with @.");
         Option<OutputFormat> format = new("--format") { Description = "The form." };
         Option<FileInfo?> output = OutputOption();
-        Command compare = new("compare", "Says what two wirings do not have in common; ends with 1 if they differ.") { before, after, wiring, format, output };
-        compare.SetAction(arguments => Guarded(() => CompareCommand.Run(
+        Option<double> limit = LimitOption();
+        Command compare = new("compare", "Says what two wirings do not have in common; ends with 1 if they differ.") { before, after, wiring, format, output, limit };
+        compare.SetAction(arguments => Apart([arguments.GetRequiredValue(before), arguments.GetRequiredValue(after)], arguments.GetValue(limit), () => CompareCommand.Run(
             arguments.GetRequiredValue(before), arguments.GetRequiredValue(after), arguments.GetValue(wiring), arguments.GetValue(format), arguments.GetValue(output))));
         return compare;
     }
@@ -82,7 +95,7 @@ internal static class CommandLine
     {
         Argument<string?> code = new("CODE") { Description = "A code such as JV301; all codes are listed without one.", Arity = ArgumentArity.ZeroOrOne };
         Command fault = new("fault", "Explains a code: what it means, why it matters, what to write instead.") { code };
-        fault.SetAction(arguments => Guarded(() => FaultCommand.Run(arguments.GetValue(code))));
+        fault.SetAction(arguments => FaultCommand.Run(arguments.GetValue(code)));
         return fault;
     }
 
@@ -99,27 +112,53 @@ internal static class CommandLine
 
     private static Option<FileInfo?> OutputOption() => new("--output") { Description = "Write to this file instead of standard output.", HelpName = "FILE" };
 
-    /// <summary>The call or the assembly is at fault: one line on standard error.</summary>
-    private static int Guarded(Func<int> run)
+    private static Option<double> LimitOption()
     {
-        try
+        Option<double> limit = new("--limit")
         {
-            return run();
-        }
-        catch (CannotCheckException problem)
+            Description = "For how many seconds the wiring code of an assembly is waited for.",
+            HelpName = "SECONDS",
+            DefaultValueFactory = _ => UsualLimit,
+        };
+        limit.Validators.Add(result =>
         {
-            return Complain(problem.Message);
-        }
-        catch (Exception failure) when (failure is FileNotFoundException or FileLoadException or BadImageFormatException or TypeLoadException or MissingMemberException)
-        {
-            string message = failure.GetBaseException() is CannotCheckException problem ? problem.Message : $"the assembly cannot be loaded whole: {failure.Message.Split('\n')[0]}";
-            return Complain(message);
-        }
+            if (result.Tokens is [Token only, ..] && !(double.TryParse(only.Value, CultureInfo.InvariantCulture, out double seconds) && seconds is > 0 and <= MostSeconds))
+            {
+                result.AddError($"--limit takes a number of seconds from above 0 to {MostSeconds}.");
+            }
+        });
+        return limit;
     }
 
-    private static int Complain(string message)
+    /// <summary>Runs code of an assembly in a process of its own; a saved graph is only read, and that is done here.</summary>
+    private int Apart(string[] files, double seconds, Func<int> run)
     {
-        Console.Error.WriteLine($"junctivor: {message}");
+        string[] assemblies = [.. files.Where(file => !WiringSource.IsSavedGraph(file))];
+        return assemblies.Length > 0 && !Terminal.IsElsewhere
+            ? FurtherProcess.Run(words, string.Join(" and ", assemblies.Select(Path.GetFileName)), TimeSpan.FromSeconds(seconds))
+            : run();
+    }
+
+    /// <summary>The call or the assembly is at fault: one line on standard error.</summary>
+    public static int Complain(Exception failure)
+    {
+        string message = failure.GetBaseException() switch
+        {
+            CannotCheckException problem => problem.Message,
+            IOException problem => $"the result could not be written: {problem.Message}",
+            Exception problem when LoadFailure.Is(problem) => $"the assembly cannot be loaded whole: {LoadFailure.TextOf(problem)}",
+            Exception problem => $"this went wrong, and is a mistake of the command: {ExceptionText.Of(problem)}",
+        };
+        try
+        {
+            Terminal.Errors.WriteLine($"junctivor: {message.ReplaceLineEndings(" ")}");
+        }
+#pragma warning disable CA1031 // Nobody listens, whatever is wrong with standard error.
+        catch (Exception)
+#pragma warning restore CA1031
+        {
+        }
+
         return ExitStatus.CannotCheck;
     }
 }

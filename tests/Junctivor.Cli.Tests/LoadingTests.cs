@@ -1,15 +1,13 @@
 using Junctivor.Tests.Shared;
-using Microsoft.CodeAnalysis;
-using Microsoft.CodeAnalysis.CSharp;
 
 namespace Junctivor.Cli.Tests;
 
 /// <summary>What assemblies are loaded, and with which line the others are refused.</summary>
 public sealed class LoadingTests : IDisposable
 {
-    private readonly string _folder = Directory.CreateTempSubdirectory("junctivor-loading-").FullName;
+    private readonly CompiledFolder _folder = new();
 
-    public void Dispose() => Directory.Delete(_folder, recursive: true);
+    public void Dispose() => _folder.Dispose();
 
     [Fact]
     public async Task A_wiring_may_use_native_packages()
@@ -24,11 +22,11 @@ public sealed class LoadingTests : IDisposable
     [InlineData("0.7.0.0", "was built for Junctivor 0.7.0")]
     public async Task An_assembly_for_another_version_of_the_library_is_refused(string version, string line)
     {
-        string library = Compile("Junctivor", $$"""
+        string library = _folder.Compile("Junctivor", $$"""
             [assembly: System.Reflection.AssemblyVersion("{{version}}")]
             namespace Junctivor { public sealed class Wiring; public sealed class CheckedWiringAttribute : System.Attribute; }
             """);
-        string office = Compile("Office", "public static class Office { [Junctivor.CheckedWiring] public static Junctivor.Wiring Wiring => new(); }", library);
+        string office = _folder.Compile("Office", "public static class Office { [Junctivor.CheckedWiring] public static Junctivor.Wiring Wiring => new(); }", library);
 
         AssertRefused(await Check(office), line);
     }
@@ -44,20 +42,27 @@ public sealed class LoadingTests : IDisposable
     [Fact]
     public async Task A_dependency_that_is_not_there_is_named()
     {
-        string dependency = Compile("Quay", "public interface IQuay;");
-        string office = Compile("Office", "public sealed class Office : IQuay;", dependency);
+        string dependency = _folder.Compile("Quay", "public interface IQuay;");
+        string office = _folder.Compile("Office", "public sealed class Office : IQuay;", dependency);
         File.Delete(dependency);
 
         AssertRefused(await Check(office), "Quay");
     }
 
-    [Fact]
-    public async Task Settings_that_cannot_be_read_are_named()
+    [Theory]
+    [InlineData(".runtimeconfig.json", "{", "Office.runtimeconfig.json cannot be read (line 1)")]
+    [InlineData(".runtimeconfig.json", "", "Office.runtimeconfig.json cannot be read")]
+    [InlineData(".runtimeconfig.json", "[]", "Office.runtimeconfig.json has no runtime options that can be read")]
+    [InlineData(".runtimeconfig.json", """{"runtimeOptions":5}""", "Office.runtimeconfig.json has no runtime options that can be read")]
+    [InlineData(".runtimeconfig.json", """{"runtimeOptions":{"frameworks":["x"]}}""", "Office.runtimeconfig.json names 'x' as a framework")]
+    [InlineData(".runtimeconfig.json", """{"runtimeOptions":{"framework":7}}""", "Office.runtimeconfig.json names '7' as a framework")]
+    [InlineData(".deps.json", "{ this is none", "Office.deps.json cannot be read")]
+    public async Task Settings_that_cannot_be_read_are_named(string extension, string text, string line)
     {
-        string office = Compile("Office", "public sealed class Office;");
-        await File.WriteAllTextAsync(Path.ChangeExtension(office, ".runtimeconfig.json"), "{", TestContext.Current.CancellationToken);
+        string office = _folder.Compile("Office", "public sealed class Office;");
+        await File.WriteAllTextAsync(Path.ChangeExtension(office, extension), text, TestContext.Current.CancellationToken);
 
-        AssertRefused(await Check(office), "Office.runtimeconfig.json cannot be read");
+        AssertRefused(await Check(office), line);
     }
 
     private static Task<ProgramRun> Check(params string[] arguments) => ProgramRun.Of("src/Junctivor.Cli", ["check", .. arguments]);
@@ -70,23 +75,10 @@ public sealed class LoadingTests : IDisposable
 
     private string WithFramework(string name, string version)
     {
-        string office = Compile("Office", "public sealed class Office;");
+        string office = _folder.Compile("Office", "public sealed class Office;");
         File.WriteAllText(
             Path.ChangeExtension(office, ".runtimeconfig.json"),
             $$"""{ "runtimeOptions": { "framework": { "name": "{{name}}", "version": "{{version}}" } } }""");
         return office;
-    }
-
-    private string Compile(string name, string source, params string[] references)
-    {
-        string path = Path.Combine(_folder, $"{name}.dll");
-        IEnumerable<string> platform = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator).Where(file => !Path.GetFileName(file).StartsWith("Junctivor", StringComparison.Ordinal));
-        CSharpCompilation compilation = CSharpCompilation.Create(
-            name,
-            [CSharpSyntaxTree.ParseText(source, cancellationToken: TestContext.Current.CancellationToken)],
-            platform.Concat(references).Select(reference => MetadataReference.CreateFromFile(reference)),
-            new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary));
-        Assert.True(compilation.Emit(path, cancellationToken: TestContext.Current.CancellationToken).Success);
-        return path;
     }
 }

@@ -18,9 +18,13 @@ internal static class CompiledSource
         """;
 
     /// <summary>Writes a library; fails if the source has errors.</summary>
-    public static void ToFile(string path, string source)
+    /// <param name="path">The file.</param>
+    /// <param name="source">What stands in it.</param>
+    /// <param name="references">Further libraries that it refers to.</param>
+    public static void ToFile(string path, string source, params string[] references)
     {
-        CSharpCompilation compilation = Compile(Path.GetFileNameWithoutExtension(path), OutputKind.DynamicallyLinkedLibrary, source);
+        CSharpCompilation compilation = Compile(Path.GetFileNameWithoutExtension(path), OutputKind.DynamicallyLinkedLibrary, source)
+            .AddReferences(references.Select(reference => MetadataReference.CreateFromFile(reference)));
         Assert.Empty(ErrorsOf(compilation));
         using FileStream file = File.Create(path);
         Assert.True(compilation.Emit(file, cancellationToken: TestContext.Current.CancellationToken).Success);

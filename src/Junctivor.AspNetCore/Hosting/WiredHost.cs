@@ -1,3 +1,4 @@
+using System.Runtime.ExceptionServices;
 using System.Runtime.InteropServices;
 using Junctivor.Requests;
 using Microsoft.Extensions.Hosting;
@@ -114,20 +115,28 @@ public static class WiredHost
     /// <returns>What completes when all has wound down.</returns>
     /// <exception cref="ArgumentNullException">Something is null.</exception>
     /// <exception cref="ShutdownTimeoutException">Some requests or services did not end within the limit: it says which.</exception>
-    /// <exception cref="AggregateException">Something threw when it wound down.</exception>
+    /// <exception cref="AggregateException">The host threw when it stopped, or something when it wound down: all of it is inside, and whatever threw,
+    /// the rest was stopped and wound down.</exception>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
     public static async Task StopAndWindDownAsync(this IHost host, Container container, TimeSpan limit)
     {
         ArgumentNullException.ThrowIfNull(host);
         ArgumentNullException.ThrowIfNull(container);
-        using CancellationTokenSource patience = new(limit);
-        try
+        List<Exception> failures = [];
+        using (CancellationTokenSource patience = new(limit))
         {
-            await host.StopAsync(patience.Token).ConfigureAwait(false);
-        }
-        catch (OperationCanceledException) when (patience.IsCancellationRequested)
-        {
-            // Those that did not end are named below.
+            try
+            {
+                await host.StopAsync(patience.Token).ConfigureAwait(false);
+            }
+            catch (OperationCanceledException) when (patience.IsCancellationRequested)
+            {
+                // Those that did not end are named below.
+            }
+            catch (Exception failure)
+            {
+                failures.Add(failure);
+            }
         }
 
         WindDownTimeoutException? services = null;
@@ -139,11 +148,26 @@ public static class WiredHost
         {
             services = failure;
         }
+        catch (Exception failure)
+        {
+            failures.AddRange(failure is AggregateException several ? several.InnerExceptions : [failure]);
+        }
 
         IReadOnlyList<string> requests = OpenRequests.Of(container).Names;
         if (services is not null || requests.Count > 0)
         {
-            throw new ShutdownTimeoutException(limit, requests, services);
+            failures.Insert(0, new ShutdownTimeoutException(limit, requests, services));
+        }
+
+        switch (failures)
+        {
+            case []:
+                break;
+            case [ShutdownTimeoutException or ObjectDisposedException]:
+                ExceptionDispatchInfo.Throw(failures[0]);
+                break;
+            default:
+                throw new AggregateException("The host did not stop well, or not everything wound down.", failures);
         }
     }
 }

@@ -62,19 +62,39 @@ internal sealed class RequestScope : IServiceProvider, IServiceProvidersFeature,
             : (_host ?? FindHost()).GetService(serviceType) ?? known;
     }
 
+    /// <summary>Ends the scope, and leaves the session, whatever either throws.</summary>
     public async ValueTask DisposeAsync()
     {
         try
         {
             await Scope.DisposeAsync().ConfigureAwait(false);
         }
+        catch (Exception ended) when (_visit is not null)
+        {
+            await LeaveAsync(_visit, ended).ConfigureAwait(false);
+            throw;
+        }
         finally
         {
             _open.Remove(this);
-            if (_visit is not null)
-            {
-                await _visit.DisposeAsync().ConfigureAwait(false);
-            }
+        }
+
+        if (_visit is not null)
+        {
+            await _visit.DisposeAsync().ConfigureAwait(false);
+        }
+    }
+
+    /// <summary>Leaves a session behind something that was thrown. If that throws too, both are thrown; otherwise the caller goes on throwing.</summary>
+    public static async ValueTask LeaveAsync(SessionVisit visit, Exception thrown)
+    {
+        try
+        {
+            await visit.DisposeAsync().ConfigureAwait(false);
+        }
+        catch (Exception left)
+        {
+            throw new AggregateException("The request failed, and its session could not be left.", thrown, left);
         }
     }
 

@@ -97,7 +97,7 @@ internal sealed class RequestStarter
     /// <summary>The request that failed to start leaves its session.</summary>
     private static async ValueTask<RequestScope> FailedAsync(SessionVisit visit, Exception failure)
     {
-        await visit.DisposeAsync().ConfigureAwait(false);
+        await RequestScope.LeaveAsync(visit, failure).ConfigureAwait(false);
         ExceptionDispatchInfo.Throw(failure);
         return null;
     }

@@ -14,7 +14,7 @@ internal static class DemoCommand
 
     public static int Run()
     {
-        Screen screen = new(Console.Out);
+        Screen screen = new(Terminal.Out);
         SavedGraph office = SavedGraph.Of("office", HarbourOffice.Sound);
         SavedGraph rehearsal = SavedGraph.Of("rehearsal", HarbourOffice.Rehearsal);
 
@@ -26,8 +26,8 @@ internal static class DemoCommand
             [new FoundWiring("office", HarbourOffice.Sound), new FoundWiring("a harbour with mistakes", HarbourOffice.WithMistakes)],
             new BuildOptions(),
             new CheckOutput(CheckFormat.Text, null, null));
-        Console.WriteLine();
-        Console.WriteLine("Mark a wiring of your own with [CheckedWiring], and say: junctivor check YOUR.dll");
+        Terminal.Out.WriteLine();
+        Terminal.Out.WriteLine("Mark a wiring of your own with [CheckedWiring], and say: junctivor check YOUR.dll");
         return ExitStatus.Sound;
     }
 

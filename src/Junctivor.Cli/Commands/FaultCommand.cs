@@ -13,13 +13,13 @@ internal static class FaultCommand
     {
         if (code is null)
         {
-            Screen screen = new(Console.Out);
+            Screen screen = new(Terminal.Out);
             screen.Write(Columns.Lay([.. FaultKind.All.Select(Row)], screen.Width));
             return ExitStatus.Sound;
         }
 
         FaultKind kind = FaultKind.Find(code) ?? throw new CannotCheckException($"there is no fault '{code}': 'junctivor fault' lists them all.");
-        Console.Out.Write(FaultSections.Of(kind));
+        Terminal.Out.Write(FaultSections.Of(kind));
         return ExitStatus.Sound;
     }
 

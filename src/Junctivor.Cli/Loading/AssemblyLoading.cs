@@ -23,11 +23,15 @@ internal static class AssemblyLoading
             OwnVersion.Check(assembly);
             return assembly;
         }
+        catch (InvalidOperationException)
+        {
+            throw new CannotCheckException($"{Path.ChangeExtension(file.Name, ".deps.json")} cannot be read: build the project again.");
+        }
         catch (BadImageFormatException)
         {
             throw new CannotCheckException($"{file.Name} is no .NET assembly: name the .dll that the project builds.");
         }
-        catch (FileLoadException failure)
+        catch (Exception failure) when (failure is FileLoadException or UnauthorizedAccessException)
         {
             throw new CannotCheckException($"{file.Name} cannot be loaded: {failure.Message}");
         }

@@ -10,9 +10,9 @@ internal sealed class RuntimeSettings
     private const string OwnFramework = "Microsoft.NETCore.App";
 
     private readonly string _assembly;
-    private readonly JsonNode? _options;
+    private readonly JsonObject? _options;
 
-    private RuntimeSettings(string assembly, JsonNode? options)
+    private RuntimeSettings(string assembly, JsonObject? options)
     {
         _assembly = assembly;
         _options = options;
@@ -59,11 +59,17 @@ internal sealed class RuntimeSettings
 
         try
         {
-            return new RuntimeSettings(assembly.Name, JsonNode.Parse(File.ReadAllText(path))?["runtimeOptions"]);
+            return JsonNode.Parse(File.ReadAllText(path)) is JsonObject settings && settings["runtimeOptions"] is null or JsonObject
+                ? new RuntimeSettings(assembly.Name, (JsonObject?)settings["runtimeOptions"])
+                : throw new CannotCheckException($"{Path.GetFileName(path)} has no runtime options that can be read: build the project again.");
         }
         catch (JsonException failure)
         {
             throw new CannotCheckException($"{Path.GetFileName(path)} cannot be read (line {failure.LineNumber + 1}): build the project again.");
+        }
+        catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
+        {
+            throw new CannotCheckException($"{Path.GetFileName(path)} cannot be read: {failure.Message}");
         }
     }
 
@@ -79,7 +85,9 @@ internal sealed class RuntimeSettings
     private IEnumerable<(string Name, string Version)> Frameworks()
     {
         IEnumerable<JsonNode?> named = _options?["frameworks"] as JsonArray ?? [];
-        return named.Append(_options?["framework"]).OfType<JsonNode>().Select(node => ($"{node["name"]}", $"{node["version"]}"));
+        return named.Append(_options?["framework"]).OfType<JsonNode>().Select(node => node is JsonObject framework
+            ? ($"{framework["name"]}", $"{framework["version"]}")
+            : throw new CannotCheckException($"{Path.ChangeExtension(_assembly, ".runtimeconfig.json")} names '{node}' as a framework, without name and version: build the project again."));
     }
 
     private static IEnumerable<(string Name, string Version)> Installed() => Directory.Exists(SharedFolder)

@@ -10,7 +10,7 @@ internal static class WiringSource
     /// <exception cref="CannotCheckException">The file cannot be read, or has no such wiring.</exception>
     public static IReadOnlyList<SavedGraph> Read(FileInfo file, string? wiring)
     {
-        if (!string.Equals(file.Extension, ".json", StringComparison.OrdinalIgnoreCase))
+        if (!IsSavedGraph(file.Name))
         {
             return Waiting.While($"Reading {file.Name} …", () => WiringFinder.Find(file, wiring).Select(found => SavedGraph.Of(found.Name, found.Wiring)).ToList());
         }
@@ -20,6 +20,9 @@ internal static class WiringSource
             ? [saved]
             : throw new CannotCheckException($"{file.Name} is the saved graph of '{saved.Wiring}', not of '{wiring}'.");
     }
+
+    /// <summary>Whether a call names a saved graph, and not an assembly.</summary>
+    public static bool IsSavedGraph(string name) => string.Equals(Path.GetExtension(name), ".json", StringComparison.OrdinalIgnoreCase);
 
     /// <summary>Exactly one graph, named as <c>FILE</c> or <c>FILE@WIRING</c>.</summary>
     /// <exception cref="CannotCheckException">The file cannot be read, or has no such wiring, or several.</exception>
@@ -43,7 +46,7 @@ internal static class WiringSource
         {
             throw new CannotCheckException($"{file.Name} {problem.Message}");
         }
-        catch (IOException)
+        catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
         {
             throw new CannotCheckException($"{file} does not exist, or cannot be read: save a graph with 'junctivor list --format json --output {file.Name}'.");
         }

@@ -10,7 +10,7 @@ internal static class Result
     {
         if (output is null)
         {
-            Console.Out.WriteLine(text);
+            Terminal.Out.WriteLine(text);
             return;
         }
 
@@ -23,7 +23,7 @@ internal static class Result
     {
         if (output is null)
         {
-            show(new Screen(Console.Out));
+            show(new Screen(Terminal.Out));
         }
         else
         {

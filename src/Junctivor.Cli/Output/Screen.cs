@@ -5,12 +5,9 @@ using Spectre.Console;
 
 namespace Junctivor.Cli.Output;
 
-/// <summary>Writes for people: in colour on a terminal, plain elsewhere and with NO_COLOR; as wide as the terminal, or as COLUMNS says.</summary>
+/// <summary>Writes for people: in colour and as wide as the terminal shows it, plain elsewhere.</summary>
 internal sealed class Screen
 {
-    private const int WidthElsewhere = 120;
-    private const int LeastWidth = 40;
-
     private readonly TextWriter _output;
     private readonly IAnsiConsole _console;
     private bool _hasWritten;
@@ -18,13 +15,15 @@ internal sealed class Screen
     public Screen(TextWriter output)
     {
         _output = output;
+        string? colors = output == Terminal.Out ? Terminal.Colors : null;
         _console = AnsiConsole.Create(new AnsiConsoleSettings
         {
             Out = new AnsiConsoleOutput(output),
-            Ansi = output == Console.Out ? AnsiSupport.Detect : AnsiSupport.No,
+            Ansi = colors is null ? AnsiSupport.No : AnsiSupport.Yes,
+            ColorSystem = Enum.TryParse(colors, out ColorSystemSupport system) ? system : ColorSystemSupport.NoColors,
         });
         _console.Profile.Width = int.MaxValue;
-        Width = Math.Max(WidthOf(Environment.GetEnvironmentVariable("COLUMNS")) ?? (Console.IsOutputRedirected ? WidthElsewhere : Console.WindowWidth), LeastWidth);
+        Width = Terminal.Width;
     }
 
     /// <summary>How many letters a line may have.</summary>
@@ -118,6 +117,4 @@ internal sealed class Screen
         Severity.Warning => Tone.Warning,
         _ => Tone.Note,
     };
-
-    private static int? WidthOf(string? columns) => int.TryParse(columns, out int width) && width > 0 ? width : null;
 }

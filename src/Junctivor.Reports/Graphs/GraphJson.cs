@@ -27,14 +27,32 @@ public static class GraphJson
             using JsonDocument document = JsonDocument.Parse(json);
             Check(document.RootElement);
             SavedGraph graph = document.Deserialize<SavedGraph>(Json.Short)!;
+            CheckWhole(graph);
             CheckReferences(graph);
             return graph;
+        }
+        catch (Exception failure) when (failure is JsonException { LineNumber: null } or InvalidOperationException or FormatException and not SavedGraphException)
+        {
+            throw new SavedGraphException("is no saved graph that can be read: save it again with 'junctivor list --format json'.", failure);
         }
         catch (JsonException failure)
         {
             throw new SavedGraphException($"is no saved graph that can be read (line {(failure.LineNumber ?? 0) + 1}): save it again with 'junctivor list --format json'.", failure);
         }
     }
+
+    /// <summary>Nothing in a list may be null, which the reader of JSON lets pass.</summary>
+    private static void CheckWhole(SavedGraph graph)
+    {
+        if (!(AreWhole(graph.Registrations) && AreWhole(graph.Services) && AreWhole(graph.Names.Values)
+            && graph.Registrations.All(registration => AreWhole(registration.Services) && AreWhole(registration.Replaced) && AreWhole(registration.Needs) && registration.Needs.All(need => AreWhole(need.By)))
+            && graph.Services.All(service => AreWhole(service.By))))
+        {
+            throw new SavedGraphException("has null where something must stand: save it again with 'junctivor list --format json'.");
+        }
+    }
+
+    private static bool AreWhole(IEnumerable<object?> all) => all.All(each => each is not null);
 
     /// <summary>What is referred to must be there, and nothing may wrap itself: others rely on it.</summary>
     private static void CheckReferences(SavedGraph graph)

@@ -31,6 +31,7 @@ internal static class Checker
         new CycleRule(),
         new CaptiveRule(),
         new LevelRule(),
+        new FreshScopeLevelRule(),
         new LateValueRule(),
         new FrozenTransientRule(),
         new UnreleasedTransientRule(),

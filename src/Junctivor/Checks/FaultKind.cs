@@ -161,8 +161,10 @@ public sealed record FaultKind
     /// <summary>The kind with a code.</summary>
     /// <param name="code">The code, in letters of any case.</param>
     /// <returns>The kind; null where no kind has this code.</returns>
-    public static FaultKind? Find(string code) =>
-        All.FirstOrDefault(kind => string.Equals(kind.Code, code, StringComparison.OrdinalIgnoreCase));
+    /// <exception cref="ArgumentNullException"><paramref name="code"/> is null.</exception>
+    public static FaultKind? Find(string code) => code is null
+        ? throw new ArgumentNullException(nameof(code))
+        : All.FirstOrDefault(kind => string.Equals(kind.Code, code, StringComparison.OrdinalIgnoreCase));
 
     /// <summary>The code and the name.</summary>
     /// <returns>Both, such as <c>JV301 captive</c>.</returns>

@@ -43,8 +43,8 @@ internal static class FaultText
     {
         // A path that goes straight down and is long needs no indentation, and no middle.
         bool isLong = path.Count > LongestPath;
-        List<string> labels = [.. path.Select((step, index) => Label(path, index, indents: !isLong))];
         List<int> shown = [.. Enumerable.Range(0, path.Count).Where(index => !isLong || index < ShownAtEachEnd || index >= path.Count - ShownAtEachEnd)];
+        Dictionary<int, string> labels = shown.ToDictionary(index => index, index => Label(path, index, indents: !isLong));
         int labelWidth = shown.Select(index => labels[index].Length).DefaultIfEmpty().Max();
         int lifetimeWidth = shown.Select(index => path[index].Lifetime.Length).DefaultIfEmpty().Max();
         bool fits = shown.All(index => labelWidth + lifetimeWidth + path[index].Place.Length + 6 <= width);

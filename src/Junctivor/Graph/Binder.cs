@@ -49,6 +49,11 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
     /// <summary>What somebody gets who asks; a consumer of null asks from outside.</summary>
     public Supply SupplyFor(ServiceId service, TypeRef? consumer)
     {
+        if (service.Type.IsOpen)
+        {
+            return new Supply.Missing(service, []);
+        }
+
         if (candidates.OnlyOne(service) is { } only)
         {
             return only.Alone;
@@ -144,6 +149,11 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
     private List<Supply> Elements(ServiceId element, TypeRef? consumer)
     {
         List<Supply> elements = [.. candidates.All(element, consumer).Select(node => node.Alone)];
+        if (elements.Count == 0 && candidates.Unfitting(element) is { Count: > 0 } open && candidates.IsTooDeep(element.Type))
+        {
+            return [new Supply.Missing(element, open)];
+        }
+
         return elements.Count == 0 && FormOf(element.Type) is { } form
             ? [.. Elements(element with { Type = element.Type.Arguments[0] }, consumer)
                 .Select(inner => new Supply.Deferred(form, element.Type, element.Type.Arguments[0], inner))]
@@ -164,7 +174,10 @@ internal sealed class Binder(Candidates candidates, ITypeReader reader)
         {
             ServiceId marked = element with { Mark = mark };
             IReadOnlyList<Node> serving = candidates.All(marked, consumer);
-            elements.Add((mark, serving.Count == 1 ? serving[0].Alone : new Supply.Ambiguous(marked, serving)));
+            if (serving.Count > 0)
+            {
+                elements.Add((mark, serving.Count == 1 ? serving[0].Alone : new Supply.Ambiguous(marked, serving)));
+            }
         }
 
         return new Supply.Keyed(element, key, elements);

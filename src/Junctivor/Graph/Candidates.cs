@@ -1,10 +1,17 @@
 namespace Junctivor.Graph;
 
 /// <summary>Finds who serves what, for whom: closes open generics, and puts decorators around.</summary>
-internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
+/// <param name="arrangement">Who counts.</param>
+/// <param name="reader">Closes open generics.</param>
+/// <param name="written">All registrations.</param>
+internal sealed class Candidates(Arrangement arrangement, ITypeReader reader, IReadOnlyList<Node> written)
 {
-    private const int DeepestNesting = 16;
+    /// <summary>How much deeper than anything that somebody wrote a type may be nested that follows from it: a class that asks for itself with
+    /// larger type arguments each time never comes to an end.</summary>
+    private const int MostFurtherNesting = 16;
 
+    private int _deepest = MostFurtherNesting;
+    private bool _isWrittenCounted;
     private Dictionary<(Node Open, TypeRef Service), Node?>? _closings;
     private Dictionary<(Node Node, ServiceId Service), Node>? _fronts;
     private readonly HashSet<Node> _appliedDecorators = [];
@@ -43,6 +50,29 @@ internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
     public IReadOnlyList<Node> Unfitting(ServiceId service) => service.Type.Definition is null
         ? []
         : [.. arrangement.Of(service with { Type = service.Type.Definition }).Select(offer => offer.Node)];
+
+    /// <summary>Takes note of a type that somebody asks for, which may be nested as deep as it likes.</summary>
+    public void Allow(TypeRef asked) => _deepest = Math.Max(_deepest, asked.Nesting + MostFurtherNesting);
+
+    /// <summary>Whether a type is nested deeper than anything that could follow from what is written and does come to an end.</summary>
+    public bool IsTooDeep(TypeRef type)
+    {
+        if (type.Nesting <= _deepest)
+        {
+            return false;
+        }
+
+        if (!_isWrittenCounted)
+        {
+            _isWrittenCounted = true;
+            foreach (TypeRef known in written.SelectMany(node => node.Services.Concat(node.Parameters.Select(parameter => parameter.Type))))
+            {
+                Allow(known);
+            }
+        }
+
+        return type.Nesting > _deepest;
+    }
 
     /// <summary>Puts around a node what decorates it, under one service; the last written is outermost.</summary>
     public Node Front(Node node, ServiceId service) => arrangement.Decorators.Count == 0 ? node : Decorate(node, service);
@@ -90,7 +120,7 @@ internal sealed class Candidates(Arrangement arrangement, ITypeReader reader)
     private List<Node> Find(ServiceId service, TypeRef? consumer)
     {
         List<Node> found = [.. For(consumer, arrangement.Of(service)).Select(offer => offer.Node)];
-        return found.Count == 0 && service.Type.Definition is { } definition && service.Type.Nesting <= DeepestNesting
+        return found.Count == 0 && service.Type.Definition is { } definition && !IsTooDeep(service.Type)
             ? [.. For(consumer, arrangement.Of(service with { Type = definition })).Select(offer => Close(offer.Node, service.Type)).OfType<Node>()]
             : found;
     }

@@ -21,7 +21,7 @@ internal sealed class ServiceGraph
         _sharedFolder = new Lazy<string>(() => PlaceNames.SharedFolder(written.Select(node => node.Place)));
         _nodes = new List<Node>(written.Count);
         Arrangement = new Arrangement(written);
-        _candidates = new Candidates(Arrangement, reader);
+        _candidates = new Candidates(Arrangement, reader, written);
         _binder = new Binder(_candidates, reader);
         List<Node> start = Start(written);
         Complete(start);
@@ -78,7 +78,18 @@ internal sealed class ServiceGraph
     public Level LevelOf(Node node) => _candidates.LevelOf(node);
 
     /// <summary>What somebody gets who asks at run time.</summary>
-    public Supply SupplyFor(ServiceId service) => Completed(_binder.SupplyFor(service, null));
+    public Supply SupplyFor(ServiceId service)
+    {
+        _candidates.Allow(service.Type);
+        return Completed(_binder.SupplyFor(service, null));
+    }
+
+    /// <summary>Why an open generic registration could not be closed for a service, where that is anything but its type parameters and their
+    /// constraints; a sentence, or null.</summary>
+    public string? ReasonAgainst(Node open, TypeRef service) => _reader.ReasonAgainst(open, service);
+
+    /// <summary>Whether a type is nested deeper than anything that could come to an end.</summary>
+    public bool IsTooDeep(TypeRef type) => _candidates.IsTooDeep(type);
 
     /// <summary>What somebody gets who constructs a class with arguments at run time, and owns it then.</summary>
     public Supply Construct(TypeRef type, IReadOnlyList<TypeRef> arguments)

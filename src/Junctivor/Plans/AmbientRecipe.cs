@@ -9,7 +9,7 @@ internal sealed class AmbientRecipe(AmbientForm form) : Recipe
 
     public override object? Make(in Surroundings surroundings, object?[] arguments) => form switch
     {
-        AmbientForm.Scope => surroundings.Home as Scope,
+        AmbientForm.Scope => (surroundings.Home as Scope)?.Given(),
         AmbientForm.Cancellation => surroundings.Given is [CancellationToken token] ? token : CancellationToken.None,
         AmbientForm.Container => surroundings.Home.Root,
         _ => new AskingClass(surroundings.Asking),

@@ -6,12 +6,12 @@ namespace Junctivor.Plans;
 
 /// <summary>
 /// Calls a constructor; what it throws comes through unwrapped. The first calls go by reflection, as most are never called again; then a
-/// function is made of it, where the process can do so.
+/// function is made of it in the background, where the process can do so.
 /// </summary>
-internal sealed class ConstructorRecipe(ReflectedConstructor constructor) : Recipe
+internal sealed class ConstructorRecipe(ReflectedConstructor constructor, CodeQueue codes) : Recipe
 {
-    /// <summary>An invoker that is used once writes no code, and so costs next to nothing.</summary>
-    private const int ByReflection = 2;
+    /// <summary>How many calls go by reflection. What only keeps its arguments has long become part of larger code then.</summary>
+    private const int ByReflection = 8;
 
     public ConstructorInfo Constructor => constructor.Info;
 
@@ -19,23 +19,25 @@ internal sealed class ConstructorRecipe(ReflectedConstructor constructor) : Reci
     private int _calls;
 
     public override object? Make(in Surroundings surroundings, object?[] arguments) =>
-        _call is { } call ? call(arguments) : MakeFirst(arguments);
+        _call is { } call ? call(arguments) : MakeByReflection(arguments);
 
-    private object? MakeFirst(object?[] arguments)
-    {
-        if (Interlocked.Increment(ref _calls) <= ByReflection)
-        {
-            return ConstructorInvoker.Create(constructor.Info).Invoke(arguments.AsSpan());
-        }
-
-        _call = Lasting();
-        return _call(arguments);
-    }
-
-    private Func<object?[], object?> Lasting()
+    /// <summary>An invoker that is used once writes no code, and so costs next to nothing; a second call of the same one writes some.</summary>
+    private object? MakeByReflection(object?[] arguments)
     {
         ConstructorInfo info = constructor.Info;
-        if (RuntimeFeature.IsDynamicCodeSupported && ConstructorCompiler.CanCompile(info))
+        if (_calls < ByReflection && Interlocked.Increment(ref _calls) == ByReflection && CanBeCalledOtherwise(info))
+        {
+            codes.Make(() => _call = Lasting(info));
+        }
+
+        return ConstructorInvoker.Create(info).Invoke(arguments.AsSpan());
+    }
+
+    private static bool CanBeCalledOtherwise(ConstructorInfo info) => !RuntimeFeature.IsDynamicCodeSupported || ConstructorCompiler.CanCompile(info);
+
+    private static Func<object?[], object?> Lasting(ConstructorInfo info)
+    {
+        if (RuntimeFeature.IsDynamicCodeSupported)
         {
             return ConstructorCompiler.Compile(info);
         }

@@ -67,6 +67,9 @@ internal sealed class Plan
         set => _code = value;
     }
 
+    /// <summary>Whether code was made of it that the compiler did not take; then none is made any more.</summary>
+    public bool IsCodeRefused { get; set; }
+
     /// <summary>Says that the one instance is there. How it was made, and what of, nobody asks any more.</summary>
     public void BeReady(object instance)
     {

@@ -135,17 +135,19 @@ internal sealed class PlanCompiler(WiringReader reader, PlanBook book, SharedNod
     private static bool CanEnd(Node node, Type made) =>
         WiringReader.MakingOf(node) is not Making.OfClass || made.IsAssignableTo(typeof(IDisposable)) || made.IsAssignableTo(typeof(IAsyncDisposable));
 
-    private static Recipe RecipeOf(Node node)
+    private Recipe RecipeOf(Node node)
     {
         Recipe recipe = WiringReader.MakingOf(node) switch
         {
-            Making.OfClass => new ConstructorRecipe(WiringReader.ConstructorOf(node)),
+            Making.OfClass => new ConstructorRecipe(WiringReader.ConstructorOf(node), book.Codes),
             Making.OfFactory factory => new FactoryRecipe(factory.Call),
             Making.OfAsyncFactory => new ConstantRecipe(null),
             Making.OfValue value => new ConstantRecipe(value.Value),
             _ => new IncomingRecipe(node),
         };
-        return node.Properties.Length == 0 ? recipe : new PropertyFillingRecipe(recipe, [.. node.Properties.Select(WiringReader.PropertyOf)]);
+        return node.Properties.Length == 0
+            ? recipe
+            : new PropertyFillingRecipe(recipe, [.. node.Properties.Select(WiringReader.PropertyOf)], node.Endings.IsOwned != false || node.Written.Order == int.MaxValue);
     }
 
     private Plan Compose(Supply supply) => supply switch

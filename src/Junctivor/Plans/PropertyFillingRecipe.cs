@@ -2,8 +2,11 @@ using System.Reflection;
 
 namespace Junctivor.Plans;
 
-/// <summary>Constructs, and then fills properties with the last of the arguments.</summary>
-internal sealed class PropertyFillingRecipe(Recipe constructing, IReadOnlyList<PropertyInfo> properties) : Recipe
+/// <summary>Constructs, and then fills properties with the last of the arguments. What a setter throws leaves nothing behind that has something to end.</summary>
+/// <param name="constructing">Constructs.</param>
+/// <param name="properties">The properties.</param>
+/// <param name="isEndedUnfinished">Whether the object is ended where a setter throws: nobody but us has ever had it then.</param>
+internal sealed class PropertyFillingRecipe(Recipe constructing, IReadOnlyList<PropertyInfo> properties, bool isEndedUnfinished) : Recipe
 {
     public Recipe Constructing => constructing;
 
@@ -13,11 +16,23 @@ internal sealed class PropertyFillingRecipe(Recipe constructing, IReadOnlyList<P
     {
         int own = arguments.Length - properties.Count;
         object? made = constructing.Make(surroundings, arguments[..own]);
-        for (int number = 0; number < properties.Count; number++)
+        bool isFilled = false;
+        try
         {
-            properties[number].SetValue(made, arguments[own + number], BindingFlags.DoNotWrapExceptions, null, null, null);
-        }
+            for (int number = 0; number < properties.Count; number++)
+            {
+                properties[number].SetValue(made, arguments[own + number], BindingFlags.DoNotWrapExceptions, null, null, null);
+            }
 
-        return made;
+            isFilled = true;
+            return made;
+        }
+        finally
+        {
+            if (!isFilled && isEndedUnfinished && made is IDisposable or IAsyncDisposable)
+            {
+                surroundings.Maker?.Own(surroundings.Home, made);
+            }
+        }
     }
 }

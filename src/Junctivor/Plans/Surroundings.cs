@@ -1,3 +1,5 @@
+using Junctivor.Runtime;
+
 namespace Junctivor.Plans;
 
 /// <summary>Where an object is made.</summary>
@@ -5,4 +7,5 @@ namespace Junctivor.Plans;
 /// <param name="Consumer">The class that asks for it; null from outside.</param>
 /// <param name="Asking">The class that asks for what asks for it; null from outside.</param>
 /// <param name="Given">The arguments of the call that constructs; empty where there are none.</param>
-internal readonly record struct Surroundings(Resolver Home, Type? Consumer, Type? Asking, object[] Given);
+/// <param name="Maker">Who makes it step by step, and ends what is not finished; null in code, where nothing fails.</param>
+internal readonly record struct Surroundings(Resolver Home, Type? Consumer, Type? Asking, object[] Given, Construction? Maker);

@@ -14,7 +14,8 @@ internal readonly struct TypeList : IEquatable<TypeList>, IEnumerable<Type>
         Type[] types = new Type[arguments.Length];
         for (int number = 0; number < types.Length; number++)
         {
-            types[number] = arguments[number].GetType();
+            types[number] = arguments[number]?.GetType()
+                ?? throw new ArgumentNullException(nameof(arguments), "An argument is null, and so has no type to find its parameter by: leave it out, and let the parameter be optional.");
         }
 
         return new TypeList(types);

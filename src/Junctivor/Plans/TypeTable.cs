@@ -8,6 +8,12 @@ namespace Junctivor.Plans;
 /// added shows when it is whole. A table twice as long takes the place of one that is full, which is emptied: whoever still reads it finds
 /// nothing, and asks for the new one. Safe for use by several threads, of which one at a time changes it.
 /// </summary>
+/// <remarks>
+/// What holds at each moment, and all that a reader relies on: in one array, a place belongs to one type for ever. It goes from empty to that
+/// type once, its handle being written last, and from that type to nothing at most once, when the array is given up; an array that was
+/// given up is never filled again. So whoever has seen the handle can find, in the same place, only what belongs to that type, or null.
+/// See docs/decisions/0001-memory-model.md.
+/// </remarks>
 internal sealed class TypeTable
 {
     private const int Spread = 4;
@@ -70,16 +76,15 @@ internal sealed class TypeTable
     {
         _isShut = true;
         _count = 0;
-        Array.Clear(_entries);
+        Replace(new Entry[Spread * Spread]);
     }
 
     public void Open() => _isShut = false;
 
     private void Grow()
     {
-        Entry[] old = _entries;
-        Entry[] larger = new Entry[old.Length * 2];
-        foreach (Entry entry in old)
+        Entry[] larger = new Entry[_entries.Length * 2];
+        foreach (Entry entry in _entries)
         {
             if (entry.Handle != 0)
             {
@@ -87,7 +92,14 @@ internal sealed class TypeTable
             }
         }
 
-        Volatile.Write(ref _entries, larger);
+        Replace(larger);
+    }
+
+    /// <summary>Gives the array up: nobody finds anything there any more.</summary>
+    private void Replace(Entry[] other)
+    {
+        Entry[] old = _entries;
+        Volatile.Write(ref _entries, other);
         Array.Clear(old);
     }
 

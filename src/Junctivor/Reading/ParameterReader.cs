@@ -56,7 +56,7 @@ internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marki
         {
             if (attribute is MarkedAttribute text)
             {
-                return Mark.Of(text.Mark);
+                return Mark.Of(text.Mark ?? "");
             }
 
             Type type = attribute.GetType();

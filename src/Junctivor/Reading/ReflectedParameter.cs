@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using System.Globalization;
 using System.Reflection;
 using System.Runtime.CompilerServices;
 using Junctivor.Graph;
@@ -22,8 +23,8 @@ internal sealed class ReflectedParameter(ParameterInfo info, ReflectedType decla
     public override string? Obstacle => declared.Obstacle;
 
     /// <summary>
-    /// What it gets where nobody registers its type. Reflection gives null for the default of a structure, and the number for that of an
-    /// enumeration.
+    /// What it gets where nobody registers its type. Reflection gives null for the default of a structure, and the plain number for that of an
+    /// enumeration or of a native integer.
     /// </summary>
     [UnconditionalSuppressMessage("Trimming", "IL2067", Justification = "A structure needs no constructor for its default.")]
     [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "A structure needs no constructor for its default.")]
@@ -42,6 +43,8 @@ internal sealed class ReflectedParameter(ParameterInfo info, ReflectedType decla
             {
                 null when declared.IsValueType && !declared.IsNullable => RuntimeHelpers.GetUninitializedObject(type),
                 not null when type.IsEnum => Enum.ToObject(type, value),
+                not null when type == typeof(nint) => (nint)Convert.ToInt64(value, CultureInfo.InvariantCulture),
+                not null when type == typeof(nuint) => (nuint)Convert.ToUInt64(value, CultureInfo.InvariantCulture),
                 _ => value,
             };
         }

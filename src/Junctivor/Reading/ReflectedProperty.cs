@@ -17,5 +17,8 @@ internal sealed class ReflectedProperty(PropertyInfo info, ReflectedType declare
 
     public override bool IsOptional => declared.IsNullable || (!declared.IsValueType && declared.Catalog.Annotations.IsNullable(info));
 
-    public override string? Obstacle => info.SetMethod is { IsPublic: true } ? declared.Obstacle : "has no public setter";
+    public override string? Obstacle =>
+        info.GetIndexParameters().Length > 0 ? "is an indexer"
+        : info.SetMethod is { IsPublic: true } ? declared.Obstacle
+        : "has no public setter";
 }

@@ -1,5 +1,6 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
+using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Registering;
 
@@ -9,6 +10,7 @@ namespace Junctivor.Reading;
 internal sealed class WiringReader : ITypeReader
 {
     private Dictionary<(Node Open, Type Closed), Node>? _closings;
+    private Dictionary<(Node Open, TypeRef Service), string>? _unclosable;
     private readonly Dictionary<Type, Wrappers> _wrappers = [];
     private readonly MarkingAssemblies _marking = new();
     private readonly ParameterReader _parameters;
@@ -34,10 +36,11 @@ internal sealed class WiringReader : ITypeReader
                 continue;
             }
 
-            counting.Add(entry);
-            if (entry.Trouble is null)
+            Node? node = TryRead(entry, nodes.Count, out Trouble? trouble);
+            counting.Add(trouble is null ? entry : entry with { Trouble = trouble });
+            if (node is not null)
             {
-                nodes.Add(Read(entry, nodes.Count));
+                nodes.Add(node);
                 foreach (Wrappers wrappers in entry.Wrappers)
                 {
                     _wrappers.TryAdd(wrappers.Type, wrappers);
@@ -96,19 +99,30 @@ internal sealed class WiringReader : ITypeReader
         _closings ??= [];
         if (!_closings.TryGetValue((open, closed), out Node? node))
         {
-            node = open.Following() with
+            try
             {
-                Made = Types[closed],
-                Services = ServicesOf(open, closed, service),
-                Constructors = _classes.ReadConstructors(closed),
-                Properties = _classes.ReadProperties(closed),
-            };
-            node = _classes.Meet(node, EntryOf(open).Passed);
+                node = open.Following() with
+                {
+                    Made = Types[closed],
+                    Services = ServicesOf(open, closed, service),
+                    Constructors = _classes.ReadConstructors(closed),
+                    Properties = _classes.ReadProperties(closed),
+                };
+                node = _classes.Meet(node, EntryOf(open).Passed);
+            }
+            catch (Exception failure) when (LoadFailure.Is(failure))
+            {
+                (_unclosable ??= [])[(open, service)] = LoadFailure.TextOf(failure);
+                return null;
+            }
+
             _closings.Add((open, closed), node);
         }
 
         return node;
     }
+
+    public string? ReasonAgainst(Node open, TypeRef service) => _unclosable?.GetValueOrDefault((open, service));
 
     [UnconditionalSuppressMessage("Trimming", "IL2067", Justification = "Whoever constructs a class that nobody registers keeps its members.")]
     [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "Whoever constructs a class that nobody registers keeps its members.")]
@@ -139,6 +153,32 @@ internal sealed class WiringReader : ITypeReader
             FactoryParameters = parameters,
             Origin = Unwritten(new Making.OfFactory(typeof(object[]), null, parameters.Length, values => values)),
         };
+
+    /// <summary>Why some entries cannot be read, as a sentence that names the first; null where all can.</summary>
+    public static string? FindTrouble(IReadOnlyCollection<Entry> entries) => new WiringReader(entries).Entries
+        .Where(entry => entry.Trouble is not null)
+        .Select(entry => $"{TypeNames.Short(entry.Making.Made)} cannot be loaded: {entry.Trouble!.Text}")
+        .FirstOrDefault();
+
+    /// <summary>What the check says of entries that cannot be read.</summary>
+    public IEnumerable<Fault> Unreadable() => Entries.Where(entry => entry.Trouble is not null).Select(entry => entry.Trouble!.IsOfPlugin
+        ? PluginFaults.Of(entry.Trouble.Text)
+        : UnloadableFaults.Of(Graph, entry.Making is Making.OfValue { Value: string name } ? name : TypeNames.Short(entry.Making.Made), entry.Level.Name, entry.Place, entry.Trouble.Text));
+
+    /// <summary>A class may name types that cannot be loaded: then the rest is read all the same.</summary>
+    private Node? TryRead(Entry entry, int order, out Trouble? trouble)
+    {
+        trouble = entry.Trouble;
+        try
+        {
+            return trouble is null ? Read(entry, order) : null;
+        }
+        catch (Exception failure) when (LoadFailure.Is(failure))
+        {
+            trouble = new Trouble(LoadFailure.TextOf(failure), IsOfPlugin: false);
+            return null;
+        }
+    }
 
     private Node Read(Entry entry, int order)
     {

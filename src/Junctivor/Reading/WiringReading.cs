@@ -9,5 +9,5 @@ namespace Junctivor.Reading;
 internal sealed record WiringReading(WiringReader Reader, int Count, IReadOnlyList<Fault> Found)
 {
     public static WiringReading Of(WiringReader reader, int count) =>
-        new(reader, count, [.. Checker.Inspect(reader.Graph), .. PluginFaults.Of(reader.Entries.Select(entry => entry.Trouble))]);
+        new(reader, count, [.. Checker.Inspect(reader.Graph), .. reader.Unreadable()]);
 }

@@ -42,5 +42,7 @@ public static partial class Decorator
         [DynamicallyAccessedMembers(Kept.Members)] Type decorator,
         [CallerFilePath] string file = "",
         [CallerLineNumber] int line = 0) =>
-        Entries.AsDecorator(Entries.OfClass(Level.Transient, service, decorator, new SourcePlace(file, line)));
+        decorator is null
+            ? throw new ArgumentNullException(nameof(decorator))
+            : Entries.AsDecorator(Entries.OfClass(Level.Transient, service, decorator, new SourcePlace(file, line)));
 }

@@ -45,6 +45,6 @@ internal sealed record Entry
     /// <summary>The plug-in that it came with, which must stay loaded as long as a container uses it.</summary>
     public PluginContext? Plugin { get; init; }
 
-    /// <summary>What a folder of plug-ins could not bring, to be told with the faults.</summary>
-    public string? Trouble { get; init; }
+    /// <summary>Why it cannot be read; null where it can.</summary>
+    public Trouble? Trouble { get; init; }
 }

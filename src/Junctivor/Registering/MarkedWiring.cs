@@ -16,16 +16,26 @@ internal sealed record MarkedWiring(string Name, MemberInfo Member)
     /// <summary>All of an assembly, by name.</summary>
     /// <exception cref="WiringSourceException">The assembly cannot be loaded whole.</exception>
     [RequiresUnreferencedCode(Reasons.Scanning)]
-    public static IReadOnlyList<MarkedWiring> In(Assembly assembly) =>
-    [
-        .. from type in TypesOf(assembly)
-           from member in type.GetMembers(Everything)
-           let mark = member.GetCustomAttribute<CheckedWiringAttribute>()
-           where mark is not null
-           let called = mark.Name.Length > 0 ? mark.Name : member.Name
-           orderby called.ToUpperInvariant()
-           select new MarkedWiring(called, member),
-    ];
+    public static IReadOnlyList<MarkedWiring> In(Assembly assembly)
+    {
+        try
+        {
+            return
+            [
+                .. from type in assembly.GetTypes()
+                   from member in type.GetMembers(Everything)
+                   let mark = member.GetCustomAttribute<CheckedWiringAttribute>()
+                   where mark is not null
+                   let called = mark.Name.Length > 0 ? mark.Name : member.Name
+                   orderby called.ToUpperInvariant()
+                   select new MarkedWiring(called, member),
+            ];
+        }
+        catch (Exception failure) when (LoadFailure.Is(failure))
+        {
+            throw new WiringSourceException($"it cannot be loaded whole: {LoadFailure.TextOf(failure)}");
+        }
+    }
 
     /// <summary>Runs the member.</summary>
     /// <exception cref="WiringSourceException">It cannot be a source of a wiring, or throws.</exception>
@@ -42,30 +52,10 @@ internal sealed record MarkedWiring(string Name, MemberInfo Member)
         {
             return (Wiring?)source.Invoke(null, null) ?? throw new WiringSourceException($"{Where} gives null instead of a Wiring.");
         }
-        catch (TargetInvocationException failure)
+        catch (Exception failure) when (failure is TargetInvocationException || LoadFailure.Is(failure))
         {
             Exception cause = failure.GetBaseException();
-            throw new WiringSourceException($"{Where} threw {cause.GetType().Name}: {FirstLine(cause.Message)} A wiring is written without side effects.");
+            throw new WiringSourceException($"{Where} threw {cause.GetType().Name}: {ExceptionText.FirstLineOf(cause)} A wiring is written without side effects.");
         }
-    }
-
-    [RequiresUnreferencedCode(Reasons.Scanning)]
-    private static Type[] TypesOf(Assembly assembly)
-    {
-        try
-        {
-            return assembly.GetTypes();
-        }
-        catch (ReflectionTypeLoadException failure)
-        {
-            string first = failure.LoaderExceptions.FirstOrDefault()?.Message ?? failure.Message;
-            throw new WiringSourceException($"it cannot be loaded whole: {FirstLine(first)}");
-        }
-    }
-
-    private static string FirstLine(string text)
-    {
-        string line = text.Split('\n')[0].Trim();
-        return line.EndsWith('.') ? line : line + ".";
     }
 }

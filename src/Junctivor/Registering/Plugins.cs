@@ -3,6 +3,7 @@ using System.Diagnostics.CodeAnalysis;
 using System.Runtime.CompilerServices;
 using System.Runtime.Loader;
 using Junctivor.Graph;
+using Junctivor.Reading;
 using Junctivor.Registering;
 
 namespace Junctivor;
@@ -66,7 +67,7 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
                     Making = new Making.OfValue(path),
                     Level = Level.Singleton,
                     Place = place,
-                    Trouble = trouble,
+                    Trouble = new Trouble(trouble, IsOfPlugin: true),
                 }));
             }
         }
@@ -99,22 +100,29 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
         try
         {
             IReadOnlyList<Wiring> wirings = [.. MarkedWiring.In(context.LoadPlugin()).Select(marked => marked.Read())];
-            if (wirings.Count > 0)
+            IReadOnlyList<Registration> brought = [.. wirings.SelectMany(wiring => wiring).Select(registration => registration.From(context))];
+            if (WiringReader.FindTrouble([.. brought.Select(registration => registration.Entry)]) is { } trouble)
             {
-                _registrations.AddRange(wirings.SelectMany(wiring => wiring).Select(registration => registration.From(context)));
-                _loaded.Add(name);
+                context.Unload();
+                return $"{name} gives no wiring: {trouble}";
+            }
+
+            if (brought.Count == 0)
+            {
+                context.Unload();
                 return null;
             }
 
-            context.Unload();
+            _registrations.AddRange(brought);
+            _loaded.Add(name);
             return null;
         }
-        catch (Exception failure) when (failure is BadImageFormatException or FileLoadException or FileNotFoundException or WiringSourceException)
+        catch (Exception failure) when (failure is WiringSourceException || LoadFailure.Is(failure))
         {
             context.Unload();
             return failure is BadImageFormatException
                 ? $"{name} is no .NET assembly that this program can load"
-                : $"{name} gives no wiring: {failure.Message}";
+                : $"{name} gives no wiring: {ExceptionText.FirstLineOf(failure)}";
         }
     }
 }

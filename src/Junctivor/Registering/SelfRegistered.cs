@@ -43,12 +43,38 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
         ArgumentNullException.ThrowIfNull(assembly);
         return new SelfRegistered(
         [
-            .. from type in assembly.GetTypes()
+            .. from type in TypesOf(assembly, out IReadOnlyList<Registration> unloadable)
                orderby type.FullName
                from registration in Read(type)
                select (type, registration),
+            .. unloadable.Select(registration => (typeof(object), registration)),
         ]);
     }
+
+    /// <summary>The types that can be loaded; what cannot, is registered as that, so that the check names it.</summary>
+    [RequiresUnreferencedCode(Reasons.Scanning)]
+    private static Type[] TypesOf(Assembly assembly, out IReadOnlyList<Registration> unloadable)
+    {
+        try
+        {
+            unloadable = [];
+            return assembly.GetTypes();
+        }
+        catch (ReflectionTypeLoadException partly)
+        {
+            unloadable = [.. partly.LoaderExceptions.OfType<Exception>().Select(ExceptionText.FirstLineOf).Distinct().Select(reason => Unloadable(assembly, reason))];
+            return [.. partly.Types.OfType<Type>()];
+        }
+    }
+
+    private static Registration<object> Unloadable(Assembly assembly, string reason) => new(new Entry
+    {
+        Service = typeof(object),
+        Making = new Making.OfValue($"a class of {assembly.GetName().Name}"),
+        Level = Level.Singleton,
+        Place = default,
+        Trouble = new Trouble(reason, IsOfPlugin: false),
+    });
 
     /// <summary>Keeps those of some classes.</summary>
     /// <param name="isTaken">Whether a class is taken.</param>

@@ -22,14 +22,27 @@ internal static class AsyncConstruction
             return;
         }
 
-        object?[] arguments = (object?[])Construction.Run(plan.Gathering!, home, null, [cancellation]);
-        object instance = await CallAsync(book, node, home, arguments).ConfigureAwait(false);
-        home.Store.TakeOver();
-        Owned[] owned = plan.IsOwned && Owned.Of(instance) is { } made ? [made] : [];
-        if (!home.Store.Keep(plan, instance, owned, null))
+        object?[] arguments = Construction.Gather(plan.Gathering!, home, cancellation, out IReadOnlyList<Owned> gathered);
+        Owned[] owned = [.. gathered];
+        try
         {
-            await Ending.EndAsync(owned, home).ConfigureAwait(false);
-            throw home.Ended();
+            object instance = await CallAsync(book, node, home, arguments).ConfigureAwait(false);
+            home.Store.TakeOver();
+            if (plan.IsOwned && Owned.Of(instance) is { } made)
+            {
+                owned = [.. gathered, made];
+            }
+
+            if (!home.Store.Keep(plan, instance, owned, null))
+            {
+                throw home.Ended();
+            }
+        }
+        catch (Exception failure)
+        {
+            Array.Reverse(owned);
+            EndingFailures.Add(failure, await Ending.EndAsync(owned, home).ConfigureAwait(false));
+            throw;
         }
     }
 

@@ -11,16 +11,20 @@ internal sealed class Claim(Plan plan)
 
     public Plan Plan { get; } = plan;
 
-    /// <summary>The next one of the same store, which guards it.</summary>
-    public Claim? Next { get; set; }
+    /// <summary>The one before it in <see cref="Claims"/>, which alone knows what stands here.</summary>
+    public Claim? Older { get; set; }
+
+    /// <summary>The one behind it in <see cref="Claims"/>.</summary>
+    public Claim? Newer { get; set; }
 
     private object Gate => this;
 
-    public int OwnerThread { get; } = Environment.CurrentManagedThreadId;
+    /// <summary>The flow of control that makes it: see <see cref="Flow"/>.</summary>
+    public int Owner { get; } = Flow.Id;
 
     public bool IsOver => _isOver;
 
-    public bool IsMine => OwnerThread == Environment.CurrentManagedThreadId;
+    public bool IsMine => Owner == Flow.Id;
 
     /// <summary>Lets the others go on: they find the instance, or nothing and try themselves.</summary>
     public void End()

@@ -21,6 +21,9 @@ internal sealed class Construction
     [ThreadStatic]
     private static Construction? Spare;
 
+    /// <summary>How often user code may resolve while it is constructed, one inside the other: far more often than anybody means to.</summary>
+    private const int Deepest = 10_000;
+
     private readonly FrameStack _frames = new();
     private readonly List<Owned> _made = [];
     private Resolver _asked = null!;
@@ -29,7 +32,8 @@ internal sealed class Construction
     private Type? _consumer;
     private object[] _given = [];
     private Watch? _watch;
-    private ConstructionException? _failure;
+    private int _depth;
+    private Exception? _failure;
 
     /// <summary>The construction whose user code started this one, on the same thread.</summary>
     public Construction? Outer => _outer;
@@ -61,15 +65,34 @@ internal sealed class Construction
             return ready;
         }
 
-        asked.Book.Codes.Count(plan);
+        CodeQueue codes = asked.Book.Codes;
+        object instance = Run(plan, asked, consumer, given, owner: asked);
+        codes.Made(plan);
+        return instance;
+    }
+
+    /// <summary>Gathers the arguments of something that is made asynchronously.</summary>
+    /// <param name="gathering">The plan that gathers them.</param>
+    /// <param name="asked">Where they are wanted.</param>
+    /// <param name="cancellation">What they get who take a token.</param>
+    /// <param name="made">What was made for it and is to be ended, in the order of creation: the caller owns it.</param>
+    public static object?[] Gather(Plan gathering, Resolver asked, CancellationToken cancellation, out IReadOnlyList<Owned> made)
+    {
+        List<Owned> unowned = [];
+        made = unowned;
+        return (object?[])Run(gathering, asked, null, [cancellation], owner: null, unowned);
+    }
+
+    private static object Run(Plan plan, Resolver asked, Type? consumer, object[] given, Resolver? owner, List<Owned>? unowned = null)
+    {
         Construction construction = Spare ?? new Construction();
         Spare = null;
         construction.Begin(asked, consumer, given);
         try
         {
-            object instance = construction.Run(plan);
-            asked.Book.Codes.Made(plan);
-            return instance;
+            return RuntimeHelpers.TryEnsureSufficientExecutionStack()
+                ? construction.Run(plan, owner, unowned)
+                : FurtherStack.Run(() => construction.GoOn(plan, owner, unowned));
         }
         finally
         {
@@ -96,7 +119,15 @@ internal sealed class Construction
         _given = given;
         _watch = asked.Watch.IsOn ? asked.Watch : null;
         _outer = Innermost;
+        _depth = _outer is null ? 1 : _outer._depth + 1;
         Innermost = this;
+    }
+
+    /// <summary>Goes on with a construction on another thread, as the stack of its own is nearly full.</summary>
+    private object GoOn(Plan plan, Resolver? owner, List<Owned>? unowned)
+    {
+        Innermost = this;
+        return Run(plan, owner, unowned);
     }
 
     /// <summary>Lets go of all that it holds, and stays for the next one.</summary>
@@ -114,9 +145,9 @@ internal sealed class Construction
         Spare = this;
     }
 
-    private object Run(Plan plan)
+    private object Run(Plan plan, Resolver? owner, List<Owned>? unowned)
     {
-        if (!RuntimeHelpers.TryEnsureSufficientExecutionStack())
+        if (_depth > Deepest)
         {
             throw new ResolveException(CycleRule.AtRunTime(Way.LastRing(plan)));
         }
@@ -130,9 +161,13 @@ internal sealed class Construction
                 result = frame.IsReady ? Finish(frame) : TakeNext(frame);
             }
 
-            HandOver(_asked);
+            HandOver(owner, unowned);
             isDone = true;
             return result!;
+        }
+        catch (Exception failure) when (IsNoted(failure))
+        {
+            throw;
         }
         finally
         {
@@ -141,6 +176,13 @@ internal sealed class Construction
                 Abandon();
             }
         }
+    }
+
+    /// <summary>Remembers what is thrown. It is not caught: a handler runs on top of the stack that threw, of which little may be left.</summary>
+    private bool IsNoted(Exception failure)
+    {
+        _failure = failure;
+        return false;
     }
 
     /// <summary>Fills the next argument of a frame, or puts a frame on top that will.</summary>
@@ -208,7 +250,7 @@ internal sealed class Construction
             {
                 if (consumer is not null)
                 {
-                    return new Surroundings(home, consumer, asking, _given);
+                    return new Surroundings(home, consumer, asking, _given, this);
                 }
 
                 consumer = asking;
@@ -216,8 +258,8 @@ internal sealed class Construction
         }
 
         return consumer is null
-            ? new Surroundings(home, _consumer, null, _given)
-            : new Surroundings(home, consumer, _consumer, _given);
+            ? new Surroundings(home, _consumer, null, _given, this)
+            : new Surroundings(home, consumer, _consumer, _given, this);
     }
 
     private object? TakeShared(Plan plan, ArgumentOf parameter, Resolver home)
@@ -266,11 +308,6 @@ internal sealed class Construction
     private object Finish(Frame frame)
     {
         object instance = Make(frame);
-        if (frame.Plan.IsOwned && instance is IDisposable or IAsyncDisposable)
-        {
-            Own(frame.Home, instance);
-        }
-
         if (frame.Claim is not null)
         {
             Keep(frame, frame.Claim, instance);
@@ -294,8 +331,13 @@ internal sealed class Construction
         try
         {
             long started = _watch is null ? 0 : Stopwatch.GetTimestamp();
-            object made = frame.Plan.Recipe.Make(new Surroundings(frame.Home, null, null, _given), frame.Arguments)
+            object made = frame.Plan.Recipe.Make(new Surroundings(frame.Home, null, null, _given, this), frame.Arguments)
                 ?? throw new InvalidOperationException($"The factory of {frame.Plan.Node?.Name} returned null; a factory must return an instance.");
+            if (frame.Plan.IsOwned && made is IDisposable or IAsyncDisposable)
+            {
+                Own(frame.Home, made);
+            }
+
             if (_watch is not null && frame.Plan.IsMaking)
             {
                 _watch.Constructed(frame.Plan.Node!, made, frame.Home, started);
@@ -310,7 +352,7 @@ internal sealed class Construction
                 Watch.NotConstructed(frame.Plan.Node!, failure);
             }
 
-            throw _failure = new ConstructionException(Way.Here, failure);
+            throw new ConstructionException(Way.Here, failure);
         }
     }
 
@@ -319,7 +361,6 @@ internal sealed class Construction
         if (failure is ConstructionException deeper)
         {
             deeper.CameThrough(Way.Here);
-            _failure = deeper;
             return true;
         }
 
@@ -343,14 +384,18 @@ internal sealed class Construction
     /// <summary>What was made to be ended since there were so many: mostly nothing.</summary>
     private ReadOnlySpan<Owned> MadeSince(int before) => _made.Count > before ? CollectionsMarshal.AsSpan(_made)[before..] : [];
 
-    private void HandOver(Resolver owner)
+    private void HandOver(Resolver? owner, List<Owned>? unowned)
     {
         if (_made.Count == 0)
         {
             return;
         }
 
-        if (!owner.Store.Own(CollectionsMarshal.AsSpan(_made)))
+        if (owner is null)
+        {
+            unowned!.AddRange(_made);
+        }
+        else if (!owner.Store.Own(CollectionsMarshal.AsSpan(_made)))
         {
             throw owner.Ended();
         }
@@ -358,15 +403,12 @@ internal sealed class Construction
         _made.Clear();
     }
 
-    /// <summary>
-    /// Ends what was made for something that did not come to be. What can end only asynchronously stays with the scope,
-    /// and ends with it.
-    /// </summary>
+    /// <summary>Ends what was made for something that did not come to be.</summary>
     private void Abandon()
     {
-        IReadOnlyList<Exception> failures = Ending.End(_made.Where(made => !made.EndsOnlyAsynchronously).Reverse(), _asked);
-        _failure?.AlsoFailed(failures);
-        _asked.Store.TakeBack(_made.Where(made => made.EndsOnlyAsynchronously));
+        List<Exception>? failures = null;
+        Ending.EndUnused(_made.AsEnumerable().Reverse(), _asked, ref failures);
+        EndingFailures.Add(_failure, failures);
         _made.Clear();
         for (; _frames.TryPeek(out Frame? frame); _frames.Pop())
         {

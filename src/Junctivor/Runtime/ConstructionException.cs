@@ -1,4 +1,5 @@
 using Junctivor.Checks;
+using Junctivor.Registering;
 
 namespace Junctivor;
 
@@ -9,25 +10,45 @@ namespace Junctivor;
 public sealed class ConstructionException : Exception
 {
     private readonly List<Exception> _endingFailures = [];
-    private IReadOnlyList<FaultStep> _path;
+
+    /// <summary>The ways of the constructions that it came through, the innermost first: each is only remembered, as there may be thousands.</summary>
+    private readonly List<IReadOnlyList<FaultStep>> _ways;
+
+    private IReadOnlyList<FaultStep>? _path;
 
     internal ConstructionException(IReadOnlyList<FaultStep> path, Exception failure)
-        : base(null, failure) => _path = path;
+        : base(null, failure) => _ways = [path];
 
     /// <summary>What failed, why, and the path to it.</summary>
     public override string Message =>
-        $"{_path[^1].Name} could not be made: {InnerException!.GetType().Name}: {InnerException.Message}\n"
-        + string.Join('\n', FaultText.PathLines(_path).Select(line => "  " + line));
+        $"{Path[^1].Name} could not be made: {ExceptionText.Of(InnerException!)}\n"
+        + string.Join('\n', FaultText.PathLines(Path).Select(line => "  " + line))
+        + Runtime.EndingFailures.Lines(_endingFailures);
 
     /// <summary>From what was asked for to what failed.</summary>
-    public IReadOnlyList<FaultStep> Path => _path;
+    public IReadOnlyList<FaultStep> Path => _path ??= Join(_ways);
 
     /// <summary>What was thrown when that was ended which had been made for the service that failed; mostly empty.</summary>
     public IReadOnlyList<Exception> EndingFailures => _endingFailures;
 
     /// <summary>User code resolved this while it was constructed in its turn.</summary>
-    internal void CameThrough(IReadOnlyList<FaultStep> outer) =>
-        _path = [.. outer, .. _path.Select(step => step with { Depth = step.Depth + outer.Count })];
+    internal void CameThrough(IReadOnlyList<FaultStep> outer)
+    {
+        _ways.Add(outer);
+        _path = null;
+    }
 
     internal void AlsoFailed(IEnumerable<Exception> failures) => _endingFailures.AddRange(failures);
+
+    private static List<FaultStep> Join(List<IReadOnlyList<FaultStep>> ways)
+    {
+        List<FaultStep> path = [];
+        foreach (IReadOnlyList<FaultStep> way in ways.AsEnumerable().Reverse())
+        {
+            int depth = path.Count;
+            path.AddRange(way.Select(step => step with { Depth = step.Depth + depth }));
+        }
+
+        return path;
+    }
 }

@@ -28,6 +28,7 @@ public sealed class Container : Resolver
     private PlanBook? _book;
     private volatile bool _isObserved;
     private PluginContext[] _plugins;
+    private EndPass? _ending;
 
     internal Container(PlanBook book, HandedOver values, CheckReport report, BuildOptions options, Container? parent = null)
     {
@@ -103,6 +104,7 @@ public sealed class Container : Resolver
             reader.Graph,
         [
             .. Checker.Inspect(reader.Graph),
+            .. reader.Unreadable(),
             .. unpromised,
             .. NotHandedOverFaults.AtBuild(reader.Graph, promise => values.Has(promise) || shared.IsShared(promise)),
             .. BranchFaults.NotSeen(reader.Graph, shared.IsShared),
@@ -125,6 +127,7 @@ public sealed class Container : Resolver
     public Task WarmUpAsync(CancellationToken cancellation = default)
     {
         ThrowIfEnded();
+        StagedWork.ThrowIfInside(this, nameof(WarmUpAsync));
         return _warmUp.RunAsync(this, cancellation);
     }
 
@@ -148,7 +151,8 @@ public sealed class Container : Resolver
     public async Task WindDownAsync(TimeSpan limit, CancellationToken cancellation = default)
     {
         ThrowIfEnded();
-        Ending.ThrowIfAny(await _warmUp.UndoAsync(limit, cancellation).ConfigureAwait(false), Description);
+        StagedWork.ThrowIfInside(this, nameof(WindDownAsync));
+        ThrowIfAny(Ending.FailedIfAny(await _warmUp.UndoAsync(this, limit, isLast: false, cancellation).ConfigureAwait(false), Description));
     }
 
     /// <summary>Tells somebody what is constructed and disposed of, and which scopes start and end, in that order: for tests above all.</summary>
@@ -206,26 +210,92 @@ public sealed class Container : Resolver
 
     private protected override void EndNow()
     {
-        if (_warmUp.Pending is { Count: > 0 } pending)
+        EndPass own = new(isAsynchronous: false);
+        if (Interlocked.CompareExchange(ref _ending, own, null) is not null)
         {
-            throw new InvalidOperationException(
-                $"{string.Join(", ", pending)} must be wound down, which takes awaiting: write `await using` where the container is made, or await WindDownAsync() first. Nothing has ended.");
+            return;
         }
 
-        bool isFirst = LetGo();
-        List<Exception>? failures = null;
-        Ending.End(Store.End(), this, ref failures);
-        Leave(isFirst);
-        Ending.ThrowIfAny(failures, Description);
+        AggregateException? failure = null;
+        try
+        {
+            if (_warmUp.Pending is { Count: > 0 } pending)
+            {
+                throw new InvalidOperationException(
+                    $"{string.Join(", ", pending)} must be wound down, which takes awaiting: write `await using` where the container is made, or await WindDownAsync() first. Nothing has ended.");
+            }
+
+            bool isFirst = LetGo();
+            List<Exception>? failures = null;
+            List<Owned>? left = null;
+            Ending.End(Store.End(), this, ref failures, ref left);
+            if (left is not null)
+            {
+                Ending.Leave(left, this, ref failures);
+            }
+
+            Leave(isFirst);
+            failure = Ending.FailedIfAny(failures, Description);
+        }
+        finally
+        {
+            Volatile.Write(ref _ending, null);
+            own.Complete(failure);
+        }
+
+        ThrowIfAny(failure);
     }
 
-    private protected override async ValueTask EndNowAsync()
+    private protected override ValueTask EndNowAsync()
     {
-        List<Exception> failures = Volatile.Read(ref _book) is null ? [] : await _warmUp.UndoAsync(Timeout.InfiniteTimeSpan, CancellationToken.None).ConfigureAwait(false);
+        StagedWork.ThrowIfInside(this, nameof(DisposeAsync));
+        return Ending.IsInside(this) ? ValueTask.CompletedTask : new ValueTask(EndAsync());
+    }
+
+    /// <summary>Whoever comes while somebody is at the end, gets the same end; whoever comes later, ends what was left.</summary>
+    private async Task EndAsync()
+    {
+        EndPass own = new(isAsynchronous: true);
+        while (Interlocked.CompareExchange(ref _ending, own, null) is { } other)
+        {
+            await other.Task.ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+            if (other.IsAsynchronous)
+            {
+                ThrowIfAny(other.Failure);
+                return;
+            }
+        }
+
+        AggregateException? failure = null;
+        try
+        {
+            failure = await EndPassAsync().ConfigureAwait(false);
+        }
+        finally
+        {
+            Volatile.Write(ref _ending, null);
+            own.Complete(failure);
+        }
+
+        ThrowIfAny(failure);
+    }
+
+    private async Task<AggregateException?> EndPassAsync()
+    {
+        Ending.GoInside(this);
+        List<Exception> failures = await _warmUp.UndoAsync(this, Timeout.InfiniteTimeSpan, isLast: true, CancellationToken.None).ConfigureAwait(false);
         bool isFirst = LetGo();
         List<Exception>? all = await Ending.EndAsync(Store.End(), this, failures).ConfigureAwait(false);
         Leave(isFirst);
-        Ending.ThrowIfAny(all, Description);
+        return Ending.FailedIfAny(all, Description);
+    }
+
+    private static void ThrowIfAny(AggregateException? failure)
+    {
+        if (failure is not null)
+        {
+            throw failure;
+        }
     }
 
     private void BeObserved(bool isObserved)
@@ -259,7 +329,6 @@ public sealed class Container : Resolver
             return;
         }
 
-        _warmUp.Dispose();
         foreach (PluginContext plugin in Interlocked.Exchange(ref _plugins, []))
         {
             plugin.Leave();

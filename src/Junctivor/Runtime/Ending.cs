@@ -3,23 +3,38 @@ namespace Junctivor.Runtime;
 /// <summary>Ends what a container or scope owns: every one is tried, and what they throw is thrown together.</summary>
 internal static class Ending
 {
-    /// <summary>Ends what can be ended synchronously, the first in the list first.</summary>
-    /// <returns>What these threw.</returns>
-    public static IReadOnlyList<Exception> End(IEnumerable<Owned> owned, Resolver where)
+    /// <summary>What is being ended in this flow of control, through what is awaited too.</summary>
+    private static readonly AsyncLocal<Around?> Current = new();
+
+    /// <summary>How many ends this thread is at.</summary>
+    [ThreadStatic]
+    private static int Depth;
+
+    /// <summary>Whether the caller is part of the end of a container or scope, and so must not wait for it.</summary>
+    public static bool IsInside(Resolver where)
     {
-        List<Exception>? failures = null;
-        foreach (Owned made in owned)
+        for (Around? around = Current.Value; around is not null; around = around.Outer)
         {
-            End((IDisposable)made.Instance, where, ref failures);
+            if (around.Where == where)
+            {
+                return true;
+            }
         }
 
-        return failures ?? [];
+        return Depth > 0;
     }
 
-    /// <summary>Ends the instances of a container or scope synchronously; leaves with it, and names, those that can end only asynchronously.</summary>
-    public static void End(ReadOnlyMemory<Owned> instances, Resolver where, ref List<Exception>? failures)
+    /// <summary>From here on, what the caller awaits is part of the end of a container or scope. The caller is an asynchronous method, at whose
+    /// end that is over.</summary>
+    public static void GoInside(Resolver where) => Current.Value = new Around(where, Current.Value);
+
+    /// <summary>Ends the instances of a container or scope synchronously, the first in the list first.</summary>
+    /// <param name="instances">The instances.</param>
+    /// <param name="where">Where they belong.</param>
+    /// <param name="failures">What is thrown.</param>
+    /// <param name="left">Those that can end only asynchronously, in the same order; null where there are none.</param>
+    public static void End(ReadOnlyMemory<Owned> instances, Resolver where, ref List<Exception>? failures, ref List<Owned>? left)
     {
-        List<Owned>? left = null;
         foreach (Owned made in instances.Span)
         {
             if (made.EndsOnlyAsynchronously)
@@ -31,18 +46,13 @@ internal static class Ending
                 End((IDisposable)made.Instance, where, ref failures);
             }
         }
-
-        if (left is not null)
-        {
-            where.Store.TakeBack(left);
-            (failures ??= []).Add(OnlyAsynchronously(left, where.Description));
-        }
     }
 
     /// <summary>Ends one instance synchronously.</summary>
     public static void End(IDisposable instance, Resolver where, ref List<Exception>? failures)
     {
         Exception? failure = null;
+        Depth++;
         try
         {
             instance.Dispose();
@@ -54,7 +64,45 @@ internal static class Ending
             (failures ??= []).Add(failure = thrown);
         }
 
-        Tell(instance, where, failure);
+        Depth--;
+        Tell(instance, where, failure, ref failures);
+    }
+
+    /// <summary>Leaves with a container or scope what can end only asynchronously, and names it.</summary>
+    public static void Leave(List<Owned> left, Resolver where, ref List<Exception>? failures)
+    {
+        where.Store.TakeBack(left);
+        (failures ??= []).Add(new InvalidOperationException(
+            $"{NamesOf(left)} can end only asynchronously. The rest has ended; end these with DisposeAsync, and write `await using` where {where.Description} is made."));
+    }
+
+    /// <summary>Begins the end of what can end only asynchronously, where nobody could come back for it.</summary>
+    /// <returns>What is said of it.</returns>
+    public static InvalidOperationException EndUnawaited(List<Owned> left, Resolver where)
+    {
+        List<Exception>? failures = null;
+        EndUnused(left, where, ref failures);
+        return new InvalidOperationException(
+            $"{NamesOf(left)} can end only asynchronously. The end has begun, and nobody waits for it: use the asynchronous method instead, which does.");
+    }
+
+    /// <summary>
+    /// Ends what was made and came to nothing, the first in the list first: as what it was made for failed, or its container or scope has ended
+    /// meanwhile. What can end only asynchronously begins to end now; if that takes time, the asynchronous end of the container or scope waits for it.
+    /// </summary>
+    public static void EndUnused(IEnumerable<Owned> unused, Resolver where, ref List<Exception>? failures)
+    {
+        foreach (Owned made in unused)
+        {
+            if (made.Instance is IDisposable disposable)
+            {
+                End(disposable, where, ref failures);
+            }
+            else if (!TryEndAtOnce(made.Instance, where, ref failures, out ValueTask ending))
+            {
+                where.Store.TakeBack([Owned.New(new UnderWay(EndedAsync(ending, made.Instance, where, null).AsTask()))]);
+            }
+        }
     }
 
     /// <summary>Begins the end of one instance.</summary>
@@ -62,14 +110,12 @@ internal static class Ending
     public static bool TryEndAtOnce(object instance, Resolver where, ref List<Exception>? failures, out ValueTask ending)
     {
         Exception? failure = null;
+        bool hasEnded = true;
         ending = default;
         try
         {
             ending = EndAsync(instance);
-            if (!ending.IsCompletedSuccessfully)
-            {
-                return false;
-            }
+            hasEnded = ending.IsCompletedSuccessfully;
         }
 #pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
         catch (Exception thrown)
@@ -78,8 +124,12 @@ internal static class Ending
             (failures ??= []).Add(failure = thrown);
         }
 
-        Tell(instance, where, failure);
-        return true;
+        if (hasEnded)
+        {
+            Tell(instance, where, failure, ref failures);
+        }
+
+        return hasEnded;
     }
 
     /// <summary>Awaits the end of one instance.</summary>
@@ -98,14 +148,19 @@ internal static class Ending
             (failures ??= []).Add(failure = thrown);
         }
 
-        Tell(instance, where, failure);
+        Tell(instance, where, failure, ref failures);
         return failures;
     }
 
     /// <summary>Ends one instance.</summary>
     /// <returns>What was thrown until now.</returns>
-    public static ValueTask<List<Exception>?> EndAsync(object instance, Resolver where, List<Exception>? failures) =>
-        TryEndAtOnce(instance, where, ref failures, out ValueTask ending) ? new(failures) : EndedAsync(ending, instance, where, failures);
+    public static ValueTask<List<Exception>?> EndAsync(object instance, Resolver where, List<Exception>? failures)
+    {
+        Depth++;
+        bool hasEnded = TryEndAtOnce(instance, where, ref failures, out ValueTask ending);
+        Depth--;
+        return hasEnded ? new(failures) : EndedAsync(ending, instance, where, failures);
+    }
 
     /// <summary>Ends all, the first in the list first.</summary>
     /// <returns>What was thrown until now.</returns>
@@ -119,15 +174,9 @@ internal static class Ending
         return failures;
     }
 
-    public static void ThrowIfAny(List<Exception>? failures, string what)
-    {
-        if (failures is { Count: > 0 })
-        {
-            throw Failed(failures, what);
-        }
-    }
-
-    public static AggregateException Failed(List<Exception> failures, string what) => new($"Not everything in {what} ended well.", failures);
+    public static AggregateException? FailedIfAny(List<Exception>? failures, string what) => failures is { Count: > 0 }
+        ? new($"Not everything in {what} ended well.", failures)
+        : null;
 
     private static ValueTask EndAsync(object instance)
     {
@@ -140,17 +189,43 @@ internal static class Ending
         return ValueTask.CompletedTask;
     }
 
-    private static void Tell(object instance, Resolver where, Exception? failure)
+    /// <summary>Tells those who want to know that an instance was ended, or threw. What they throw themselves keeps nothing from ending.</summary>
+    public static void Tell(object instance, Resolver where, Exception? failure, ref List<Exception>? failures)
     {
-        if (where.Root.IsObserved || failure is not null)
+        if ((where.Root.IsObserved || failure is not null) && instance is not UnderWay)
         {
-            where.Watch.Disposed(instance, where, failure);
+            try
+            {
+                where.Watch.Disposed(instance, where, failure);
+            }
+#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
+            catch (Exception thrown)
+#pragma warning restore CA1031
+            {
+                (failures ??= []).Add(thrown);
+            }
         }
     }
 
-    private static InvalidOperationException OnlyAsynchronously(List<Owned> left, string what)
+    private static string NamesOf(IEnumerable<Owned> left) => string.Join(", ", left.Select(made => Reading.TypeNames.Short(made.Instance.GetType())));
+
+    private sealed record Around(Resolver Where, Around? Outer);
+
+    /// <summary>An end that has begun: whoever can, waits for it.</summary>
+    /// <param name="ended">Gives what was thrown; null where nothing was.</param>
+    private sealed class UnderWay(Task<List<Exception>?> ended) : IAsyncDisposable, IDisposable
     {
-        string names = string.Join(", ", left.Select(made => Reading.TypeNames.Short(made.Instance.GetType())));
-        return new($"{names} can end only asynchronously. The rest has ended; end these with DisposeAsync, and write `await using` where {what} is made.");
+        /// <summary>It ends by itself, and whoever cannot wait lets it.</summary>
+        public void Dispose()
+        {
+        }
+
+        public async ValueTask DisposeAsync()
+        {
+            if (await ended.ConfigureAwait(false) is { } failures)
+            {
+                throw failures[0];
+            }
+        }
     }
 }

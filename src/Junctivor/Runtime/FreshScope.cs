@@ -40,13 +40,24 @@ public sealed class FreshScope<T>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope or the service cannot be had.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="AggregateException">Something in the scope did not end well, or can end only asynchronously.</exception>
+    /// <exception cref="AggregateException">Something in the scope did not end well, or can end only asynchronously: then its end has begun,
+    /// and is not awaited. Where the work threw too, its exception is the first inside.</exception>
     /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
     public void Run(Action<T> work, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
-        using Scope? scope = _later?.Home.StartScope(incoming);
-        work(Resolve(scope));
+        Scope? scope = _later?.Home.StartScope(incoming);
+        try
+        {
+            work(Resolve(scope));
+        }
+        catch (Exception failure)
+        {
+            ScopedWork.EndBehind(failure, scope);
+            throw;
+        }
+
+        ScopedWork.End(scope);
     }
 
     /// <summary>Works in a scope of its own, and gives what the work gave.</summary>
@@ -57,19 +68,33 @@ public sealed class FreshScope<T>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope or the service cannot be had.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="AggregateException">Something in the scope did not end well, or can end only asynchronously.</exception>
+    /// <exception cref="AggregateException">Something in the scope did not end well, or can end only asynchronously: then its end has begun,
+    /// and is not awaited. Where the work threw too, its exception is the first inside.</exception>
     /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
     public TResult Run<TResult>(Func<T, TResult> work, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
-        using Scope? scope = _later?.Home.StartScope(incoming);
-        return work(Resolve(scope));
+        Scope? scope = _later?.Home.StartScope(incoming);
+        TResult result;
+        try
+        {
+            result = work(Resolve(scope));
+        }
+        catch (Exception failure)
+        {
+            ScopedWork.EndBehind(failure, scope);
+            throw;
+        }
+
+        ScopedWork.End(scope);
+        return result;
     }
 
     /// <summary>Works in a scope of its own, and ends it asynchronously when the work is done.</summary>
     /// <param name="work">What to do.</param>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
-    /// <returns>What completes when the work is done and the scope has ended; it carries what either threw.</returns>
+    /// <returns>What completes when the work is done and the scope has ended. It carries what the work threw; and, where the scope did not end
+    /// well, an <see cref="AggregateException"/> with what both threw, the work's first.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope cannot be had.</exception>
     /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
@@ -88,7 +113,8 @@ public sealed class FreshScope<T>
     /// <typeparam name="TResult">What the work gives.</typeparam>
     /// <param name="work">What to do. It must not give out what the scope made: that ends with the scope.</param>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
-    /// <returns>What the work gave, when the scope has ended.</returns>
+    /// <returns>What the work gave, when the scope has ended. It carries what the work threw; and, where the scope did not end well, an
+    /// <see cref="AggregateException"/> with what both threw, the work's first.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope cannot be had.</exception>
     /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
@@ -113,22 +139,9 @@ public sealed class FreshScope<T>
         return RunAsync(fresh => work(fresh).AsTask(), incoming);
     }
 
-    private async Task<TResult> WorkAsync<TResult>(Task<Scope>? starting, Func<T, Task<TResult>> work)
-    {
-        Scope? scope = starting is null ? null : await starting.ConfigureAwait(false);
-        scope?.BecomeCurrent();
-        try
-        {
-            return await work(Resolve(scope)).ConfigureAwait(false);
-        }
-        finally
-        {
-            if (scope is not null)
-            {
-                await scope.DisposeAsync().ConfigureAwait(false);
-            }
-        }
-    }
+    private async Task<TResult> WorkAsync<TResult>(Task<Scope>? starting, Func<T, Task<TResult>> work) => starting is null
+        ? await work(_make!()).ConfigureAwait(false)
+        : await ScopedWork.RunAsync(await starting.ConfigureAwait(false), scope => work(_later!.Get(scope))).ConfigureAwait(false);
 
     private T Resolve(Scope? scope) => scope is null ? _make!() : _later!.Get(scope);
 }

@@ -31,7 +31,7 @@ internal sealed class HandedOver
         bool ownsAny = false;
         for (int number = 0; number < incoming.Length; number++)
         {
-            Incoming value = incoming[number];
+            Incoming value = Given(incoming[number]);
             Node[] promises = book.PromisesOf(level, value);
             if (promises.Length == 0 || IsAmong(incoming[..number], value))
             {
@@ -52,6 +52,9 @@ internal sealed class HandedOver
 
         return new HandedOver(count == values.Length ? values : values[..count]) { OwnsAny = ownsAny };
     }
+
+    private static Incoming Given(Incoming? incoming) =>
+        incoming ?? throw new ArgumentNullException(nameof(incoming), "One of the values is null: leave out what there is not.");
 
     private static bool IsAmong(ReadOnlySpan<Incoming> earlier, Incoming value)
     {
@@ -86,7 +89,7 @@ internal sealed class HandedOver
         List<(Node Promise, object Value)> values = [];
         foreach (Incoming value in incoming)
         {
-            ServiceId service = new(types[value.Service], types.MarkOf(value.Mark));
+            ServiceId service = new(types[Given(value).Service], types.MarkOf(value.Mark));
             services.Add(service);
             values.AddRange(graph.Promises(service).Where(node => node.Level == level && !node.Endings.IsLate).Select(promise => (promise, value.Given)));
         }

@@ -17,8 +17,9 @@ internal sealed class InstanceStore(Scope? scope)
     private object?[] _instances = [];
     private Owned[] _owned = [];
     private int _ownedCount;
-    private Claim? _claims;
+    private readonly Claims _claims = new();
     private volatile bool _hasEnded;
+    private TaskCompletionSource? _over;
     private bool _hasTakenOver = scope is null;
 
     /// <summary>Held for a few instructions only, and never while user code runs; not read-only, as it is a value that changes.</summary>
@@ -43,30 +44,28 @@ internal sealed class InstanceStore(Scope? scope)
             Enter(ref isHeld);
             claim = null;
             isNew = false;
-            if (HasEnded)
-            {
-                return null;
-            }
-
             bool isScopes = IsScopes(plan);
-            if ((isScopes ? scope!.Find(plan.Slot) : Find(plan.Slot)) is { } instance)
+            while (!HasEnded)
             {
-                return instance;
-            }
-
-            for (claim = _claims; claim is not null && claim.Plan != plan; claim = claim.Next)
-            {
-            }
-
-            if (claim is null)
-            {
-                if (isScopes && !scope!.TryClaim(plan.Slot))
+                if ((isScopes ? scope!.Find(plan.Slot) : Find(plan.Slot)) is { } instance)
                 {
-                    return scope.Await(plan.Slot);
+                    return instance;
                 }
 
-                isNew = true;
-                _claims = claim = new Claim(plan) { Next = _claims };
+                claim = _claims.Find(plan);
+                if (claim is not null)
+                {
+                    return null;
+                }
+
+                if (!isScopes || scope!.TryClaim(plan.Slot))
+                {
+                    isNew = true;
+                    _claims.Add(claim = new Claim(plan));
+                    return null;
+                }
+
+                scope.AwaitClaimed(plan.Slot);
             }
 
             return null;
@@ -103,7 +102,7 @@ internal sealed class InstanceStore(Scope? scope)
 
             if (claim is not null)
             {
-                Remove(claim);
+                _claims.Remove(claim);
             }
         }
         finally
@@ -144,7 +143,7 @@ internal sealed class InstanceStore(Scope? scope)
         try
         {
             Enter(ref isHeld);
-            Remove(claim);
+            _claims.Remove(claim);
             if (IsScopes(claim.Plan))
             {
                 scope!.Release(claim.Plan.Slot);
@@ -174,6 +173,25 @@ internal sealed class InstanceStore(Scope? scope)
         finally
         {
             Leave(isHeld);
+        }
+    }
+
+    /// <summary>Completes when everything in the scope has ended, with what was thrown.</summary>
+    public Task Over
+    {
+        get
+        {
+            TaskCompletionSource known = _over ?? new(TaskCreationOptions.RunContinuationsAsynchronously);
+            return (Interlocked.CompareExchange(ref _over, known, null) ?? known).Task;
+        }
+    }
+
+    /// <summary>Tells those who wait that everything has ended.</summary>
+    public void BeOver(AggregateException? failure)
+    {
+        if (Volatile.Read(ref _over) is { } over)
+        {
+            _ = failure is null ? over.TrySetResult() : over.TrySetException(failure);
         }
     }
 
@@ -319,22 +337,5 @@ internal sealed class InstanceStore(Scope? scope)
 
         made.CopyTo(_owned.AsSpan(_ownedCount));
         _ownedCount += made.Length;
-    }
-
-    private void Remove(Claim claim)
-    {
-        if (_claims == claim)
-        {
-            _claims = claim.Next;
-            return;
-        }
-
-        Claim before = _claims!;
-        while (before.Next != claim)
-        {
-            before = before.Next!;
-        }
-
-        before.Next = claim.Next;
     }
 }

@@ -4,11 +4,12 @@ namespace Junctivor.Runtime;
 internal readonly record struct Owned(long Number, object Instance)
 {
     private static long LastNumber;
+    private static long LastValue = long.MinValue;
 
     public bool EndsOnlyAsynchronously => Instance is IAsyncDisposable and not IDisposable;
 
     /// <summary>A value that was there before anything was made, and so ends last.</summary>
-    public static Owned First(object instance) => new(0, instance);
+    public static Owned First(object instance) => new(Interlocked.Increment(ref LastValue), instance);
 
     /// <summary>Takes an object on, if there is anything to end.</summary>
     public static Owned? Of(object instance) =>

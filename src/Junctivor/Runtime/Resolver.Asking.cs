@@ -98,6 +98,7 @@ public abstract partial class Resolver
     /// <typeparam name="T">The class.</typeparam>
     /// <param name="arguments">Each goes to the first parameter of exactly its type, else to the first that can take it.</param>
     /// <returns>A new instance. The caller owns it; what was made for it belongs to this container or scope.</returns>
+    /// <exception cref="ArgumentNullException">One of the arguments is null.</exception>
     /// <exception cref="ResolveException">An argument fits nowhere (JV106), or the rest cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
@@ -112,8 +113,9 @@ public abstract partial class Resolver
     /// <inheritdoc cref="Construct{T}(ReadOnlySpan{object})" path="/exception"/>
     public object Construct([DynamicallyAccessedMembers(Kept.Members)] Type type, params ReadOnlySpan<object> arguments)
     {
+        ArgumentNullException.ThrowIfNull(type);
         ThrowIfEnded();
-        return Construction.Run(Book.Construct(Given(type), arguments), this, null, arguments.ToArray());
+        return Construction.Run(Book.Construct(type, arguments), this, null, arguments.ToArray());
     }
 
     /// <summary>
@@ -130,13 +132,14 @@ public abstract partial class Resolver
     public T FillProperties<[DynamicallyAccessedMembers(Kept.Members)] T>(T target)
         where T : class
     {
+        ArgumentNullException.ThrowIfNull(target);
         ThrowIfEnded();
         (Plan plan, PropertyInfo[] properties) = Book.Fill(typeof(T));
         object?[] values = (object?[])Construction.Run(plan, this);
         for (int number = 0; number < properties.Length; number++)
         {
             PropertyInfo property = properties[number];
-            if (property.IsDefined(typeof(InjectAttribute)) || property.GetValue(Given(target)) is null)
+            if (property.IsDefined(typeof(InjectAttribute)) || property.GetValue(target) is null)
             {
                 property.SetValue(target, values[number], BindingFlags.DoNotWrapExceptions, null, null, null);
             }
@@ -160,10 +163,10 @@ public abstract partial class Resolver
         return CallWired(work, invoke.GetParameters().Length, arguments => invoke.Invoke(work, BindingFlags.DoNotWrapExceptions, null, arguments, null));
     }
 
-    private protected static T Given<T>(T argument)
+    private protected static T Given<T>(T argument, [CallerArgumentExpression(nameof(argument))] string name = "")
         where T : class
     {
-        ArgumentNullException.ThrowIfNull(argument);
+        ArgumentNullException.ThrowIfNull(argument, name);
         return argument;
     }
 

@@ -1,3 +1,5 @@
+using Junctivor.Runtime;
+
 namespace Junctivor;
 
 /// <content>What is handed out with a scope of its own.</content>
@@ -45,9 +47,9 @@ public abstract partial class Resolver
         {
             return new Loan<T>(scope, resolve(scope));
         }
-        catch
+        catch (Exception failure)
         {
-            scope.Dispose();
+            ScopedWork.EndUnused(scope, failure);
             throw;
         }
     }
@@ -60,9 +62,9 @@ public abstract partial class Resolver
         {
             return new Loan<T>(scope, scope.Resolve<T>());
         }
-        catch
+        catch (Exception failure)
         {
-            await scope.DisposeAsync().ConfigureAwait(false);
+            await ScopedWork.EndUnusedAsync(scope, failure).ConfigureAwait(false);
             throw;
         }
     }

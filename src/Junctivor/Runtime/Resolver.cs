@@ -200,9 +200,9 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
             return scope;
         }
-        catch
+        catch (Exception failure)
         {
-            await scope.DisposeAsync().ConfigureAwait(false);
+            await ScopedWork.EndUnusedAsync(scope, failure).ConfigureAwait(false);
             throw;
         }
     }

@@ -38,6 +38,9 @@ internal sealed record ResolverState
     /// <summary>Whether it is of a scope of which nothing more is to be said, and so shared with others.</summary>
     public bool IsPlain { get; init; }
 
+    /// <summary>Whether one of its own services was given the scope, and may end it.</summary>
+    public bool IsGivenInside { get; init; }
+
     /// <summary>What was begun for those who watch; null where nobody does.</summary>
     public ScopeTrace? Trace { get; set; }
 }

@@ -13,8 +13,7 @@ namespace Junctivor;
 /// </summary>
 public abstract class Scope : Resolver
 {
-    /// <summary>Far longer than it takes to allocate a few objects.</summary>
-    private static readonly TimeSpan LongestFill = TimeSpan.FromSeconds(30);
+    private const long AlreadyEnded = -1;
 
     private protected Scope(ResolverState state)
         : base(state)
@@ -59,24 +58,61 @@ public abstract class Scope : Resolver
     internal ref object? SlotOf(int slot) => ref ScopeSizes.SlotOf(this, slot);
 
     /// <summary>Claims a slot for the store.</summary>
-    /// <returns>False if it is claimed already.</returns>
-    internal bool TryClaim(int slot) => (Interlocked.Or(ref Word, ScopeWord.Claimed(slot)) & ScopeWord.Claimed(slot)) == 0;
+    /// <returns>False if it is claimed already, or the scope has ended.</returns>
+    internal bool TryClaim(int slot)
+    {
+        long word = Volatile.Read(ref Word);
+        while (word >= 0 && (word & ScopeWord.Claimed(slot)) == 0)
+        {
+            long known = word;
+            word = Interlocked.CompareExchange(ref Word, known | ScopeWord.Claimed(slot), known);
+            if (word == known)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     /// <summary>Gives a claim of the store back.</summary>
-    internal void Release(int slot) => Interlocked.And(ref Word, ~ScopeWord.Claimed(slot));
+    internal void Release(int slot) => GiveBack(ScopeWord.Claimed(slot));
+
+    /// <summary>Gives claims back of which nothing has come. Slots that have been filled stay claimed.</summary>
+    internal void GiveBack(long slots)
+    {
+        for (long filled = slots; filled != 0; filled &= filled - 1)
+        {
+            if (Volatile.Read(ref SlotOf(BitOperations.TrailingZeroCount(filled))) is not null)
+            {
+                slots &= ~(filled & -filled);
+            }
+        }
+
+        long word = Volatile.Read(ref Word);
+        for (long known = ~word; known != word;)
+        {
+            known = word;
+            word = Interlocked.CompareExchange(ref Word, ScopeWord.GivingBack(known, slots), known);
+        }
+    }
 
     /// <summary>Gives to the store what was made in one go and is to be ended; from now on the store lists what is.</summary>
     /// <returns>The slots, as <see cref="ScopeWord"/> keeps them.</returns>
     internal long HandToStore()
     {
-        long word;
-        do
+        long word = Volatile.Read(ref Word);
+        while (word >= 0)
         {
-            word = Volatile.Read(ref Word);
+            long known = word;
+            word = Interlocked.CompareExchange(ref Word, ScopeWord.Listing(known), known);
+            if (word == known)
+            {
+                return ScopeWord.OrderOf(known);
+            }
         }
-        while (Interlocked.CompareExchange(ref Word, ScopeWord.Listing(word), word) != word);
 
-        return ScopeWord.OrderOf(word);
+        return 0;
     }
 
     /// <summary>
@@ -103,7 +139,7 @@ public abstract class Scope : Resolver
                     return false;
                 }
 
-                order = Without(order, claimed);
+                order = ScopeWord.Without(order, claimed);
                 slots &= ~claimed;
             }
 
@@ -133,98 +169,164 @@ public abstract class Scope : Resolver
         }
     }
 
+    /// <summary>Ends it synchronously, where nobody could come back for what can end only asynchronously: that begins to end, and nobody waits for it.</summary>
+    /// <param name="isToldOf">Whether what can end only asynchronously is among the failures.</param>
+    /// <returns>What was thrown; null where nothing was.</returns>
+    internal List<Exception>? EndUnreachable(bool isToldOf)
+    {
+        long order = BeginEnd();
+        return order == AlreadyEnded || (order == 0 && TryBeOver()) ? null : EndUnreachable(order, isToldOf);
+    }
+
     private protected override void EndNow()
     {
-        bool isFirst = BeginEnd(out long order);
-        if (order != 0 || !State.IsPlain)
+        long order = BeginEnd();
+        if (order != AlreadyEnded && !(order == 0 && TryBeOver()))
         {
-            End(order, isFirst);
+            End(order);
         }
     }
 
     [MethodImpl(MethodImplOptions.NoInlining)]
-    private void End(long order, bool isFirst)
+    private List<Exception>? EndUnreachable(long order, bool isToldOf)
     {
         List<Exception>? failures = null;
+        List<object>? unended = EndSlots(order, ref failures);
+        if (unended is null && failures is null && TryBeOver())
+        {
+            return null;
+        }
+
+        if (EndFurther(unended, ref failures) is { } left)
+        {
+            InvalidOperationException told = Ending.EndUnawaited(left, this);
+            if (isToldOf)
+            {
+                (failures ??= []).Add(told);
+            }
+        }
+
+        BeOver(Ending.FailedIfAny(failures, Description));
+        return failures;
+    }
+
+    [MethodImpl(MethodImplOptions.NoInlining)]
+    private void End(long order)
+    {
+        List<Exception>? failures = null;
+        List<object>? unended = EndSlots(order, ref failures);
+        if (unended is null && failures is null && TryBeOver())
+        {
+            return;
+        }
+
+        if (EndFurther(unended, ref failures) is { } left)
+        {
+            Ending.Leave(left, this, ref failures);
+        }
+
+        FinishEnd(failures);
+    }
+
+    /// <summary>Ends what was made in one go.</summary>
+    /// <returns>What can end only asynchronously, the newest first; null where there is nothing.</returns>
+    private List<object>? EndSlots(long order, ref List<Exception>? failures)
+    {
+        List<object>? unended = null;
         bool isObserved = Root.IsObserved;
         for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
         {
             object? made = Await(ScopeWord.SlotAt(order, number));
             if (made is not IDisposable ending)
             {
-                Leave(made);
+                Keep(made, ref unended);
                 continue;
             }
 
+            Exception? failure = null;
             try
             {
                 ending.Dispose();
-                if (isObserved)
-                {
-                    Watch.Disposed(ending, this, null);
-                }
             }
 #pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
-            catch (Exception failure)
+            catch (Exception thrown)
 #pragma warning restore CA1031
             {
-                (failures ??= []).Add(failure);
-                Watch.Disposed(ending, this, failure);
+                (failures ??= []).Add(failure = thrown);
+            }
+
+            if (isObserved || failure is not null)
+            {
+                Ending.Tell(ending, this, failure, ref failures);
             }
         }
 
-        if (!State.IsPlain)
-        {
-            EndStore(isFirst, ref failures);
-        }
-
-        if (failures is not null)
-        {
-            throw Ending.Failed(failures, Description);
-        }
+        return unended;
     }
 
-    /// <summary>Leaves to the store what can end only asynchronously.</summary>
-    private void Leave(object? made)
+    /// <summary>Ends what the store has listed.</summary>
+    /// <returns>What can end only asynchronously, the newest first; null where there is nothing.</returns>
+    private List<Owned>? EndFurther(List<object>? unended, ref List<Exception>? failures)
+    {
+        List<Owned>? left = unended is null ? null : [.. unended.AsEnumerable().Reverse().Select(Owned.New).Reverse()];
+        if (State.Store is { } store)
+        {
+            Ending.End(store.End(), this, ref failures, ref left);
+        }
+
+        return left;
+    }
+
+    private static void Keep(object? made, ref List<object>? unended)
     {
         if (made is not null)
         {
-            Store.TakeBack([Owned.New(made)]);
+            (unended ??= []).Add(made);
         }
-    }
-
-    private void EndStore(bool isFirst, ref List<Exception>? failures)
-    {
-        if (State.Store is { } store)
-        {
-            Ending.End(store.End(), this, ref failures);
-        }
-
-        FinishEnd(isFirst);
     }
 
     private protected override ValueTask EndNowAsync()
     {
-        bool isFirst = BeginEnd(out long order);
+        long order = BeginEnd();
+        if (order == AlreadyEnded)
+        {
+            return EndAgainAsync();
+        }
+
+        if (!State.IsPlain && State.IsGivenInside)
+        {
+            return EndAroundAsync(order);
+        }
+
         List<Exception>? failures = null;
         for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
         {
             if (Await(ScopeWord.SlotAt(order, number)) is { } made && !Ending.TryEndAtOnce(made, this, ref failures, out ValueTask ending))
             {
-                return EndRestAsync(ending, made, order, number - 1, isFirst, failures);
+                BeAwaited();
+                return EndRestAsync(ending, made, order, number - 1, failures);
             }
         }
 
-        if (!State.IsPlain)
+        if (failures is null && TryBeOver())
         {
-            return EndRestAsync(default, null, 0, -1, isFirst, failures);
+            return ValueTask.CompletedTask;
         }
 
-        return failures is null ? ValueTask.CompletedTask : ValueTask.FromException(Ending.Failed(failures, Description));
+        BeAwaited();
+        return EndRestAsync(default, null, 0, -1, failures);
+    }
+
+    /// <summary>The end of a scope that one of its services was given: that one may ask for the end in its turn, and is not to wait for itself.</summary>
+    private async ValueTask EndAroundAsync(long order)
+    {
+        Ending.GoInside(this);
+        BeAwaited();
+        await EndRestAsync(default, null, order, ScopeWord.CountOf(order) - 1, null).ConfigureAwait(false);
     }
 
     /// <summary>The end of a scope in which something takes its time to end.</summary>
-    private async ValueTask EndRestAsync(ValueTask ending, object? made, long order, int next, bool isFirst, List<Exception>? failures)
+    private async ValueTask EndRestAsync(ValueTask ending, object? made, long order, int next, List<Exception>? failures)
     {
         if (made is not null)
         {
@@ -244,30 +346,130 @@ public abstract class Scope : Resolver
             failures = await Ending.EndAsync(store.End(), this, failures).ConfigureAwait(false);
         }
 
-        FinishEnd(isFirst);
-        Ending.ThrowIfAny(failures, Description);
+        FinishEnd(failures);
     }
 
-    /// <param name="order">The slots that are to be ended and not listed in the store.</param>
-    /// <returns>Whether this is the first call.</returns>
-    private bool BeginEnd(out long order)
+    /// <summary>Waits for the end that somebody else is at, and ends what that had to leave. Who is part of that end does not wait for itself.</summary>
+    private async ValueTask EndAgainAsync()
+    {
+        if (!IsOver && !ScopeWord.IsEndedBy(Volatile.Read(ref Word), Flow.Id) && !Ending.IsInside(this))
+        {
+            Task over = Store.Over;
+
+            // Whoever ends it says so and only then looks who waits, without a barrier of its own: see BeOver.
+            Interlocked.MemoryBarrierProcessWide();
+            if (!IsOver)
+            {
+                await over.ConfigureAwait(false);
+            }
+        }
+
+        if (State.Store is { } store && Ending.FailedIfAny(await Ending.EndAsync(store.End(), this).ConfigureAwait(false), Description) is { } failure)
+        {
+            throw failure;
+        }
+    }
+
+    /// <summary>The thread goes on with something else while the end takes its time.</summary>
+    private void BeAwaited()
+    {
+        long word = Volatile.Read(ref Word);
+        for (long known = ~word; known != word;)
+        {
+            known = word;
+            word = Interlocked.CompareExchange(ref Word, ScopeWord.Awaiting(known), known);
+        }
+    }
+
+    private bool IsOver => (Volatile.Read(ref Word) & ScopeWord.Over) != 0;
+
+    /// <returns>The slots that are to be ended and not listed in the store; <see cref="AlreadyEnded"/> where somebody else is at it, or was.</returns>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private long BeginEnd()
     {
         if (!State.IsPlain)
         {
             State.Store?.TakeOver();
         }
 
-        long word = Interlocked.Exchange(ref Word, ScopeWord.Ended | ScopeWord.Listed);
-        order = ScopeWord.OrderOf(word);
-        return word >= 0;
+        long word = Volatile.Read(ref Word);
+        while (word >= 0)
+        {
+            long known = word;
+            long order = ScopeWord.OrderOf(known);
+            word = Interlocked.CompareExchange(ref Word, order == 0 ? ScopeWord.Ending(known) : ScopeWord.EndingBy(known, Flow.Id), known);
+            if (word == known)
+            {
+                return order;
+            }
+        }
+
+        return AlreadyEnded;
     }
 
-    private void FinishEnd(bool isFirst)
+    /// <summary>Where nothing but the scope itself is left to end, as mostly.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private bool TryBeOver()
     {
-        if (isFirst && State.Trace is { } trace)
+        if (!State.IsPlain)
         {
-            Watch.Ended(this, trace);
+            return false;
         }
+
+        BeOver(null);
+        return true;
+    }
+
+    /// <summary>
+    /// Says that everything has ended, to those who wait too. Nobody waits for a slot any more, so what is said of claims may be lost. Where there
+    /// is nothing but the scope itself, this is to cost next to nothing: whoever begins to wait makes sure that one of both sees the other.
+    /// </summary>
+    /// <param name="failure">What those get who wait; null where everything has ended well.</param>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private void BeOver(AggregateException? failure)
+    {
+        Volatile.Write(ref Word, ScopeWord.Ended | ScopeWord.Listed | ScopeWord.Over);
+        if (!State.IsPlain)
+        {
+            TellOver(failure);
+        }
+    }
+
+    /// <summary>Says that everything has ended, and throws what was thrown.</summary>
+    private void FinishEnd(List<Exception>? failures)
+    {
+        AggregateException? failure = Ending.FailedIfAny(failures, Description);
+        BeOver(failure);
+        if (failure is not null)
+        {
+            throw failure;
+        }
+    }
+
+    private void TellOver(AggregateException? failure)
+    {
+        try
+        {
+            if (State.Trace is { } trace)
+            {
+                Watch.Ended(this, trace);
+            }
+        }
+        finally
+        {
+            State.Store?.BeOver(failure);
+        }
+    }
+
+    /// <summary>Gives the scope to one of its own services.</summary>
+    internal Scope Given()
+    {
+        for (ResolverState state = State; !state.IsGivenInside; state = State)
+        {
+            TryChange(state, state with { IsPlain = false, IsGivenInside = true });
+        }
+
+        return this;
     }
 
     private InstanceStore MakeStore()
@@ -303,28 +505,28 @@ public abstract class Scope : Resolver
 
     /// <summary>
     /// What is in a slot that was claimed to be filled in one go: another thread does so at this moment, which takes no longer than it takes
-    /// to allocate. It could be null only where that thread ran out of memory.
+    /// to allocate. Null where nothing has come of it.
     /// </summary>
     internal object? Await(int slot) => Volatile.Read(ref SlotOf(slot)) ?? AwaitLong(slot);
 
     private object? AwaitLong(int slot)
     {
-        SpinWait.SpinUntil(() => Volatile.Read(ref SlotOf(slot)) is not null, LongestFill);
+        SpinWait wait = default;
+        while (Volatile.Read(ref SlotOf(slot)) is null && (Volatile.Read(ref Word) & ScopeWord.Claimed(slot)) != 0)
+        {
+            wait.SpinOnce();
+        }
+
         return Volatile.Read(ref SlotOf(slot));
     }
 
-    private static long Without(long order, long claimed)
+    /// <summary>Waits until a slot that was claimed in one go is filled, or free again, or the scope has ended.</summary>
+    internal void AwaitClaimed(int slot)
     {
-        long kept = 0;
-        for (int number = 0; number < ScopeWord.CountOf(order); number++)
+        SpinWait wait = default;
+        while (Volatile.Read(ref SlotOf(slot)) is null && Volatile.Read(ref Word) is >= 0 and long word && (word & ScopeWord.Claimed(slot)) != 0)
         {
-            int slot = ScopeWord.SlotAt(order, number);
-            if ((claimed & ScopeWord.Claimed(slot)) == 0)
-            {
-                kept = ScopeWord.Append(kept, slot);
-            }
+            wait.SpinOnce();
         }
-
-        return kept;
     }
 }

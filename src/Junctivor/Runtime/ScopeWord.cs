@@ -6,10 +6,12 @@ namespace Junctivor.Runtime;
 /// The word by which a scope guards itself: who has claimed which slot, in which order those were made that are to be ended, and whether it has
 /// ended. Everything in it changes in one step, so that nothing has to be locked.
 /// <code>
-///  63      62       30..59                              0..29
-///  ended   listed   the slots to end, 5 bits each,      the slots that are claimed:
-///                   the first made in the lowest        they have an instance, or get one
+///  63      62       61     30..59                              0..29
+///  ended   listed   over   the slots to end, 5 bits each,      the slots that are claimed:
+///                          the first made in the lowest        they have an instance, or get one
 /// </code>
+/// A claim that is given back, as what was to fill the slot threw, is gone from the lowest bits, whether the scope has ended or not; so whoever
+/// waits for a slot knows when nothing will come. Once it has ended, the bits of the order say which flow of control is at the end right now. What holds at each moment, and why nobody sees less, is written down in docs/decisions/0001-memory-model.md.
 /// </summary>
 internal static class ScopeWord
 {
@@ -22,6 +24,9 @@ internal static class ScopeWord
     /// <summary>What is to be ended is in the list of the store, and not here.</summary>
     public const long Listed = 1L << 62;
 
+    /// <summary>Everything in it has ended: nobody is at it any more.</summary>
+    public const long Over = 1L << 61;
+
     private const int OrderAt = MostSlots;
     private const int OrderBits = 5;
 
@@ -29,6 +34,7 @@ internal static class ScopeWord
     public const int MostOrdered = 6;
 
     private const long OrderMask = (1L << (OrderBits * MostOrdered)) - 1;
+    private const long SlotMask = (1L << MostSlots) - 1;
 
     public static long Claimed(int slot) => 1L << slot;
 
@@ -40,13 +46,48 @@ internal static class ScopeWord
         return count == MostOrdered ? -1 : order | ((slot + 1L) << (count * OrderBits));
     }
 
-    /// <summary>The slots to end, to be read with <see cref="CountOf"/> and <see cref="SlotAt"/>.</summary>
+    /// <summary>The slots to end, to be read with <see cref="CountOf"/> and <see cref="SlotAt"/>; of a scope that has not ended.</summary>
     public static long OrderOf(long word) => (word >> OrderAt) & OrderMask;
 
     public static int CountOf(long order) => order == 0 ? 0 : (BitOperations.Log2((ulong)order) / OrderBits) + 1;
 
+    /// <summary>The word of a scope that ends, where nothing is to be ended that the word knows.</summary>
+    public static long Ending(long word) => Ended | Listed | (word & SlotMask);
+
+    /// <summary>The word of a scope that a flow of control has begun to end.</summary>
+    public static long EndingBy(long word, int flow) => Ending(word) | ((flow & OrderMask) << OrderAt);
+
+    /// <summary>The word of a scope whose end is awaited, so that nobody is at it right now.</summary>
+    public static long Awaiting(long word) => word & ~(OrderMask << OrderAt);
+
+    /// <summary>Whether this flow of control is at the end.</summary>
+    public static bool IsEndedBy(long word, int flow) => OrderOf(word) == (flow & OrderMask);
+
     /// <summary>The word when what is to be ended has gone to the list of the store.</summary>
     public static long Listing(long word) => (word | Listed) & ~(OrderMask << OrderAt);
+
+    /// <summary>The word when claims are given back, as nothing has come of them.</summary>
+    public static long GivingBack(long word, long slots) => word < 0
+        ? word & ~slots
+        : (word & ~slots & ~(OrderMask << OrderAt)) | (Without(OrderOf(word), slots) << OrderAt);
+
+    /// <summary>Some of the slots to end, without the others.</summary>
+    /// <param name="order">The slots to end.</param>
+    /// <param name="slots">Those to leave out, as bits.</param>
+    public static long Without(long order, long slots)
+    {
+        long kept = 0;
+        for (int number = 0; number < CountOf(order); number++)
+        {
+            int slot = SlotAt(order, number);
+            if ((slots & Claimed(slot)) == 0)
+            {
+                kept = Append(kept, slot);
+            }
+        }
+
+        return kept;
+    }
 
     /// <param name="order">The order.</param>
     /// <param name="number">Which one, the first made having 0.</param>

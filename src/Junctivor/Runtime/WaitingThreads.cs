@@ -21,7 +21,7 @@ internal static class WaitingThreads
     /// <exception cref="ConstructionTimeoutException">It took longer.</exception>
     public static bool TryWait(Claim claim, IReadOnlyList<FaultStep> way, TimeSpan limit, [NotNullWhen(false)] out IReadOnlyList<FaultStep>? ring)
     {
-        int me = Environment.CurrentManagedThreadId;
+        int me = Flow.Id;
         lock (Gate)
         {
             ring = RingThrough(claim, me, way);
@@ -53,11 +53,11 @@ internal static class WaitingThreads
         List<FaultStep> steps = [.. way];
 
         // A claim that is over keeps nobody waiting: whoever waited for it is about to wake up.
-        while (!claim.IsOver && ByThread.TryGetValue(claim.OwnerThread, out Waiting? other))
+        while (!claim.IsOver && ByThread.TryGetValue(claim.Owner, out Waiting? other))
         {
             steps.AddRange(other.Way);
             claim = other.For;
-            if (claim.OwnerThread == me && !claim.IsOver)
+            if (claim.Owner == me && !claim.IsOver)
             {
                 return steps;
             }

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Diagnostics.CodeAnalysis;
 using Junctivor.Graph;
 using Junctivor.Reading;
 using Junctivor.Registering;
@@ -6,23 +7,39 @@ using Junctivor.Registering;
 namespace Junctivor.Runtime;
 
 /// <summary>What runs before the first work of a container and after the last. One call at a time.</summary>
-internal sealed class WarmUp : IDisposable
+[SuppressMessage("Design", "CA1001", Justification = "Whoever still waits must get its turn, and the semaphore holds nothing to dispose of.")]
+internal sealed class WarmUp
 {
     private readonly SemaphoreSlim _turn = new(1);
+
     private volatile Warm[] _warm = [];
+    private bool _isClosed;
 
     /// <summary>The names of what is warm and must be wound down.</summary>
     public IReadOnlyList<string> Pending => _warm.Length == 0 ? [] : [.. _warm.Where(warm => warm.WindDown is not null).Select(warm => warm.Node.Name)];
 
     /// <summary>Makes and warms what is cold, each after what it needs; all of it, or none.</summary>
     /// <exception cref="WarmUpException">User code threw.</exception>
+    /// <exception cref="ObjectDisposedException">The container ended meanwhile; what had warmed up is wound down.</exception>
     public async Task RunAsync(Container container, CancellationToken cancellation)
     {
         await _turn.WaitAsync(cancellation).ConfigureAwait(false);
         try
         {
+            if (_isClosed)
+            {
+                throw container.Ended();
+            }
+
             OrderedNode[] cold = [.. container.Book.WarmingUp().Where(ordered => _warm.All(warm => warm.Node != ordered.Node))];
-            _warm = [.. _warm, .. await RunAsync(cold, container, cancellation).ConfigureAwait(false)];
+            IReadOnlyCollection<Warm> warmed = await RunAsync(cold, container, cancellation).ConfigureAwait(false);
+            if (container.IsEnded)
+            {
+                List<Exception> undone = await UndoAsync(container, warmed).ConfigureAwait(false);
+                throw EndingFailures.AddTo(container.Ended(), undone.Count == 0 ? null : undone);
+            }
+
+            _warm = [.. _warm, .. warmed];
         }
         finally
         {
@@ -31,16 +48,21 @@ internal sealed class WarmUp : IDisposable
     }
 
     /// <summary>Winds down what is warm, what needs others before these; every one is tried.</summary>
+    /// <param name="container">The container.</param>
+    /// <param name="limit">For how long it is waited for all of them together.</param>
+    /// <param name="isLast">Whether nothing warms up any more after this.</param>
+    /// <param name="cancellation">Handed on to the work.</param>
     /// <returns>What these threw.</returns>
     /// <exception cref="WindDownTimeoutException">Some did not end within the limit.</exception>
-    public async Task<List<Exception>> UndoAsync(TimeSpan limit, CancellationToken cancellation)
+    public async Task<List<Exception>> UndoAsync(Container container, TimeSpan limit, bool isLast, CancellationToken cancellation)
     {
         await _turn.WaitAsync(cancellation).ConfigureAwait(false);
         try
         {
             Warm[] warm = _warm;
             _warm = [];
-            return await new WindDown(warm).RunAsync(limit, cancellation).ConfigureAwait(false);
+            _isClosed |= isLast;
+            return await new WindDown(warm, container).RunAsync(limit, cancellation).ConfigureAwait(false);
         }
         finally
         {
@@ -48,7 +70,8 @@ internal sealed class WarmUp : IDisposable
         }
     }
 
-    public void Dispose() => _turn.Dispose();
+    private static Task<List<Exception>> UndoAsync(Container container, IReadOnlyCollection<Warm> warm) =>
+        new WindDown(warm, container).RunAsync(Timeout.InfiniteTimeSpan, CancellationToken.None);
 
     private static async Task<IReadOnlyCollection<Warm>> RunAsync(OrderedNode[] cold, Container container, CancellationToken cancellation)
     {
@@ -62,13 +85,15 @@ internal sealed class WarmUp : IDisposable
             return warm;
         }
 
-        List<Exception> undone = await new WindDown(warm).RunAsync(Timeout.InfiniteTimeSpan, CancellationToken.None).ConfigureAwait(false);
-        throw failures.IsEmpty && undone.Count == 0
-            ? new OperationCanceledException(cancellation)
+        List<Exception> undone = await UndoAsync(container, warm).ConfigureAwait(false);
+        throw container.IsEnded && failures.All(each => each.Item2 is ObjectDisposedException)
+            ? EndingFailures.AddTo(container.Ended(), undone.Count == 0 ? null : undone)
+            : failures.IsEmpty && undone.Count == 0 ? new OperationCanceledException(cancellation)
             : new WarmUpException([.. failures], [.. warm.Select(each => each.Node.Name)], undone);
 
         async Task TryAsync(Node node)
         {
+            StagedWork work = StagedWork.Begin(container, node, "warm-up");
             try
             {
                 stop.Token.ThrowIfCancellationRequested();
@@ -84,6 +109,10 @@ internal sealed class WarmUp : IDisposable
             {
                 failures.Enqueue((node.Name, failure));
                 await stop.CancelAsync().ConfigureAwait(false);
+            }
+            finally
+            {
+                work.End();
             }
         }
     }

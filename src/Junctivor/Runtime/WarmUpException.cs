@@ -1,3 +1,5 @@
+using Junctivor.Registering;
+
 namespace Junctivor;
 
 /// <summary>
@@ -27,8 +29,8 @@ public sealed class WarmUpException : Exception
     private static string MessageFor(
         IReadOnlyList<(string Name, Exception Failure)> failures, IReadOnlyList<string> woundDown, IReadOnlyList<Exception> windDownFailures) => string.Join('\n',
     [
-        .. failures.Select(each => $"{each.Name} did not warm up: {each.Failure.GetType().Name}: {each.Failure.Message}"),
+        .. failures.Select(each => $"{each.Name} did not warm up: {ExceptionText.Of(each.Failure)}"),
         woundDown.Count == 0 ? "Nothing else was warm." : $"What had warmed up is wound down again: {string.Join(", ", woundDown)}.",
-        .. windDownFailures.Select(failure => $"Winding down failed too: {failure.GetType().Name}: {failure.Message}"),
+        .. windDownFailures.Select(failure => $"Winding down failed too: {ExceptionText.Of(failure)}"),
     ]);
 }

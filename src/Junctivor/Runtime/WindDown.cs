@@ -5,7 +5,8 @@ namespace Junctivor.Runtime;
 
 /// <summary>Undoes a warm-up: what needs others before these, and every one is tried.</summary>
 /// <param name="warm">What is warm, in the order in which it became so.</param>
-internal sealed class WindDown(IReadOnlyCollection<Warm> warm)
+/// <param name="container">Where it is.</param>
+internal sealed class WindDown(IReadOnlyCollection<Warm> warm, Container container)
 {
     private readonly ConcurrentDictionary<Node, bool> _begun = new();
     private readonly ConcurrentDictionary<Node, bool> _ended = new();
@@ -42,6 +43,7 @@ internal sealed class WindDown(IReadOnlyCollection<Warm> warm)
     private async Task UndoAsync(Warm one, CancellationToken cancellation)
     {
         _begun[one.Node] = true;
+        StagedWork work = StagedWork.Begin(container, one.Node, "wind-down");
         try
         {
             await (one.WindDown?.Invoke(cancellation) ?? Task.CompletedTask).ConfigureAwait(false);
@@ -54,6 +56,7 @@ internal sealed class WindDown(IReadOnlyCollection<Warm> warm)
         }
         finally
         {
+            work.End();
             _ended[one.Node] = true;
         }
     }

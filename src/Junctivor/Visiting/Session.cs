@@ -31,8 +31,8 @@ internal sealed class Session
     /// <summary>Whether somebody ends it already.</summary>
     public bool IsEnding { get; set; }
 
-    /// <summary>Starts the scope; what that throws, all who wait for it get.</summary>
-    public async Task StartAsync(Container container, ScopeLevel level, Incoming[] incoming)
+    /// <summary>Starts the scope; what that throws, all who wait for it get, and nobody who comes later.</summary>
+    public async Task StartAsync(Container container, ScopeLevel level, Incoming[] incoming, Action<Session> forget)
     {
         try
         {
@@ -42,7 +42,11 @@ internal sealed class Session
         catch (Exception failure)
 #pragma warning restore CA1031
         {
+            forget(this);
             _scope.SetException(failure);
+
+            // Nobody may wait for it any more.
+            _ = _scope.Task.Exception;
         }
     }
 }

@@ -17,6 +17,9 @@ namespace Junctivor;
 /// </example>
 public sealed class Sessions : IAsyncDisposable
 {
+    /// <summary>Timers have a longest time: so it is looked at the clock again now and then.</summary>
+    private static readonly TimeSpan LongestTime = TimeSpan.FromDays(1);
+
     private readonly Lock _gate = new();
     private readonly Container _container;
     private readonly ScopeLevel _level;
@@ -26,6 +29,7 @@ public sealed class Sessions : IAsyncDisposable
     private readonly LinkedList<Session> _idle = [];
     private readonly HashSet<Task> _endings = [];
     private readonly ITimer _timer;
+
     /// <summary>Whether the timer is set: for the session that was idle first when it was, which may have been entered since.</summary>
     private bool _isTimed;
 
@@ -113,7 +117,7 @@ public sealed class Sessions : IAsyncDisposable
 
         if (isNew)
         {
-            _ = session.StartAsync(_container, _level, incoming.ToArray());
+            _ = session.StartAsync(_container, _level, incoming.ToArray(), Forget);
         }
 
         return VisitAsync(session, cancellation);
@@ -143,7 +147,7 @@ public sealed class Sessions : IAsyncDisposable
 
     /// <summary>Ends all sessions: those that nobody visits now, the others when they are left. Do it before the container ends, such as
     /// in a <c>WindDown</c>. A second call does nothing.</summary>
-    /// <returns>What completes when those that nobody visits have ended.</returns>
+    /// <returns>What completes when those that nobody visits have ended, and those whose last visitor is leaving.</returns>
     public async ValueTask DisposeAsync()
     {
         Session[] all;
@@ -167,24 +171,23 @@ public sealed class Sessions : IAsyncDisposable
 
     internal ValueTask LeaveAsync(Session session)
     {
-        bool isToEnd;
+        Task? ending;
         lock (_gate)
         {
             session.Visitors--;
-            isToEnd = IsToEnd(session);
+            ending = BeginEnd(session);
             if (session.Visitors == 0 && !session.IsOver)
             {
                 session.IdleSince = _time.GetTimestamp();
                 _idle.AddLast(session.Place);
                 if (!_isTimed)
                 {
-                    _isTimed = true;
-                    _timer.Change(IdleFor, Timeout.InfiniteTimeSpan);
+                    SetTimer(IdleFor);
                 }
             }
         }
 
-        return isToEnd ? new ValueTask(EndAsync(session)) : ValueTask.CompletedTask;
+        return ending is null ? ValueTask.CompletedTask : new ValueTask(ending);
     }
 
     /// <summary>Enters a session that is there already: without what a new one would be started with, and without awaiting anything.</summary>
@@ -234,17 +237,12 @@ public sealed class Sessions : IAsyncDisposable
         }
         catch
         {
-            if (session.Scope.IsFaulted)
-            {
-                Forget(session);
-            }
-
             await LeaveAsync(session).ConfigureAwait(false);
             throw;
         }
     }
 
-    /// <summary>One that did not start; the next visit tries anew.</summary>
+    /// <summary>One that did not start, whoever still waits for it; the next visit tries anew.</summary>
     private void Forget(Session session)
     {
         lock (_gate)
@@ -267,8 +265,7 @@ public sealed class Sessions : IAsyncDisposable
                 TimeSpan left = IdleFor - _time.GetElapsedTime(oldest.IdleSince);
                 if (left > TimeSpan.Zero && !_hasEnded)
                 {
-                    _isTimed = true;
-                    _timer.Change(left, Timeout.InfiniteTimeSpan);
+                    SetTimer(left);
                     break;
                 }
 
@@ -278,6 +275,12 @@ public sealed class Sessions : IAsyncDisposable
         }
 
         due.ForEach(End);
+    }
+
+    private void SetTimer(TimeSpan left)
+    {
+        _isTimed = true;
+        _timer.Change(left < LongestTime ? left : LongestTime, Timeout.InfiniteTimeSpan);
     }
 
     /// <summary>Under the gate: nobody finds it any more.</summary>
@@ -307,21 +310,24 @@ public sealed class Sessions : IAsyncDisposable
     {
         lock (_gate)
         {
-            if (IsToEnd(session))
-            {
-                Task ending = Task.Run(() => EndAsync(session));
-                _endings.Add(ending);
-                ending.ContinueWith(Ended, CancellationToken.None, TaskContinuationOptions.ExecuteSynchronously, TaskScheduler.Default);
-            }
+            BeginEnd(session);
         }
     }
 
-    /// <summary>Under the gate: whether it is now up to the caller to end it.</summary>
-    private static bool IsToEnd(Session session)
+    /// <summary>Under the gate: begins the end of one that is over, if nobody is there and nobody has begun it.</summary>
+    /// <returns>The end; null where there is nothing to do.</returns>
+    private Task? BeginEnd(Session session)
     {
-        bool isToEnd = session is { IsOver: true, Visitors: 0, IsEnding: false };
-        session.IsEnding |= isToEnd;
-        return isToEnd;
+        if (session is not { IsOver: true, Visitors: 0, IsEnding: false })
+        {
+            return null;
+        }
+
+        session.IsEnding = true;
+        Task ending = Task.Run(() => EndAsync(session));
+        _endings.Add(ending);
+        ending.ContinueWith(Ended, CancellationToken.None, TaskContinuationOptions.ExecuteSynchronously, TaskScheduler.Default);
+        return ending;
     }
 
     private void Ended(Task ending)

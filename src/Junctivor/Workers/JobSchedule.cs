@@ -1,3 +1,4 @@
+using Junctivor.Runtime;
 using Junctivor.Workers;
 
 namespace Junctivor;
@@ -20,6 +21,9 @@ public sealed class JobSchedule
     /// <summary>Clocks are put right, and timers have a longest wait: so it is looked at the clock again now and then.</summary>
     private static readonly TimeSpan LongestWait = TimeSpan.FromHours(1);
 
+    /// <summary>What timers can tell apart; a shorter wait would be none, and a job that is always due would leave no room for anything else.</summary>
+    private static readonly TimeSpan ShortestWait = TimeSpan.FromMilliseconds(1);
+
     private readonly Container _container;
     private readonly TimeProvider _time;
     private readonly Func<Type, Exception, Task> _onFailure;
@@ -29,7 +33,8 @@ public sealed class JobSchedule
     /// <summary>Makes an empty schedule.</summary>
     /// <param name="container">Where scopes are started.</param>
     /// <param name="time">What the time is, and what waits; <see cref="TimeProvider.System"/>, or a test's own.</param>
-    /// <param name="onFailure">Told of each run that failed: the type of the job, and why. What it throws itself, ends the schedule.</param>
+    /// <param name="onFailure">Told of each run that failed: the type of the job, and why. If it throws itself, the schedule ends, as nobody could
+    /// be told of further failures: runs that have begun are completed.</param>
     /// <exception cref="ArgumentNullException">Something is null.</exception>
     public JobSchedule(Container container, TimeProvider time, Func<Type, Exception, Task> onFailure)
     {
@@ -50,7 +55,8 @@ public sealed class JobSchedule
 
     /// <summary>Adds a job that runs again and again; first when the interval has passed once.</summary>
     /// <typeparam name="TJob">What is resolved in the scope of each run.</typeparam>
-    /// <param name="interval">From the start of one run to the start of the next; more than zero.</param>
+    /// <param name="interval">From the start of one run to the start of the next; more than zero. A job runs at most once in a millisecond: what
+    /// comes due more often is left out.</param>
     /// <param name="work">What to do with it. The token is cancelled where the schedule is to end at once.</param>
     /// <exception cref="ArgumentOutOfRangeException">The interval is not more than zero.</exception>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
@@ -59,7 +65,7 @@ public sealed class JobSchedule
         where TJob : notnull
     {
         ArgumentOutOfRangeException.ThrowIfLessThanOrEqual(interval, TimeSpan.Zero);
-        Add(new EveryInterval(interval), work);
+        Add(new EveryInterval(interval < ShortestWait ? ShortestWait : interval), work);
     }
 
     /// <summary>Adds a job that runs once a day.</summary>
@@ -71,6 +77,10 @@ public sealed class JobSchedule
     /// <exception cref="InvalidOperationException">The schedule runs already.</exception>
     public void Daily<TJob>(TimeOnly at, Func<TJob, CancellationToken, Task> work)
         where TJob : notnull => Add(new OnceADay(at, _time.LocalTimeZone), work);
+
+    /// <summary>Completes when the schedule has ended, whoever began it, and carries what ended it: watch it where it is kept in the background.
+    /// Where it is not begun, it does not complete.</summary>
+    public Task Completion => _run.Completion;
 
     /// <summary>Keeps the schedule until it is told to end.</summary>
     /// <param name="stop">Cancelled to end: runs that have begun are completed, and no other begins.</param>
@@ -139,9 +149,16 @@ public sealed class JobSchedule
     {
         try
         {
-            for (TimeSpan left = due - _time.GetUtcNow(); left > TimeSpan.Zero; left = due - _time.GetUtcNow())
+            TimeSpan left = due - _time.GetUtcNow();
+            if (left <= TimeSpan.Zero)
             {
-                await Task.Delay(left < LongestWait ? left : LongestWait, _time, ending).ConfigureAwait(false);
+                // A job that is always due must not keep whoever has started the schedule.
+                await Task.Yield();
+            }
+
+            for (; left > TimeSpan.Zero; left = due - _time.GetUtcNow())
+            {
+                await Task.Delay(left < ShortestWait ? ShortestWait : left < LongestWait ? left : LongestWait, _time, ending).ConfigureAwait(false);
             }
 
             return !ending.IsCancellationRequested;
@@ -156,12 +173,8 @@ public sealed class JobSchedule
     {
         try
         {
-            Scope scope = await _container.StartScopeAsync(abort, Incoming(job.Type)).ConfigureAwait(false);
-            await using (scope.ConfigureAwait(false))
-            {
-                scope.BecomeCurrent();
-                await job.Work(scope, abort).ConfigureAwait(false);
-            }
+            Scope scope = await _container.StartScopeAsync(abort, Incoming(job.Type) ?? []).ConfigureAwait(false);
+            await ScopedWork.RunAsync(scope, () => job.Work(scope, abort)).ConfigureAwait(false);
         }
         catch (OperationCanceledException) when (abort.IsCancellationRequested)
         {

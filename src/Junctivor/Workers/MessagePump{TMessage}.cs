@@ -1,4 +1,5 @@
 using System.Threading.Channels;
+using Junctivor.Runtime;
 using Junctivor.Workers;
 
 namespace Junctivor;
@@ -25,11 +26,13 @@ public sealed class MessagePump<TMessage>
     private readonly Func<TMessage, Exception, Task> _onFailure;
     private readonly ReceiverBook _receivers = new();
     private readonly SingleRun _run;
+    private volatile bool _isBroken;
 
     /// <summary>Makes a pump; it does nothing before it runs.</summary>
     /// <param name="container">Where scopes are started.</param>
     /// <param name="messages">Where messages come from.</param>
-    /// <param name="onFailure">Told of each message that could not be received, and why. What it throws itself, ends the pump.</param>
+    /// <param name="onFailure">Told of each message that could not be received, and why. If it throws itself, the pump ends, as nobody could be
+    /// told of further failures: what is being received is completed, and the rest stays in the channel, for another pump.</param>
     /// <exception cref="ArgumentNullException">Something is null.</exception>
     public MessagePump(Container container, ChannelReader<TMessage> messages, Func<TMessage, Exception, Task> onFailure)
     {
@@ -59,6 +62,10 @@ public sealed class MessagePump<TMessage>
     /// What this throws is told as a failure of the message.
     /// </summary>
     public Func<TMessage, Incoming[]> Incoming { get; init; } = _ => [];
+
+    /// <summary>Completes when the pump has ended, whoever began it, and carries what ended it: watch it where the pump runs in the background.
+    /// Where it is not begun, it does not complete.</summary>
+    public Task Completion => _run.Completion;
 
     /// <summary>Pumps until the channel is completed and empty, or until it is told to end.</summary>
     /// <param name="stop">Cancelled to end: what is in the channel is still received, and nothing is waited for any more.</param>
@@ -98,7 +105,7 @@ public sealed class MessagePump<TMessage>
             {
                 // Told to end, it still receives what is there: that is not lost.
                 isThereMore = await IsThereMoreAsync(ending.Token).ConfigureAwait(false);
-                while (!abort.IsCancellationRequested && _messages.TryRead(out TMessage? message))
+                while (!abort.IsCancellationRequested && !_isBroken && _messages.TryRead(out TMessage? message))
                 {
                     await ReceiveAsync(message, abort).ConfigureAwait(false);
                 }
@@ -107,6 +114,7 @@ public sealed class MessagePump<TMessage>
         }
         catch
         {
+            _isBroken = true;
             await ending.CancelAsync().ConfigureAwait(false);
             throw;
         }
@@ -128,13 +136,9 @@ public sealed class MessagePump<TMessage>
     {
         try
         {
-            Incoming[] incoming = [.. _receivers.IncomingFor(_container, message, typeof(TMessage)), .. Incoming(message)];
+            Incoming[] incoming = [.. _receivers.IncomingFor(_container, message, typeof(TMessage)), .. Incoming(message) ?? []];
             Scope scope = await _container.StartScopeAsync(abort, incoming).ConfigureAwait(false);
-            await using (scope.ConfigureAwait(false))
-            {
-                scope.BecomeCurrent();
-                await _receivers.For(message.GetType()).ReceiveAsync(scope, message, abort).ConfigureAwait(false);
-            }
+            await ScopedWork.RunAsync(scope, () => _receivers.For(message.GetType()).ReceiveAsync(scope, message, abort)).ConfigureAwait(false);
         }
         catch (OperationCanceledException) when (abort.IsCancellationRequested)
         {

@@ -15,6 +15,9 @@ internal sealed record RandomNode(Type Id, Life Life, bool IsDecorated, IReadOnl
         ? Life
         : Needs.Where(need => need.Form != FreshScope).Select(need => need.Node.Reach).DefaultIfEmpty(Life.Singleton).Max();
 
+    /// <summary>Whether it reaches, through fresh scopes too, something that lives in a shift.</summary>
+    public bool NeedsShift => Life == Life.Shift || Needs.Any(need => need.Node.NeedsShift);
+
     public Registration ToRegistration(ScopeLevel shift, bool isPlain) => Of(
         Life, shift, Class(isPlain ? PlainParts.Definition : typeof(Made<,,,>), [.. Needs.Select(need => TypeOf(need.Node, need.Form))]));
 

@@ -50,7 +50,8 @@ internal sealed class RandomWiring
         for (int number = 0; number < needs.Length && _nodes.Count > 0; number++)
         {
             RandomNode needed = _nodes[needs[number] % _nodes.Count];
-            if (forms[number] == RandomNode.FreshScope || life >= needed.Reach)
+            bool isFresh = forms[number] == RandomNode.FreshScope;
+            if ((isFresh || life >= needed.Reach) && (life != Life.Singleton || !needed.NeedsShift))
             {
                 taken.Add((needed, forms[number]));
             }

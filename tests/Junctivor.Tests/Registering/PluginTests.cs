@@ -41,6 +41,63 @@ public sealed class PluginTests : IDisposable
         Assert.Equal(2, things.Select(thing => thing.GetType()).Distinct().Count());
     }
 
+    [Theory]
+    [InlineData("public sealed class Part(Missing missing);", "Part cannot be loaded: ")]
+    [InlineData("public sealed class Part { public Part() { } [Inject] public Missing? Missing { get; set; } }", "it cannot be loaded whole: ")]
+    [InlineData("public sealed class Part { public Part([Absent] int depth) { } }", "")]
+    [InlineData("public sealed class Part : Missing;", "it cannot be loaded whole: ")]
+    [InlineData("public sealed class Part; public static class Beside { [Absent] public static int Depth; }", "it cannot be loaded whole: ")]
+    [InlineData("public sealed class Part { public Missing Field = null!; public Part() { } }", null)]
+    public void A_plug_in_whose_dependency_has_other_types_is_left_out_and_the_rest_loads(string part, string? why)
+    {
+        string dependency = Path.Combine(_folder, "Dependency.dll");
+        CompiledSource.ToFile(dependency, "public class Missing; public sealed class AbsentAttribute : Attribute;");
+        CompiledSource.ToFile(
+            Path.Combine(_folder, "Old.dll"), $$"""public static class Brought { [CheckedWiring] public static Wiring Wiring => [Transient.Of<Part>(), Singleton.Value(5).Marked("depth")]; } {{part}}""", dependency);
+        CompiledSource.ToFile(dependency, "public class Other;");
+        Write("Good", "public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Of<Junctivor.Tests.IClock, Clock>()]; } public sealed class Clock : Junctivor.Tests.IClock;");
+
+        Plugins plugins = Plugins.In(_folder);
+        Wiring wiring = [.. plugins];
+        using Container container = wiring.Build();
+
+        Assert.Equal("Clock", container.Resolve<IClock>().GetType().Name);
+        Assert.Contains("Good.dll", plugins.Loaded);
+        Assert.Equal(why is null ? 0 : 1, plugins.LeftOut.Count);
+        Assert.All(container.Report.Warnings, fault => Assert.Equal("JV207", fault.Code));
+        Assert.All(plugins.LeftOut, line => Assert.StartsWith($"Old.dll gives no wiring: {why}", line, StringComparison.Ordinal));
+        Assert.All(plugins.LeftOut, line => Assert.Contains(part.Contains("Absent", StringComparison.Ordinal) ? "AbsentAttribute" : "Missing", line, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_class_of_a_wiring_that_cannot_be_loaded_is_a_fault_that_names_it_and_hides_no_other()
+    {
+        string dependency = Path.Combine(_folder, "Dependency.dll");
+        CompiledSource.ToFile(dependency, "public class Missing;");
+        string library = Path.Combine(_folder, "Library.dll");
+        CompiledSource.ToFile(library, "public sealed class Part(Missing missing); public sealed class Crate<T>(Missing missing); [SelfRegistered(Lifetime.Singleton)] public sealed class Heir : Missing; [SelfRegistered(Lifetime.Singleton)] public sealed class Own;", dependency);
+        File.Delete(dependency);
+        System.Reflection.Assembly assembly = new System.Runtime.Loader.AssemblyLoadContext("library", isCollectible: true).LoadFromAssemblyPath(library);
+        Type crate = assembly.GetType("Crate`1")!;
+        Wiring wiring = [Singleton.Of(assembly.GetType("Part")!), Transient.Of(crate), Transient.Of<Holder<IStrange>>(), .. SelfRegistered.In(assembly)];
+
+        IReadOnlyList<Checks.Fault> faults = wiring.Check().Faults;
+
+        Assert.Equal(["JV101", "JV102", "JV102", "JV102"], faults.Select(fault => fault.Code).Order());
+        Checks.Fault part = faults.Single(fault => fault.Candidates.Contains("Part"));
+        Assert.Equal("Part cannot be loaded", part.Summary);
+        Assert.Contains("Dependency", Assert.Single(part.Remarks), StringComparison.Ordinal);
+        Assert.Equal(nameof(PluginTests) + ".cs", Path.GetFileName(part.Path[0].File));
+        Assert.Contains(faults, fault => fault.Summary == "Crate<T> cannot be loaded");
+        Assert.Contains(faults, fault => fault.Summary == "a class of Library cannot be loaded");
+        Assert.Contains("Own", SelfRegistered.In(assembly).ToString(), StringComparison.Ordinal);
+        Assert.Throws<WiringException>(() => wiring.Build());
+    }
+
+    public interface IStrange;
+
+    public sealed record Holder<T>(T Held);
+
     [Fact]
     public void A_folder_that_is_not_there_is_said_with_what_to_do()
     {

@@ -32,24 +32,39 @@ internal sealed class GenericConstraintRule : IRule
 
     private static Fault Found(ServiceGraph graph, Supply.Missing supply, string who, Steps steps, int depth)
     {
-        foreach (Node open in supply.Unfitting)
+        foreach (Node each in supply.Unfitting)
         {
-            steps.Node(open, depth);
+            steps.Node(each, depth);
         }
 
         TypeRef service = supply.Service.Type;
+        Node open = supply.Unfitting[0];
         return new Fault
         {
             Kind = FaultKind.GenericConstraint,
             Summary = $"{who}, and no open registration can be closed so",
             Path = steps.Path,
-            Remarks = ["A constraint of the class does not hold for these type arguments, or the service does not settle all of its type parameters."],
-            Cures =
-            [
-                new Cure("register a class for this closing", RegistrationText.OfUnknown(supply.Unfitting[0].Level, service)),
-                new Cure($"loosen the constraint of {supply.Unfitting[0].Name}"),
-            ],
-            Candidates = [.. supply.Unfitting.Select(open => open.Name)],
+            Remarks = [.. Reasons(graph, supply)],
+            Cures = graph.IsTooDeep(service)
+                ? [new Cure($"let {open.Name} not ask for itself with larger type arguments each time")]
+                :
+                [
+                    new Cure("register a class for this closing", RegistrationText.OfUnknown(open.Level, service)),
+                    new Cure($"loosen the constraint of {open.Name}"),
+                ],
+            Candidates = [.. supply.Unfitting.Select(each => each.Name)],
         };
+    }
+
+    private static IEnumerable<string> Reasons(ServiceGraph graph, Supply.Missing supply)
+    {
+        TypeRef service = supply.Service.Type;
+        if (graph.IsTooDeep(service))
+        {
+            return [$"The type arguments are nested {service.Nesting} deep: one closing asks for a larger one, and that never ends."];
+        }
+
+        IReadOnlyList<string> told = [.. supply.Unfitting.Select(each => graph.ReasonAgainst(each, service)).OfType<string>().Distinct()];
+        return told.Count > 0 ? told : ["A constraint of the class does not hold for these type arguments, or the service does not settle all of its type parameters."];
     }
 }

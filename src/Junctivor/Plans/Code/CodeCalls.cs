@@ -30,20 +30,22 @@ internal static class CodeCalls
 
     public static readonly MethodInfo Claiming = Of(nameof(TryClaim));
 
+    public static readonly MethodInfo GivingBack = Of(nameof(GiveBack));
+
     /// <summary>Gives what may be there.</summary>
     /// <returns>Null where it is not, or must be made step by step.</returns>
     public static object? Fetch(Resolver home, Plan plan) => plan.IsShared
         ? home.HomeOf(plan.Level)?.Find(plan.Slot)
-        : plan.Recipe.Make(new Surroundings(home, null, null, []), []);
+        : plan.Recipe.Make(new Surroundings(home, null, null, [], null), []);
 
     /// <summary>Gives a wrapper.</summary>
     /// <param name="home">Where its holder lives.</param>
     /// <param name="recipe">How it is made.</param>
     /// <param name="consumer">The class of its holder.</param>
-    public static object? Ask(Resolver home, Recipe recipe, Type? consumer) => recipe.Make(new Surroundings(home, consumer, null, []), []);
+    public static object? Ask(Resolver home, Recipe recipe, Type? consumer) => recipe.Make(new Surroundings(home, consumer, null, [], null), []);
 
     /// <summary>Gives a dictionary.</summary>
-    public static object? Fill(Resolver home, Recipe recipe, object?[] elements) => recipe.Make(new Surroundings(home, null, null, []), elements);
+    public static object? Fill(Resolver home, Recipe recipe, object?[] elements) => recipe.Make(new Surroundings(home, null, null, [], null), elements);
 
     /// <summary>Takes on something to end that is not shared.</summary>
     /// <exception cref="ObjectDisposedException">The container or scope has ended meanwhile; the instance has ended too.</exception>
@@ -60,9 +62,9 @@ internal static class CodeCalls
         Owned[] owned = [Owned.New(instance)];
         if (!store.Own(owned))
         {
-            Ending.End(owned.Where(made => !made.EndsOnlyAsynchronously), home);
-            home.Store.TakeBack(owned.Where(made => made.EndsOnlyAsynchronously));
-            throw home.Ended();
+            List<Exception>? failures = null;
+            Ending.EndUnused(owned, home, ref failures);
+            throw EndingFailures.AddTo(home.Ended(), failures);
         }
 
         return instance;
@@ -76,6 +78,9 @@ internal static class CodeCalls
 
     /// <summary>Claims slots of a scope: what uses slots is only called for one.</summary>
     public static bool TryClaim(Resolver home, long slots, long order) => Unsafe.As<Scope>(home).TryClaim(slots, order);
+
+    /// <summary>Gives the claimed slots back that have not been filled, as something threw: whoever wants them tries anew.</summary>
+    public static void GiveBack(Resolver home, long slots) => Unsafe.As<Scope>(home).GiveBack(slots);
 
     private static MethodInfo Of(string name) => typeof(CodeCalls).GetMethod(name)!;
 }

@@ -11,7 +11,17 @@ namespace Junctivor.Plans;
 /// <param name="root">The plan, of which one has been made already.</param>
 internal sealed class CodeCompiler(Plan root)
 {
+    /// <summary>How many constructors at the most are compiled into the code of one plan: what is larger is made step by step.</summary>
+    private const int MostNodes = 16_384;
+
+    /// <summary>How many methods are compiled at the most for one plan.</summary>
+    private const int MostMethods = 256;
+
     private readonly CodeParts _parts = new();
+    private int _methods;
+
+    /// <summary>How many constructors have been compiled into code.</summary>
+    public int Nodes { get; private set; }
 
     /// <summary>Whether an argument needs nothing that only reflection can do.</summary>
     public static bool CanPass(ParameterInfo[] parameters) => Array.TrueForAll(
@@ -23,7 +33,7 @@ internal sealed class CodeCompiler(Plan root)
     {
         HashSet<Plan> seen = [];
         Stack<Plan> open = new([root]);
-        while (open.TryPop(out Plan? plan))
+        while (_methods < MostMethods && open.TryPop(out Plan? plan))
         {
             if (plan.Code is not null || plan.Level == Level.Singleton || !seen.Add(plan))
             {
@@ -32,6 +42,13 @@ internal sealed class CodeCompiler(Plan root)
 
             if (CanStandAlone(plan) && _parts.Survey(plan))
             {
+                if (Nodes + _parts.SizeOfAll(plan) > MostNodes || _methods + _parts.Cuts.Count >= MostMethods)
+                {
+                    root.IsCodeRefused = true;
+                    return;
+                }
+
+                Nodes += _parts.SizeOfAll(plan);
                 _parts.Cuts.ForEach(Compile);
                 _parts.Cuts.Clear();
                 Compile(plan);
@@ -52,6 +69,7 @@ internal sealed class CodeCompiler(Plan root)
     {
         if (plan.Code is null)
         {
+            _methods++;
             plan.Code = new CodeWriter(plan, _parts).Write();
         }
     }

@@ -9,9 +9,12 @@ internal sealed class CodeParts
     /// <summary>What cannot be cut and is larger than this is made step by step.</summary>
     private const int LargestAnyway = 500;
 
+    /// <summary>What is smaller is not worth a method.</summary>
+    private const int SmallestCut = 8;
+
     private readonly PlainCode _plain = new();
     private readonly Dictionary<Plan, Part> _parts = [];
-    private readonly HashSet<Plan> _isCut = [];
+    private readonly Dictionary<Plan, int> _sizesOfCuts = [];
 
     /// <summary>What is to get a method of its own, each behind those that it calls.</summary>
     public List<Plan> Cuts { get; } = [];
@@ -37,7 +40,10 @@ internal sealed class CodeParts
         return _parts[root].CanMake;
     }
 
-    public bool IsCut(Plan plan) => _isCut.Contains(plan);
+    public bool IsCut(Plan plan) => _sizesOfCuts.ContainsKey(plan);
+
+    /// <summary>How many constructors and the like the code of a plan calls that was looked at last, in all its methods.</summary>
+    public int SizeOfAll(Plan plan) => _parts[plan].Size + Cuts.Sum(cut => _sizesOfCuts[cut]);
 
     /// <summary>Whether the code itself can make a scoped service, or only take it where it is there.</summary>
     public bool CanMake(Plan plan) => _parts[plan].CanMake;
@@ -80,21 +86,23 @@ internal sealed class CodeParts
     private Part Cut(Plan plan)
     {
         int size = SizeOf(plan);
-        foreach (Plan inner in Inside(plan).Distinct().OrderByDescending(inner => _parts[inner].Size).TakeWhile(_ => size > LargestMethod))
+        if (size > LargestMethod)
         {
-            if (CodeForms.Of(inner) == CodeForm.Constructed && inner.Arguments.Length > 0)
+            foreach (IGrouping<Plan, Plan> same in Inside(plan).GroupBy(inner => inner).OrderByDescending(same => _parts[same.Key].Size).TakeWhile(_ => size > LargestMethod))
             {
-                size -= Inside(plan).Count(other => other == inner) * (_parts[inner].Size - 1);
-                _parts[inner] = _parts[inner] with { Size = 1 };
-                if (_isCut.Add(inner))
+                Part part = _parts[same.Key];
+                if (CodeForms.Of(same.Key) == CodeForm.Constructed && part.Size >= SmallestCut)
                 {
-                    Cuts.Add(inner);
+                    size -= same.Count() * (part.Size - 1);
+                    _parts[same.Key] = part with { Size = 1 };
+                    _sizesOfCuts.Add(same.Key, part.Size);
+                    Cuts.Add(same.Key);
                 }
             }
         }
 
         bool owns = plan.IsOwned || Inside(plan).Any(inner => _parts[inner].Owns);
-        bool isCut = Inside(plan).Any(inner => _isCut.Contains(inner) || _parts[inner].HasCuts);
+        bool isCut = Inside(plan).Any(inner => IsCut(inner) || _parts[inner].HasCuts);
         return size > LargestAnyway || (owns && isCut) ? Part.Impossible : new Part(true, size, true, owns, isCut);
     }
 

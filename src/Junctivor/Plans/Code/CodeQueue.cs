@@ -1,5 +1,4 @@
 using System.Diagnostics;
-using System.Diagnostics.CodeAnalysis;
 using System.Numerics;
 using System.Runtime.CompilerServices;
 using Junctivor.Graph;
@@ -10,49 +9,90 @@ namespace Junctivor.Plans;
 /// <param name="compilation">When.</param>
 internal sealed class CodeQueue(PlanCompilation compilation)
 {
-    /// <summary>How often it is tried: what is missing the first time, as a constructor threw, may be there later.</summary>
+    /// <summary>How often it is tried: what is missing the first time, such as a singleton that nobody has asked for, may be there later.</summary>
     private const int LastTry = 1024;
 
-    private readonly Lock _gate = new();
-    private readonly Queue<Plan> _waiting = [];
-    private bool _isWorking;
+    /// <summary>How many constructors are compiled into code for one container, before everything else is made step by step.</summary>
+    private const int MostNodes = 200_000;
 
-    /// <summary>Counts that something is about to be made step by step.</summary>
-    public void Count(Plan plan)
+    private readonly Lock _gate = new();
+    private readonly Queue<Plan> _plans = [];
+    private readonly Queue<Action> _others = [];
+    private bool _isWorking;
+    private int _nodes;
+
+    /// <summary>Something was made step by step, with all that it needs. What threw does not count: its static constructors may not have run.</summary>
+    public void Made(Plan plan)
     {
-        if (compilation == PlanCompilation.InBackground && CanCompile(plan) && IsWorthATry(plan.CountRun()))
+        if (compilation == PlanCompilation.Never || !CanCompile(plan))
         {
-            Add(plan);
+            return;
+        }
+
+        int runs = plan.CountRun();
+        if (compilation == PlanCompilation.AtOnce && runs == 1)
+        {
+            Compile(plan);
+        }
+        else if (compilation == PlanCompilation.InBackground && IsWorthATry(runs))
+        {
+            Add(() => _plans.Enqueue(plan));
+        }
+    }
+
+    /// <summary>Has something smaller made that calls a constructor faster: behind the plans, of which it may become part.</summary>
+    public void Make(Action work)
+    {
+        if (!RuntimeFeature.IsDynamicCodeSupported)
+        {
+            work();
+        }
+        else if (compilation != PlanCompilation.Never && Interlocked.Increment(ref _nodes) < MostNodes)
+        {
+            Add(() => _others.Enqueue(work));
         }
     }
 
     /// <summary>What is made once is mostly made never again.</summary>
     private static bool IsWorthATry(int runs) => runs is > 1 and <= LastTry && BitOperations.IsPow2(runs);
 
-    /// <summary>Something was made step by step.</summary>
-    public void Made(Plan plan)
+    private bool CanCompile(Plan plan) =>
+        RuntimeFeature.IsDynamicCodeSupported && plan.Level != Level.Singleton && !plan.IsCodeRefused && Volatile.Read(ref _nodes) < MostNodes;
+
+    private void Compile(Plan plan)
     {
-        if (compilation == PlanCompilation.AtOnce && CanCompile(plan) && plan.CountRun() == 1)
+        if (!RuntimeFeature.IsDynamicCodeSupported)
         {
-            Compile(plan);
+            return;
+        }
+
+        CodeCompiler compiler = new(plan);
+        plan.IsCodeRefused |= !IsDone(compiler.Run);
+        Interlocked.Add(ref _nodes, compiler.Nodes);
+    }
+
+    /// <summary>Whatever is wrong with the code, it is done without, as before.</summary>
+    private static bool IsDone(Action work)
+    {
+        try
+        {
+            work();
+            return true;
+        }
+#pragma warning disable CA1031 // Nobody waits here who could be told.
+        catch (Exception failure)
+#pragma warning restore CA1031
+        {
+            Debug.Fail($"No code could be made: {failure}");
+            return false;
         }
     }
 
-    private static bool CanCompile(Plan plan) => RuntimeFeature.IsDynamicCodeSupported && plan.Level != Level.Singleton;
-
-    private static void Compile(Plan plan)
-    {
-        if (RuntimeFeature.IsDynamicCodeSupported)
-        {
-            new CodeCompiler(plan).Run();
-        }
-    }
-
-    private void Add(Plan plan)
+    private void Add(Action enqueue)
     {
         lock (_gate)
         {
-            _waiting.Enqueue(plan);
+            enqueue();
             if (_isWorking)
             {
                 return;
@@ -66,26 +106,25 @@ internal sealed class CodeQueue(PlanCompilation compilation)
 
     private void Work()
     {
-        while (TryTake(out Plan? plan))
+        while (TryTake(out Plan? plan, out Action? other))
         {
-            try
+            if (plan is not null)
             {
                 Compile(plan);
             }
-#pragma warning disable CA1031 // Whatever is wrong with it, the plan is made step by step as before; nobody waits here who could be told.
-            catch (Exception failure)
-#pragma warning restore CA1031
+            else
             {
-                Debug.Fail($"No code could be made of {plan.Node}: {failure}");
+                IsDone(other!);
             }
         }
     }
 
-    private bool TryTake([NotNullWhen(true)] out Plan? plan)
+    private bool TryTake(out Plan? plan, out Action? other)
     {
         lock (_gate)
         {
-            return _isWorking = _waiting.TryDequeue(out plan);
+            other = null;
+            return _isWorking = _plans.TryDequeue(out plan) || _others.TryDequeue(out other);
         }
     }
 }

@@ -1,14 +1,16 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using System.Reflection.Emit;
+using System.Runtime.CompilerServices;
 using Junctivor.Runtime;
 
 namespace Junctivor.Plans;
 
 /// <summary>
 /// Writes the method that makes one plan. It first looks at what must be there: values, and the slots of the scope. Where all of it is, it does
-/// nothing but call constructors. Where slots are empty, it claims all of them in one step, fills them, and goes on. Where anything else is
-/// amiss it gives null before it has made anything.
+/// nothing but call constructors. Where slots are empty, it claims all of them in one step, fills them, and goes on; should one of these
+/// constructors throw all the same, it gives the claim back. Where anything else is amiss it gives null, and has made nothing that anybody
+/// could see. Parts that have methods of their own are called before anything lies on the stack, as a branch has to leave that empty.
 /// </summary>
 [RequiresDynamicCode("It writes a method at run time.")]
 internal sealed class CodeWriter
@@ -32,6 +34,7 @@ internal sealed class CodeWriter
     private readonly List<object> _held = [];
     private readonly Dictionary<object, int> _places = new(ReferenceEqualityComparer.Instance);
     private readonly Dictionary<Plan, LocalBuilder> _locals = [];
+    private readonly Queue<LocalBuilder> _called = [];
     private readonly Stack<Type?> _consumers = [];
 
     public CodeWriter(Plan root, CodeParts parts)
@@ -43,6 +46,8 @@ internal sealed class CodeWriter
         _giveUp = _code.DefineLabel();
     }
 
+    /// <returns>The code, compiled: whoever calls it first need not wait for that.</returns>
+    /// <exception cref="InvalidProgramException">The compiler does not take it.</exception>
     public PlanCode Write()
     {
         CodeNeeds needs = new(_root, _parts);
@@ -53,10 +58,15 @@ internal sealed class CodeWriter
             WriteScoped(needs);
         }
 
+        CallPartsOf(_root);
         Put(_root, typeof(object));
         _code.Emit(OpCodes.Ret);
         GiveUp();
-        return _method.CreateDelegate<PlanCode>(new Held(_held));
+        Held held = new(_held);
+        RuntimeHelpers.PrepareDelegate(_method.CreateDelegate<PlanCode>(held));
+
+        // One that is made of compiled code leads right to it, and not by way of what compiles it at the first call.
+        return _method.CreateDelegate<PlanCode>(held);
     }
 
     /// <summary>Gives up where the scope has too few slots, or somebody counts what is constructed.</summary>
@@ -126,18 +136,13 @@ internal sealed class CodeWriter
             _code.Emit(OpCodes.Br, isThere);
             _code.MarkLabel(isMissing);
             Fetch(needs.FetchedToMake);
-            Claim(needs);
-            foreach (Plan plan in needs.Scoped)
-            {
-                MakeIfMissing(plan);
-            }
-
+            ClaimAndMake(needs);
             _code.MarkLabel(isThere);
         }
     }
 
-    /// <summary>Claims all slots in one step: the first in a scope at once, later ones beside those that are claimed already.</summary>
-    private void Claim(CodeNeeds needs)
+    /// <summary>Claims all slots in one step, the first in a scope at once, later ones beside those that are claimed already; and fills them.</summary>
+    private void ClaimAndMake(CodeNeeds needs)
     {
         long slots = 0;
         long order = 0;
@@ -147,19 +152,38 @@ internal sealed class CodeWriter
             order = plan.IsOwned ? ScopeWord.Append(order, plan.Slot) : order;
         }
 
-        Label isClaimed = _code.DefineLabel();
+        Label isNotFirst = _code.DefineLabel();
+        Label isMade = _code.DefineLabel();
         _code.Emit(OpCodes.Ldarg_1);
         _code.Emit(OpCodes.Ldflda, CodeCalls.WordField);
         _code.Emit(OpCodes.Ldc_I8, ScopeWord.With(0, slots, order));
         _code.Emit(OpCodes.Ldc_I8, 0L);
         _code.Emit(OpCodes.Call, CodeCalls.Exchanging);
-        _code.Emit(OpCodes.Brfalse, isClaimed);
+        _code.Emit(OpCodes.Brtrue, isNotFirst);
+        MakeOrGiveBack(slots, needs.Scoped, Make);
+        _code.Emit(OpCodes.Br, isMade);
+        _code.MarkLabel(isNotFirst);
         _code.Emit(OpCodes.Ldarg_1);
         _code.Emit(OpCodes.Ldc_I8, slots);
         _code.Emit(OpCodes.Ldc_I8, order);
         _code.Emit(OpCodes.Call, CodeCalls.Claiming);
         _code.Emit(OpCodes.Brfalse, _giveUp);
-        _code.MarkLabel(isClaimed);
+        MakeOrGiveBack(slots, needs.Scoped, MakeIfMissing);
+        _code.MarkLabel(isMade);
+    }
+
+    /// <summary>Fills claimed slots. What throws gives those back that are empty then.</summary>
+    private void MakeOrGiveBack(long slots, List<Plan> scoped, Action<Plan> make)
+    {
+        _code.BeginExceptionBlock();
+        scoped.ForEach(make);
+        _code.BeginCatchBlock(typeof(object));
+        _code.Emit(OpCodes.Pop);
+        _code.Emit(OpCodes.Ldarg_1);
+        _code.Emit(OpCodes.Ldc_I8, slots);
+        _code.Emit(OpCodes.Call, CodeCalls.GivingBack);
+        _code.Emit(OpCodes.Rethrow);
+        _code.EndExceptionBlock();
     }
 
     private void MakeIfMissing(Plan plan)
@@ -168,12 +192,17 @@ internal sealed class CodeWriter
         Read(plan);
         _code.Emit(OpCodes.Ldloc, _locals[plan]);
         _code.Emit(OpCodes.Brtrue, isThere);
+        Make(plan);
+        _code.MarkLabel(isThere);
+    }
+
+    private void Make(Plan plan)
+    {
         Construct(plan, typeof(object));
         _code.Emit(OpCodes.Stloc, _locals[plan]);
         Slot(plan);
         _code.Emit(OpCodes.Ldloc, _locals[plan]);
         _code.Emit(OpCodes.Stind_Ref);
-        _code.MarkLabel(isThere);
     }
 
     private void Read(Plan plan)
@@ -201,9 +230,9 @@ internal sealed class CodeWriter
             _code.Emit(OpCodes.Ldloc, local);
             Unwrap(wanted);
         }
-        else if (_parts.IsCut(plan) && plan != _root)
+        else if (IsCalled(plan))
         {
-            Call(plan);
+            _code.Emit(OpCodes.Ldloc, _called.Dequeue());
             Unwrap(wanted);
         }
         else
@@ -243,20 +272,37 @@ internal sealed class CodeWriter
         }
     }
 
-    /// <summary>Calls the method of a part that has one of its own.</summary>
-    private void Call(Plan plan)
+    /// <summary>Calls the parts that have methods of their own, in the order in which they will be put.</summary>
+    private void CallPartsOf(Plan plan)
     {
+        foreach (Plan inner in _locals.ContainsKey(plan) ? [] : _parts.Inside(plan))
+        {
+            if (IsCalled(inner))
+            {
+                _called.Enqueue(Call(inner));
+            }
+            else
+            {
+                CallPartsOf(inner);
+            }
+        }
+    }
+
+    private bool IsCalled(Plan plan) => plan != _root && _parts.IsCut(plan);
+
+    /// <summary>Calls the method of a part, or gives up with it.</summary>
+    private LocalBuilder Call(Plan plan)
+    {
+        LocalBuilder made = _code.DeclareLocal(typeof(object));
         Hold(plan.Code!);
         _code.Emit(OpCodes.Ldarg_1);
         _code.Emit(OpCodes.Ldarg_2);
         _code.Emit(OpCodes.Call, CodeCalls.Nesting);
         _code.Emit(OpCodes.Callvirt, typeof(PlanCode).GetMethod("Invoke")!);
         _code.Emit(OpCodes.Dup);
-        Label isThere = _code.DefineLabel();
-        _code.Emit(OpCodes.Brtrue, isThere);
-        _code.Emit(OpCodes.Pop);
-        _code.Emit(OpCodes.Br, _giveUp);
-        _code.MarkLabel(isThere);
+        _code.Emit(OpCodes.Stloc, made);
+        _code.Emit(OpCodes.Brfalse, _giveUp);
+        return made;
     }
 
     private void Construct(Plan plan, Type wanted)

@@ -1,6 +1,7 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using System.Reflection.Emit;
+using System.Runtime.CompilerServices;
 
 namespace Junctivor.Plans;
 
@@ -33,6 +34,9 @@ internal static class ConstructorCompiler
         }
 
         code.Emit(OpCodes.Ret);
+        RuntimeHelpers.PrepareDelegate(method.CreateDelegate<Func<object?[], object>>());
+
+        // One that is made of compiled code leads right to it.
         return method.CreateDelegate<Func<object?[], object>>();
     }
 

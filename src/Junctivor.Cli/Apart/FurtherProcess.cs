@@ -1,0 +1,135 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.IO.Pipes;
+using System.Reflection;
+using System.Text.Json;
+using Junctivor.Cli.Loading;
+using Junctivor.Cli.Output;
+
+namespace Junctivor.Cli.Apart;
+
+/// <summary>
+/// Runs the same call in a process of its own, as it runs code of an assembly: that may end its process, hold on to it, write to standard output,
+/// or never return.
+/// </summary>
+internal static class FurtherProcess
+{
+    /// <summary>How long the answer may take to come through once the process has ended.</summary>
+    private static readonly TimeSpan Rest = TimeSpan.FromSeconds(2);
+
+    /// <param name="arguments">The arguments of this process.</param>
+    /// <param name="what">What is read, for messages.</param>
+    /// <param name="limit">For how long it is waited for.</param>
+    /// <returns>The exit status.</returns>
+    /// <exception cref="CannotCheckException">There was no answer.</exception>
+    public static int Run(IReadOnlyList<string> arguments, string what, TimeSpan limit)
+    {
+        Answer answer = Waiting.While($"Reading {what} …", () => Ask(arguments, what, limit));
+        Terminal.Out.Write(answer.Output);
+        Terminal.Errors.Write(answer.Errors);
+        return answer.Status;
+    }
+
+    private static Answer Ask(IReadOnlyList<string> arguments, string what, TimeSpan limit)
+    {
+        using AnonymousPipeServerStream pipe = new(PipeDirection.In, HandleInheritability.Inheritable);
+        using Process process = Start(arguments, pipe.GetClientHandleAsString());
+        pipe.DisposeLocalCopyOfClientHandle();
+        Task<string> printed = ReadAsync(process.StandardOutput);
+        Task<string> complained = ReadAsync(process.StandardError);
+        using StreamReader reader = new(pipe);
+        Task<string?> answering = reader.ReadLineAsync();
+        try
+        {
+            if (Task.WaitAny([answering, process.WaitForExitAsync()], limit) < 0)
+            {
+                throw new CannotCheckException(string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{what}: its wiring code has not returned after {limit.TotalSeconds:0.###} s. A wiring only registers: let it wait for nothing, or raise --limit if it is only slow."));
+            }
+
+            // What the code has started may hold on to the pipe, so that its end never comes.
+            if (!answering.Wait(Rest) || answering.Result is not { } line)
+            {
+                process.WaitForExit(Rest);
+                throw new CannotCheckException($"{what}: its wiring code ended the process{StatusOf(process)}{LastWords(complained)}. A wiring only registers: let it do nothing else.");
+            }
+
+            Pass(printed, complained, process);
+            return JsonSerializer.Deserialize<Answer>(line)!;
+        }
+        finally
+        {
+            Kill(process);
+        }
+    }
+
+    private static Process Start(IReadOnlyList<string> arguments, string pipe)
+    {
+        string host = Environment.ProcessPath!;
+        bool isDotnet = string.Equals(Path.GetFileNameWithoutExtension(host), "dotnet", StringComparison.OrdinalIgnoreCase);
+        ProcessStartInfo start = new(host, isDotnet ? [Assembly.GetEntryAssembly()!.Location, .. arguments] : arguments)
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            Environment =
+            {
+                [AnsweringProcess.Pipe] = pipe,
+                ["COLUMNS"] = Terminal.Width.ToString(CultureInfo.InvariantCulture),
+            },
+        };
+        if (Terminal.Colors is { } colors)
+        {
+            start.Environment[AnsweringProcess.Colors] = colors;
+        }
+
+        Process process = Process.Start(start)!;
+        process.StandardInput.Close();
+        return process;
+    }
+
+    private static async Task<string> ReadAsync(StreamReader reader)
+    {
+        try
+        {
+            return await reader.ReadToEndAsync().ConfigureAwait(false);
+        }
+        catch (ObjectDisposedException)
+        {
+            return "";
+        }
+    }
+
+    /// <summary>What the code wrote itself goes to standard error: it is no result.</summary>
+    private static void Pass(Task<string> printed, Task<string> complained, Process process)
+    {
+        Kill(process);
+        if (Task.WaitAll([printed, complained], Rest))
+        {
+            Terminal.Errors.Write(printed.Result);
+            Terminal.Errors.Write(complained.Result);
+        }
+    }
+
+    private static string StatusOf(Process process) => process.HasExited ? $" with status {process.ExitCode}" : "";
+
+    /// <summary>The first line that the process wrote to standard error, such as the exception that ended it.</summary>
+    private static string LastWords(Task<string> complained)
+    {
+        string line = complained.Wait(Rest) ? complained.Result.Split('\n', 2)[0].Trim().TrimEnd('.') : "";
+        return line.Length == 0 ? "" : $": {line}";
+    }
+
+    private static void Kill(Process process)
+    {
+        try
+        {
+            process.Kill(entireProcessTree: true);
+        }
+        catch (Exception failure) when (failure is InvalidOperationException or System.ComponentModel.Win32Exception)
+        {
+            // It has ended by itself.
+        }
+    }
+}

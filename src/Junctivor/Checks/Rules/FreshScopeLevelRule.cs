@@ -1,0 +1,98 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>
+/// JV305, as the check sees it: a fresh scope is started where no scope of a level is around it, and reaches something that lives in one. What
+/// lives as long as the container, or as a scope of some level, is certain to start it there.
+/// </summary>
+internal sealed class FreshScopeLevelRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.HasUsersLevels
+        ? nodes.Where(node => node.Level == Level.Singleton || node.Level.IsUsersOwn).SelectMany(holder => Find(graph, holder))
+        : [];
+
+    private static IEnumerable<Fault> Find(ServiceGraph graph, Node holder)
+    {
+        Dictionary<(Node Node, bool IsFresh), (Need Need, bool WasFresh)> cameBy = [];
+        Queue<(Node Node, bool IsFresh)> open = new([(holder, false)]);
+        HashSet<Node> told = [];
+        while (open.Count > 0)
+        {
+            (Node node, bool isFresh) = open.Dequeue();
+            foreach (Need need in node.Needs)
+            {
+                foreach ((Node next, bool isNextFresh) in Reached(need.Supply, isFresh))
+                {
+                    if (cameBy.ContainsKey((next, isNextFresh)))
+                    {
+                        continue;
+                    }
+
+                    cameBy.Add((next, isNextFresh), (need, isFresh));
+                    if (next.Level.IsTransient || (isNextFresh && next.Level == Level.Scoped))
+                    {
+                        open.Enqueue((next, isNextFresh));
+                    }
+                    else if (isNextFresh && IsAbsentIn(holder.Level, next.Level) && told.Add(next))
+                    {
+                        yield return Found(graph, holder, next, WayTo(next, holder, cameBy));
+                    }
+                }
+            }
+        }
+    }
+
+    /// <summary>Whether no scope of a level is around what lives in another one.</summary>
+    private static bool IsAbsentIn(Level home, Level wanted) => wanted.IsUsersOwn && (wanted.IsShorterThan(home) || wanted.IsApartFrom(home));
+
+    private static IEnumerable<(Node Node, bool IsFresh)> Reached(Supply supply, bool isFresh) => supply switch
+    {
+        Supply.Single single => [(single.Node, isFresh)],
+        Supply.Many many => many.Elements.SelectMany(element => Reached(element, isFresh)),
+        Supply.Keyed keyed => keyed.Elements.SelectMany(element => Reached(element.Supply, isFresh)),
+        Supply.Deferred deferred => Reached(deferred.Inner, isFresh || deferred.Form == DeferredForm.FreshScope),
+        _ => [],
+    };
+
+    private static List<(Need Need, Node Answer)> WayTo(Node goal, Node holder, Dictionary<(Node Node, bool IsFresh), (Need Need, bool WasFresh)> cameBy)
+    {
+        List<(Need, Node)> way = [];
+        (Node node, bool isFresh) = (goal, true);
+        do
+        {
+            (Need need, bool wasFresh) = cameBy[(node, isFresh)];
+            way.Add((need, node));
+            (node, isFresh) = (need.Consumer, wasFresh);
+        }
+        while (node != holder);
+        way.Reverse();
+        return way;
+    }
+
+    private static Fault Found(ServiceGraph graph, Node holder, Node reached, List<(Need Need, Node Answer)> way)
+    {
+        Steps steps = new Steps(graph).Node(holder);
+        int depth = 0;
+        foreach ((Need need, Node answer) in way)
+        {
+            steps.Need(need, answer, ++depth);
+        }
+
+        Parameter first = way[0].Need.Parameter;
+        return new Fault
+        {
+            Kind = FaultKind.LevelOutOfPlace,
+            Summary = $"{holder.Name} ({holder.Level}) starts a fresh scope that reaches {reached.Name}, which lives in a scope of the level {reached.Level}",
+            Path = steps.Path,
+            Remarks = [$"A FreshScope starts a scope of the default level where its holder lives, and no scope of the level {reached.Level} is around that."],
+            Cures =
+            [
+                new Cure($"start a scope of the level {reached.Level}, and resolve {reached.Name} in it; take", RegistrationText.Parameter(null, "Container", first.Name)),
+                new Cure($"let {reached.Name} live as long as the fresh scope", RegistrationText.Again(reached, Level.Scoped)),
+            ],
+            Candidates = [holder.Name, reached.Name],
+            Order = holder.Order,
+        };
+    }
+}

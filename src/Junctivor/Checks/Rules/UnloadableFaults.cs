@@ -1,0 +1,23 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV102, where a class or something that it names cannot be loaded at all.</summary>
+internal static class UnloadableFaults
+{
+    /// <param name="graph">The graph of the rest.</param>
+    /// <param name="name">How messages call what was registered.</param>
+    /// <param name="lifetime">Its lifetime.</param>
+    /// <param name="place">Where it was registered.</param>
+    /// <param name="reason">What the runtime says, as a sentence.</param>
+    public static Fault Of(ServiceGraph graph, string name, string lifetime, SourcePlace place, string reason) => new()
+    {
+        Kind = FaultKind.NotConstructible,
+        Summary = $"{name} cannot be loaded",
+        Path = [new FaultStep(0, null, name, lifetime, place.File ?? "", place.Line, PlaceNames.Show(place, graph.SharedFolder))],
+        Remarks = [reason],
+        Cures = [new Cure($"build {name} and what it refers to against the same versions, and put all their files beside the program")],
+        Candidates = [name],
+        Order = int.MaxValue,
+    };
+}

@@ -1,0 +1,72 @@
+namespace Junctivor.Runtime;
+
+/// <summary>Works in a scope that nobody else has, and ends it.</summary>
+internal static class ScopedWork
+{
+    /// <summary>Ends the scope of work that went well.</summary>
+    /// <exception cref="AggregateException">It did not end well, or something can end only asynchronously.</exception>
+    public static void End(Scope? scope)
+    {
+        if (Ending.FailedIfAny(scope?.EndUnreachable(isToldOf: true), "the scope") is { } ended)
+        {
+            throw ended;
+        }
+    }
+
+    /// <summary>Ends the scope of work that threw.</summary>
+    /// <exception cref="AggregateException">It did not end well: with what the work threw, and what the end did.</exception>
+    public static void EndBehind(Exception failure, Scope? scope) => ThrowBoth(failure, scope?.EndUnreachable(isToldOf: false));
+
+    /// <exception cref="AggregateException">The scope did not end well; where the work threw too, its exception is the first inside.</exception>
+    public static async Task<TResult> RunAsync<TResult>(Scope scope, Func<Scope, Task<TResult>> work)
+    {
+        TResult result;
+        scope.BecomeCurrent();
+        try
+        {
+            result = await work(scope).ConfigureAwait(false);
+        }
+        catch (Exception failure)
+        {
+            ThrowBoth(failure, await EndAsync(scope).ConfigureAwait(false));
+            throw;
+        }
+
+        await scope.DisposeAsync().ConfigureAwait(false);
+        return result;
+    }
+
+    /// <inheritdoc cref="RunAsync{TResult}"/>
+    public static Task RunAsync(Scope scope, Func<Task> work) => RunAsync(scope, async _ =>
+    {
+        await work().ConfigureAwait(false);
+        return true;
+    });
+
+    /// <summary>Ends a scope that could not be handed out, and adds what that throws to the reason.</summary>
+    public static void EndUnused(Scope scope, Exception reason) => EndingFailures.Add(reason, scope.EndUnreachable(isToldOf: false));
+
+    /// <inheritdoc cref="EndUnused"/>
+    public static async ValueTask EndUnusedAsync(Scope scope, Exception reason) => EndingFailures.Add(reason, await EndAsync(scope).ConfigureAwait(false));
+
+    private static async ValueTask<List<Exception>?> EndAsync(Scope scope)
+    {
+        try
+        {
+            await scope.DisposeAsync().ConfigureAwait(false);
+            return null;
+        }
+        catch (AggregateException ended)
+        {
+            return [.. ended.InnerExceptions];
+        }
+    }
+
+    private static void ThrowBoth(Exception failure, List<Exception>? ended)
+    {
+        if (ended is not null)
+        {
+            throw new AggregateException("The work failed, and not everything in its scope ended well.", [failure, .. ended]);
+        }
+    }
+}
