@@ -107,7 +107,8 @@ public static class Scenarios
                 Assert(ReferenceEquals(quay!.Berth, desk!.Berth) && ReferenceEquals(quay.Berth, scope.Resolve<Berth>()), "two of one");
                 scope.Dispose();
                 Assert(quay.Berth.Ends == 1 && desk.Pen.Ends == 1, "not ended once");
-            });
+            }
+            );
         };
     }
 
@@ -150,7 +151,8 @@ public static class Scenarios
                 Assert(quay is null || quay.Berth.Ends == 1, "made, and not ended once");
                 Assert(Watched.Made - before == Watched.AllEnds - ended && Watched.Made - before <= 1, "made step by step, and not ended once");
                 Assert(watched is null || quay is null || ReferenceEquals(watched.Berth, quay.Berth), "two of one");
-            });
+            }
+            );
         };
     }
 
@@ -173,7 +175,8 @@ public static class Scenarios
             {
                 scope.Dispose();
                 Assert(ReferenceEquals(one, other) && Watched.Made == before + 1 && one!.Ends == 1, "not one, or not ended once");
-            });
+            }
+            );
         };
     }
 
@@ -232,7 +235,8 @@ public static class Scenarios
             {
                 Assert(Task.WhenAll(ends).Wait(TimeSpan.FromSeconds(10)), "an end never completes");
                 Assert(berth.Ends == 1, "not ended once");
-            });
+            }
+            );
         };
     }
 
