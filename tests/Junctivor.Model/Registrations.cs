@@ -113,11 +113,11 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
     public Type? ConsumerOf(Entry entry) => entry.OnlyFor is { } place && place < entries.Count && entries[place].IsClass ? ClassOf(entries[place]) : null;
 
     private Registration Factory(Entry entry, Journal journal) => (Registration)typeof(Registrations)
-        .GetMethod(nameof(FactoryOf), BindingFlags.NonPublic | BindingFlags.Instance)!
+        .GetMethod(nameof(MadeByFactory), BindingFlags.NonPublic | BindingFlags.Instance)!
         .MakeGenericMethod(Ids[entry.Number], TypeOf(entry.One))
         .Invoke(this, [entry, journal])!;
 
-    private Registration<IPart<TId>> FactoryOf<TId, T1>(Entry entry, Journal journal)
+    private Registration<IPart<TId>> MadeByFactory<TId, T1>(Entry entry, Journal journal)
         where T1 : notnull
     {
         Func<T1, IPart<TId>> make = one => new MadeEnding<TId, T1, string>(journal, one, "made");

@@ -43,10 +43,10 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
     internal HandedOver Values => _state.Values;
 
-    /// <summary>Who is told what happens; the same for a container and all its scopes.</summary>
     /// <summary>Whether the start of a scope of the default level awaits anything.</summary>
     internal bool AwaitsScopes => Book.AsyncNodesOf(Level.Scoped).Count > 0;
 
+    /// <summary>Who is told what happens; the same for a container and all its scopes.</summary>
     internal Watch Watch => Root.OwnWatch;
 
     /// <summary>Knows what is being made step by step, and what is to be ended of that.</summary>
@@ -131,11 +131,12 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     public void Dispose() => EndNow();
 
     /// <summary>
-    /// Ends everything that was made here, in reverse order of creation, asynchronously where there is a choice.
-    /// A second call does nothing.
+    /// Ends everything that was made here, in reverse order of creation, asynchronously where there is a choice. If somebody else ends it at this
+    /// moment, a further call waits for the same end; after it, a call does nothing. A call from within that end, by what is being ended, does not
+    /// wait for itself and is completed at once.
     /// </summary>
     /// <returns>What completes when all has ended.</returns>
-    /// <exception cref="AggregateException">Some threw; all were tried.</exception>
+    /// <exception cref="AggregateException">Some threw; all were tried. All who waited for one end get the same.</exception>
     public ValueTask DisposeAsync() => EndNowAsync();
 
     /// <summary>The instance in a slot; null where there is none, or none any more.</summary>

@@ -5,6 +5,23 @@ namespace Junctivor.Tests.Checking;
 public class ReportTests
 {
     [Fact]
+    public void Places_are_shown_relative_to_the_folder_that_the_known_ones_share()
+    {
+        Wiring wiring =
+        [
+            Singleton.Of<BookingDesk>("/harbour/office/desk/Desk.cs", 3),
+            Singleton.Of<BerthPlanner>("/harbour/office/Planner.cs", 7),
+            Singleton.Of<SystemClock>("", 0),
+        ];
+
+        Fault fault = Assert.Single(wiring.Check().Faults);
+
+        Assert.Contains("desk/Desk.cs:3", fault.ToString(), StringComparison.Ordinal);
+        Assert.Contains(" Planner.cs:7", fault.ToString(), StringComparison.Ordinal);
+        Assert.DoesNotContain("office", fault.ToString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Ten_mistakes_are_named_in_one_report()
     {
         Wiring wiring =

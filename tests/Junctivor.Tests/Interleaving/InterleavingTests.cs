@@ -18,6 +18,7 @@ public class InterleavingTests
     [InlineData("Ended_while_made_both_ways", 1)]
     [InlineData("Made_step_by_step_twice", 2)]
     [InlineData("Claim_given_back", 2)]
+    [InlineData("Claim_given_back_to_who_waits", 2)]
     [InlineData("Ended_twice", 3)]
     [InlineData("Ended_twice_with_nothing_in_it", 4)]
     public void In_every_order_of_steps_it_comes_out_right(string scenario, int preemptions)

@@ -184,26 +184,33 @@ public static class Scenarios
     private static Func<(Action[], Action)> Claim_given_back()
     {
         Container container = Office();
-        MethodInfo claim = typeof(Scope).GetMethod("TryClaim", BindingFlags.NonPublic | BindingFlags.Instance, [typeof(long), typeof(long)])!;
-        MethodInfo giveBack = typeof(Scope).GetMethod("GiveBack", BindingFlags.NonPublic | BindingFlags.Instance)!;
         return () =>
         {
             Scope scope = container.StartScope();
             Quay? quay = null;
-            return (
-            [
-                () =>
-                {
-                    if ((bool)claim.Invoke(scope, [1L, 1L])!)
-                    {
-                        giveBack.Invoke(scope, [1L]);
-                    }
-                },
-                () => quay = OrNull(scope.Resolve<Quay>),
-                scope.Dispose,
-            ],
-            () => Assert(quay is null || quay.Berth.Ends == 1, "made, and not ended once"));
+            return ([() => ClaimAndGiveBack(scope), () => quay = OrNull(scope.Resolve<Quay>), scope.Dispose], () => Assert(quay is null || quay.Berth.Ends == 1, "made, and not ended once"));
         };
+    }
+
+    /// <summary>Whoever waits for what is claimed makes it once the claim is given back.</summary>
+    private static Func<(Action[], Action)> Claim_given_back_to_who_waits()
+    {
+        Container container = Office();
+        return () =>
+        {
+            Scope scope = container.StartScope();
+            Quay? quay = null;
+            return ([() => ClaimAndGiveBack(scope), () => quay = scope.Resolve<Quay>()], () => Assert(quay == scope.Resolve<Quay>(), "made twice, or not at all"));
+        };
+    }
+
+    private static void ClaimAndGiveBack(Scope scope)
+    {
+        const BindingFlags Hidden = BindingFlags.NonPublic | BindingFlags.Instance;
+        if ((bool)typeof(Scope).GetMethod("TryClaim", Hidden, [typeof(long), typeof(long)])!.Invoke(scope, [1L, 1L])!)
+        {
+            typeof(Scope).GetMethod("GiveBack", Hidden)!.Invoke(scope, [1L]);
+        }
     }
 
     /// <summary>Two threads end one scope: who has waited, has waited for everything.</summary>

@@ -92,6 +92,18 @@ public class DecoratorTests
     }
 
     [Fact]
+    public void A_factory_decorates_that_takes_nothing_but_what_it_wraps()
+    {
+        using Container container = new Wiring
+        {
+            Singleton.Of<IBerthLedger, MemoryLedger>(),
+            Decorator.From((IBerthLedger inner) => (IBerthLedger)new Audited(inner)),
+        }.Build();
+
+        Assert.IsType<Audited>(container.Resolve<IBerthLedger>());
+    }
+
+    [Fact]
     public void It_ends_before_what_it_wraps()
     {
         List<string> ended = [];

@@ -1,4 +1,5 @@
 using System.Collections;
+using System.Runtime.CompilerServices;
 
 namespace Junctivor.Tests.Reliability;
 
@@ -33,7 +34,9 @@ public class LargeGraphTests
 
         long inOneGo = BytesOf(classes, PlanCompilation.AtOnce);
 
-        Assert.True(inOneGo * 3 < BytesOf(classes, PlanCompilation.Never) * 2, "What is made in one go needs no arrays of arguments.");
+        Assert.True(
+            inOneGo * 3 < BytesOf(classes, PlanCompilation.Never) * 2 || !RuntimeFeature.IsDynamicCodeSupported,
+            "What is made in one go needs no arrays of arguments.");
     }
 
     [Theory]

@@ -1,3 +1,6 @@
+using System.Reflection;
+using System.Runtime.CompilerServices;
+
 namespace Junctivor.Tests.Resolving;
 
 /// <summary>What is made in one go once it has been asked for again, and what is not.</summary>
@@ -142,6 +145,53 @@ public class CompiledTests
             Assert.True(made is null || made.Counted.Ends == 1);
         }
     }
+
+    [Fact]
+    public void Compiled_code_allocates_what_code_by_hand_does_whatever_a_service_needs()
+    {
+        ScopeLevel shift = new("shift");
+        using Container container = new Wiring
+        {
+            Singleton.Of<SystemClock>(),
+            shift.Of<MemoryLedger>(),
+            Scoped.Incoming<Caller>(),
+            Scoped.Of<AlmanacTideTable>(),
+            Transient.Of<Needy>(),
+        }.Build(AtOnce);
+        using Scope around = container.StartScope(shift);
+        using Scope scope = around.StartScope(Incoming.Value(new Caller("Ada")));
+        Needy first = scope.Resolve<Needy>();
+        scope.Resolve<Needy>();
+        long before = GC.GetAllocatedBytesForCurrentThread();
+        Needy byHand = new(first.Clock, first.Ledger, first.Caller, first.Tides, new[] { first.Clock });
+        long between = GC.GetAllocatedBytesForCurrentThread();
+        Needy resolved = scope.Resolve<Needy>();
+        long after = GC.GetAllocatedBytesForCurrentThread();
+
+        // Where no code can be made at run time, everything is made step by step.
+        Assert.True(after - between == between - before || !RuntimeFeature.IsDynamicCodeSupported);
+        Assert.Equal(byHand with { Clocks = resolved.Clocks }, resolved);
+        Assert.Equal(byHand.Clocks, resolved.Clocks);
+    }
+
+    [Fact]
+    public void A_constructor_that_is_called_often_gets_code_of_its_own_also_in_a_private_class()
+    {
+        using Container container = new Wiring { Transient.Of<Witness>() }.Build();
+        bool IsCalledByItsOwnCode() => !container.Resolve<Witness>().Stack.Contains(nameof(ConstructorInvoker), StringComparison.Ordinal);
+
+        Assert.False(IsCalledByItsOwnCode());
+
+        // That happens in the background.
+        Assert.True(!RuntimeFeature.IsDynamicCodeSupported || SpinWait.SpinUntil(IsCalledByItsOwnCode, TimeSpan.FromMinutes(2)));
+    }
+
+    private sealed class Witness
+    {
+        public string Stack { get; } = Environment.StackTrace;
+    }
+
+    public sealed record Needy(SystemClock Clock, MemoryLedger Ledger, Caller Caller, AlmanacTideTable Tides, IReadOnlyList<SystemClock> Clocks);
 
     public sealed class Part<T>(List<string> ended) : IDisposable
     {

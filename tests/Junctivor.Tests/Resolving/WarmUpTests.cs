@@ -119,6 +119,7 @@ public class WarmUpTests
             Singleton.Of<EndingTests.Failing>().WarmUp((_, _) => Task.CompletedTask).WindDown((_, _) => throw new InvalidOperationException("against the wind")),
         }.Build();
         await container.WarmUpAsync(Token);
+        Assert.StartsWith("EndingTests.Failing must be wound down", Assert.Throws<InvalidOperationException>(container.Dispose).Message, StringComparison.Ordinal);
 
         AggregateException thrown = await Assert.ThrowsAsync<AggregateException>(async () => await container.DisposeAsync());
 
