@@ -218,6 +218,22 @@ public class ChoiceTests
     }
 
     [Fact]
+    public void What_is_decorated_and_reached_by_no_root_is_told_once()
+    {
+        Wiring wiring =
+        [
+            Transient.Of<BerthPlanner>().ResolvedDirectly(),
+            Singleton.Of<IBerthLedger, MemoryLedger>(),
+            Singleton.Of<IClock, SystemClock>(),
+            Decorator.Of<IClock, ClockCase>(),
+        ];
+
+        Fault fault = Assert.Single(wiring.Check().Warnings);
+
+        Assert.Equal(("JV501", "SystemClock"), (fault.Code, Assert.Single(fault.Candidates)));
+    }
+
+    [Fact]
     public void Endings_that_mean_nothing_are_faults()
     {
         Wiring wiring =
