@@ -14,6 +14,7 @@ namespace Junctivor;
 public abstract class Scope : Resolver
 {
     private const long AlreadyEnded = -1;
+    private const long NothingToEnd = -2;
 
     private protected Scope(ResolverState state)
         : base(state)
@@ -175,13 +176,13 @@ public abstract class Scope : Resolver
     internal List<Exception>? EndUnreachable(bool isToldOf)
     {
         long order = BeginEnd();
-        return order == AlreadyEnded || (order == 0 && TryBeOver()) ? null : EndUnreachable(order, isToldOf);
+        return order < 0 ? null : EndUnreachable(order, isToldOf);
     }
 
     private protected override void EndNow()
     {
         long order = BeginEnd();
-        if (order != AlreadyEnded && !(order == 0 && TryBeOver()))
+        if (order >= 0)
         {
             End(order);
         }
@@ -288,9 +289,9 @@ public abstract class Scope : Resolver
     private protected override ValueTask EndNowAsync()
     {
         long order = BeginEnd();
-        if (order == AlreadyEnded)
+        if (order < 0)
         {
-            return EndAgainAsync();
+            return order == NothingToEnd ? ValueTask.CompletedTask : EndAgainAsync();
         }
 
         if (!State.IsPlain && State.IsGivenInside)
@@ -383,9 +384,18 @@ public abstract class Scope : Resolver
 
     private bool IsOver => (Volatile.Read(ref Word) & ScopeWord.Over) != 0;
 
-    /// <returns>The slots that are to be ended and not listed in the store; <see cref="AlreadyEnded"/> where somebody else is at it, or was.</returns>
+    /// <returns>The slots that are to be ended and not listed in the store; <see cref="AlreadyEnded"/> where somebody else is at it, or was;
+    /// <see cref="NothingToEnd"/> where everything has ended by this. A store that is made meanwhile is empty: whoever enters one lists it in the word first.</returns>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private long BeginEnd()
+    {
+        long word = Volatile.Read(ref Word);
+        return State.IsPlain && ScopeWord.HasNothingToEnd(word) && Interlocked.CompareExchange(ref Word, ScopeWord.AllOver, word) == word
+            ? NothingToEnd
+            : BeginEndOfSome();
+    }
+
+    private long BeginEndOfSome()
     {
         if (!State.IsPlain)
         {
@@ -428,7 +438,7 @@ public abstract class Scope : Resolver
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private void BeOver(AggregateException? failure)
     {
-        Volatile.Write(ref Word, ScopeWord.Ended | ScopeWord.Listed | ScopeWord.Over);
+        Volatile.Write(ref Word, ScopeWord.AllOver);
         if (!State.IsPlain)
         {
             TellOver(failure);

@@ -27,6 +27,9 @@ internal static class ScopeWord
     /// <summary>Everything in it has ended: nobody is at it any more.</summary>
     public const long Over = 1L << 61;
 
+    /// <summary>The last word of each scope.</summary>
+    public const long AllOver = Ended | Listed | Over;
+
     private const int OrderAt = MostSlots;
     private const int OrderBits = 5;
 
@@ -48,6 +51,9 @@ internal static class ScopeWord
 
     /// <summary>The slots to end, to be read with <see cref="CountOf"/> and <see cref="SlotAt"/>; of a scope that has not ended.</summary>
     public static long OrderOf(long word) => (word >> OrderAt) & OrderMask;
+
+    /// <summary>Whether the scope has not ended, and nothing is to be ended, here or in a list.</summary>
+    public static bool HasNothingToEnd(long word) => (word & (Ended | Listed | (OrderMask << OrderAt))) == 0;
 
     public static int CountOf(long order) => order == 0 ? 0 : (BitOperations.Log2((ulong)order) / OrderBits) + 1;
 
