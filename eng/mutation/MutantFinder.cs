@@ -30,9 +30,22 @@ internal sealed class MutantFinder(string file) : CSharpSyntaxWalker
 
     private static readonly Dictionary<string, string> Methods = new(StringComparer.Ordinal)
     {
-        ["Any"] = "All", ["All"] = "Any", ["First"] = "Last", ["FirstOrDefault"] = "LastOrDefault", ["Last"] = "First",
-        ["LastOrDefault"] = "FirstOrDefault", ["Skip"] = "Take", ["Take"] = "Skip", ["Min"] = "Max", ["Max"] = "Min", ["OrderBy"] = "OrderByDescending",
-        ["Concat"] = "Except", ["Append"] = "Prepend", ["Prepend"] = "Append", ["Push"] = "TryPeek", ["TryAdd"] = "ContainsKey",
+        ["Any"] = "All",
+        ["All"] = "Any",
+        ["First"] = "Last",
+        ["FirstOrDefault"] = "LastOrDefault",
+        ["Last"] = "First",
+        ["LastOrDefault"] = "FirstOrDefault",
+        ["Skip"] = "Take",
+        ["Take"] = "Skip",
+        ["Min"] = "Max",
+        ["Max"] = "Min",
+        ["OrderBy"] = "OrderByDescending",
+        ["Concat"] = "Except",
+        ["Append"] = "Prepend",
+        ["Prepend"] = "Append",
+        ["Push"] = "TryPeek",
+        ["TryAdd"] = "ContainsKey",
     };
 
     private readonly List<Mutant> _found = [];
