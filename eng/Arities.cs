@@ -230,7 +230,7 @@ static string Calls()
 
                 /// <summary>Calls a method with its parameters wired.</summary>
             {{parameters}}    /// <param name="work">The method.</param>
-            {{Thrown}}    public void RunWired<{{types}}>(Action<{{types}}> work){{constraints}}
+            {{Thrown}}    public void Invoke<{{types}}>(Action<{{types}}> work){{constraints}}
                 {
                     ArgumentNullException.ThrowIfNull(work);
                     CallWired(work, {{count}}, arguments =>
@@ -244,7 +244,7 @@ static string Calls()
             {{parameters}}    /// <typeparam name="TResult">What the method returns.</typeparam>
                 /// <param name="work">The method.</param>
                 /// <returns>What the method returned.</returns>
-            {{Thrown}}    public TResult RunWired<{{types}}, TResult>(Func<{{types}}, TResult> work){{constraints}}
+            {{Thrown}}    public TResult Invoke<{{types}}, TResult>(Func<{{types}}, TResult> work){{constraints}}
                 {
                     ArgumentNullException.ThrowIfNull(work);
                     return (TResult)CallWired(work, {{count}}, arguments => work({{casts}}))!;

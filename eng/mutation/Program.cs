@@ -9,7 +9,7 @@ Argument<string[]> folders = new("FOLDER")
 {
     Description = "The folders of src/Junctivor.",
     Arity = ArgumentArity.ZeroOrMore,
-    DefaultValueFactory = _ => ["Graph", "Checks", "Reading", "Plans", "Runtime"],
+    DefaultValueFactory = _ => ["Graph", "Checks", "Reading", "Runtime"],
 };
 RootCommand root = new("Writes small mistakes into the library, one at a time, runs the core suite on each, and lists those that no test finds.") { folders, count, seed, only };
 root.SetAction(arguments => Mutate(arguments.GetValue(folders)!, arguments.GetValue(count), arguments.GetValue(seed), arguments.GetValue(only) ?? []));

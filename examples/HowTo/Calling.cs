@@ -9,13 +9,13 @@ internal static class Calling
         using Container container = wiring.Build();
         using Scope scope = container.StartScope();
 
-        scope.RunWired((BerthLedger ledger) => WriteLine($"Stocktaking: {ledger.Count} bookings"));
-        int free = scope.RunWired((Quays quays, BerthLedger ledger) => quays.Count - ledger.Count);
+        scope.Invoke((BerthLedger ledger) => WriteLine($"Stocktaking: {ledger.Count} bookings"));
+        int free = scope.Invoke((Quays quays, BerthLedger ledger) => quays.Count - ledger.Count);
         WriteLine($"{free} berths are free.");
 
         try
         {
-            container.RunWired((BerthLedger ledger) => { });
+            container.Invoke((BerthLedger ledger) => { });
         }
         catch (ResolveException fault)
         {

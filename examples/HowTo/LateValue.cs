@@ -7,16 +7,16 @@ internal static class LateValue
     {
         Wiring wiring =
         [
-            Singleton.Incoming<RunningOffice>().Later(),
+            Singleton.Incoming<RunningOffice>().SuppliedLater(),
             Singleton.Of<HarbourBell>(),
         ];
         using Container container = wiring.Build();
         HarbourBell bell = container.Resolve<HarbourBell>();
 
-        container.HandOver(new RunningOffice("http://127.0.0.1:5080"));
+        container.Supply(new RunningOffice("http://127.0.0.1:5080"));
         WriteLine(bell.Ring());
 
-        Wiring early = [Singleton.Incoming<RunningOffice>().Later(), Singleton.From((RunningOffice office) => office.Address)];
+        Wiring early = [Singleton.Incoming<RunningOffice>().SuppliedLater(), Singleton.From((RunningOffice office) => office.Address)];
         WriteLine();
         WriteLine(early.Check().Faults[0]);
     }

@@ -11,8 +11,8 @@ internal static class MessageScope
         [
             Scoped.Incoming<Arrived>(),                 // the pump hands each message over
             Scoped.Of<BerthLedger>(),
-            Scoped.Of<IReceives<Arrived>, BerthGiver>(),
-            Scoped.Of<IReceives<Left>, BerthFreer>(),
+            Scoped.Of<IMessageHandler<Arrived>, BerthGiver>(),
+            Scoped.Of<IMessageHandler<Left>, BerthFreer>(),
         ];
         await using Container container = wiring.Build();
         Channel<IMessage> messages = Channel.CreateUnbounded<IMessage>();
@@ -43,13 +43,13 @@ internal static class MessageScope
         public int Number { get; } = ++Opened;
     }
 
-    private sealed class BerthGiver(BerthLedger ledger) : IReceives<Arrived>
+    private sealed class BerthGiver(BerthLedger ledger) : IMessageHandler<Arrived>
     {
-        public Task ReceiveAsync(Arrived message, CancellationToken cancellation) => Out.WriteLineAsync($"{message}: a berth is entered in ledger {ledger.Number}");
+        public Task HandleAsync(Arrived message, CancellationToken cancellation) => Out.WriteLineAsync($"{message}: a berth is entered in ledger {ledger.Number}");
     }
 
-    private sealed class BerthFreer(BerthLedger ledger) : IReceives<Left>
+    private sealed class BerthFreer(BerthLedger ledger) : IMessageHandler<Left>
     {
-        public Task ReceiveAsync(Left message, CancellationToken cancellation) => Out.WriteLineAsync($"{message}: its berth is freed in ledger {ledger.Number}");
+        public Task HandleAsync(Left message, CancellationToken cancellation) => Out.WriteLineAsync($"{message}: its berth is freed in ledger {ledger.Number}");
     }
 }

@@ -14,7 +14,7 @@ internal static class UserSession
             Scoped.Of<OrderDesk>(),                         // one for each request
         ];
         await using Container container = wiring.Build();
-        await using Sessions sessions = new(container, Session, TimeProvider.System, TellAsync) { AtMost = 2, IdleFor = TimeSpan.FromMinutes(30) };
+        await using Sessions sessions = new(container, Session, TimeProvider.System, TellAsync) { MaxSessions = 2, IdleTimeout = TimeSpan.FromMinutes(30) };
 
         await OrderAsync(sessions, "Mira", "rope");
         await OrderAsync(sessions, "Tove", "a lantern");

@@ -1,5 +1,4 @@
 using Junctivor;
-using Junctivor.Checks;
 using Mistakes.Samples;
 
 namespace Mistakes;

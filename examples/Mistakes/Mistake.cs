@@ -1,4 +1,4 @@
-using Junctivor.Checks;
+using Junctivor;
 
 namespace Mistakes;
 

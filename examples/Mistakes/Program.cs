@@ -1,5 +1,5 @@
 using System.CommandLine;
-using Junctivor.Checks;
+using Junctivor;
 using Mistakes;
 
 Argument<string[]> codes = new("CODE") { Description = "The faults to show, such as JV301; all of them without one.", Arity = ArgumentArity.ZeroOrMore };

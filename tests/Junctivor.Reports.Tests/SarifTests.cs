@@ -1,5 +1,4 @@
 using System.Text.Json;
-using Junctivor.Checks;
 using Junctivor.Reports.Faults;
 using Mistakes;
 using NJsonSchema;
@@ -93,7 +92,7 @@ public class SarifTests
         Assert.Equal(1, document.RootElement.GetProperty("version").GetInt32());
         Assert.False(wiring.GetProperty("isSound").GetBoolean());
         Assert.Equal(("JV301", "captive", "fault"), (fault.GetProperty("code").GetString(), fault.GetProperty("name").GetString(), fault.GetProperty("severity").GetString()));
-        Assert.Equal("FreshScope<IBerthLedger> ledger", fault.GetProperty("cures")[0].GetProperty("code").GetString());
+        Assert.Equal("FreshScope<IBerthLedger> ledger", fault.GetProperty("fixes")[0].GetProperty("code").GetString());
         Assert.Equal(2, fault.GetProperty("path").GetArrayLength());
     }
 

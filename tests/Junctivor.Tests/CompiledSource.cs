@@ -14,7 +14,6 @@ internal static class CompiledSource
         global using System.Threading;
         global using System.Threading.Tasks;
         global using Junctivor;
-        global using Junctivor.Checks;
         """;
 
     /// <summary>Writes a library; fails if the source has errors.</summary>

@@ -56,7 +56,7 @@ public partial class DocumentationTests
         public sealed record BerthPlanner(IBerthLedger Ledger);
         public interface IMessage;
         public sealed record Arrived(string Vessel) : IMessage;
-        public sealed class BerthGiver : IReceives<Arrived> { public Task ReceiveAsync(Arrived message, CancellationToken cancellation) => Task.CompletedTask; }
+        public sealed class BerthGiver : IMessageHandler<Arrived> { public Task HandleAsync(Arrived message, CancellationToken cancellation) => Task.CompletedTask; }
         public sealed class NightlyRun { public Task RunAsync(CancellationToken cancellation) => Task.CompletedTask; }
         public sealed class TideReader { public Task ReadAsync(CancellationToken cancellation) => Task.CompletedTask; }
         public static class NoticeChannels { public static Wiring Wiring => []; }

@@ -35,6 +35,6 @@ public partial class HouseTests
         Assert.DoesNotContain(fields, field => field.FieldType == typeof(Type));
     }
 
-    [GeneratedRegex(@"\btypeof\([^{]|\.GetType\(\)|System\.Reflection|\bType [a-z]\w*[;,)]|(?<!"")\bSystem\.Type\b|using Junctivor\.(Registering|Reading|Plans|Runtime)")]
+    [GeneratedRegex(@"\btypeof\([^{]|\.GetType\(\)|System\.Reflection|\bType [a-z]\w*[;,)]|(?<!"")\bSystem\.Type\b|using Junctivor\.(Registering|Reading|Runtime|Sessions|Workers|Building)")]
     private static partial Regex ReflectionWords();
 }

@@ -1,8 +1,8 @@
-using Junctivor.Checks;
+using Junctivor;
 
 namespace Mistakes.Tests;
 
-/// <summary>What a cure says to write, compiles where it is pasted, and mends what it was offered for.</summary>
+/// <summary>What a fix says to write, compiles where it is pasted, and mends what it was offered for.</summary>
 public class CureTests
 {
     /// <summary>What is not written in one place: several marks, the order of fields, the body of a method.</summary>
@@ -12,16 +12,16 @@ public class CureTests
     {
         get
         {
-            TheoryData<string, string> cures = [];
+            TheoryData<string, string> fixes = [];
             foreach (Mistake mistake in Collection.All.Where(mistake => mistake.Sample.GetProperty("Wiring") is not null))
             {
-                foreach (Cure cure in mistake.Show().All[0].Cures.Where(CanBePasted))
+                foreach (Fix fix in mistake.Show().All[0].Fixes.Where(CanBePasted))
                 {
-                    cures.Add(mistake.Code, cure.ToString());
+                    fixes.Add(mistake.Code, fix.ToString());
                 }
             }
 
-            return cures;
+            return fixes;
         }
     }
 
@@ -31,18 +31,18 @@ public class CureTests
 
     [Theory]
     [MemberData(nameof(Cures))]
-    public void A_cure_mends_what_it_was_offered_for(string code, string cure)
+    public void A_cure_mends_what_it_was_offered_for(string code, string fix)
     {
         Mistake mistake = Collection.All.Single(mistake => mistake.Code == code);
         Fault fault = mistake.Show().All[0];
 
-        using PastedSample mended = new(mistake, fault, fault.Cures.Single(offered => offered.ToString() == cure));
+        using PastedSample mended = new(mistake, fault, fault.Fixes.Single(offered => offered.ToString() == fix));
 
         Assert.DoesNotContain(mended.Wiring.Check().All, found => found.Code == code);
     }
 
-    private static bool CanBePasted(Cure cure) =>
-        cure.Code is { } code
-        && !Elsewhere.Any(start => cure.Advice.StartsWith(start, StringComparison.Ordinal))
+    private static bool CanBePasted(Fix fix) =>
+        fix.Code is { } code
+        && !Elsewhere.Any(start => fix.Advice.StartsWith(start, StringComparison.Ordinal))
         && (!code.Contains('…', StringComparison.Ordinal) || code.StartsWith(".Accept", StringComparison.Ordinal) || code.StartsWith(".Passing", StringComparison.Ordinal));
 }

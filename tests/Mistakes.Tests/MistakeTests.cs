@@ -1,4 +1,4 @@
-using Junctivor.Checks;
+using Junctivor;
 using Junctivor.Tests.Shared;
 
 namespace Mistakes.Tests;
@@ -29,7 +29,7 @@ public class MistakeTests
     {
         Fault fault = Of(code).Show().All[0];
 
-        Assert.NotEmpty(fault.Cures);
+        Assert.NotEmpty(fault.Fixes);
         Assert.Contains($"  More: {fault.Kind.Section}", fault.ToString(), StringComparison.Ordinal);
         Assert.True(code == "JV207" || fault.Path[0].Line > 0);
     }

@@ -2,23 +2,22 @@ using System.Reflection;
 using System.Runtime.Loader;
 using System.Text.RegularExpressions;
 using Junctivor;
-using Junctivor.Checks;
 using Junctivor.Tests;
 using Junctivor.Tests.Shared;
 
 namespace Mistakes.Tests;
 
-/// <summary>A sample with a cure pasted into its source as somebody would, compiled and loaded.</summary>
+/// <summary>A sample with a fix pasted into its source as somebody would, compiled and loaded.</summary>
 internal sealed partial class PastedSample : IDisposable
 {
     private readonly AssemblyLoadContext _context = new("pasted", isCollectible: true);
     private readonly string _folder = Directory.CreateTempSubdirectory("pasted-").FullName;
 
-    public PastedSample(Mistake mistake, Fault fault, Cure cure)
+    public PastedSample(Mistake mistake, Fault fault, Fix fix)
     {
         string[] lines = File.ReadAllLines(Path.Combine(ProgramRun.RepositoryRoot, "examples", "Mistakes", "Samples", $"{mistake.Sample.Name}.cs"));
-        string code = cure.Code!.Replace("reason: \"…\"", "reason: \"meant\"", StringComparison.Ordinal).Replace("…", "40", StringComparison.Ordinal);
-        string pasted = Paste(lines, fault, cure, code);
+        string code = fix.Code!.Replace("reason: \"…\"", "reason: \"meant\"", StringComparison.Ordinal).Replace("…", "40", StringComparison.Ordinal);
+        string pasted = Paste(lines, fault, fix, code);
         string library = Path.Combine(_folder, "Pasted.dll");
         CompiledSource.ToFile(library, pasted);
         using FileStream image = File.OpenRead(library);
@@ -34,7 +33,7 @@ internal sealed partial class PastedSample : IDisposable
         Directory.Delete(_folder, recursive: true);
     }
 
-    private static string Paste(string[] lines, Fault fault, Cure cure, string code)
+    private static string Paste(string[] lines, Fault fault, Fix fix, string code)
     {
         if (code.StartsWith(".Passing", StringComparison.Ordinal))
         {
@@ -43,8 +42,8 @@ internal sealed partial class PastedSample : IDisposable
 
         if (code.StartsWith('.'))
         {
-            FaultStep meant = fault.Path.LastOrDefault(step => step.Line > 0 && cure.Advice.EndsWith($" {step.Name.Split(['<', '>'], StringSplitOptions.RemoveEmptyEntries)[^1]}", StringComparison.Ordinal)) ?? fault.Path[0];
-            int line = LineIn(cure.Advice) ?? meant.Line;
+            FaultStep meant = fault.Path.LastOrDefault(step => step.Line > 0 && fix.Advice.EndsWith($" {step.Name.Split(['<', '>'], StringSplitOptions.RemoveEmptyEntries)[^1]}", StringComparison.Ordinal)) ?? fault.Path[0];
+            int line = LineIn(fix.Advice) ?? meant.Line;
             lines[line - 1] = lines[line - 1].Insert(lines[line - 1].LastIndexOf(')') + 1, code);
             return string.Join('\n', lines);
         }
@@ -55,7 +54,7 @@ internal sealed partial class PastedSample : IDisposable
             return source.Replace(code["[Inject] ".Length..], code, StringComparison.Ordinal);
         }
 
-        return Registration().IsMatch(code) ? PasteRegistration(lines, code, cure.Advice.EndsWith("is meant, write", StringComparison.Ordinal) ? fault.Path[0].Line - 1 : -1) : PasteParameter(source, code);
+        return Registration().IsMatch(code) ? PasteRegistration(lines, code, fix.Advice.EndsWith("is meant, write", StringComparison.Ordinal) ? fault.Path[0].Line - 1 : -1) : PasteParameter(source, code);
     }
 
     /// <summary>In place of what registers the same class or service, or behind the others.</summary>

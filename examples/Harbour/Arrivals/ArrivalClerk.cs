@@ -5,9 +5,9 @@ using Junctivor;
 namespace Harbour.Arrivals;
 
 /// <summary>Notes an arrival in the ledger, and tells the harbour. It lives for one message, and so has a ledger of its own.</summary>
-public sealed class ArrivalClerk(IBerthLedger ledger, NoticeDesk notices) : IReceives<Arrived>
+public sealed class ArrivalClerk(IBerthLedger ledger, NoticeDesk notices) : IMessageHandler<Arrived>
 {
-    public async Task ReceiveAsync(Arrived message, CancellationToken cancellation)
+    public async Task HandleAsync(Arrived message, CancellationToken cancellation)
     {
         Booking? booking = await ledger.ArriveAsync(message.Vessel, message.At);
         notices.Tell(booking is null ? $"{message.Vessel} is here and has no berth" : $"{message.Vessel} lies at {booking.Berth}");

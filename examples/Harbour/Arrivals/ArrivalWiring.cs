@@ -23,7 +23,7 @@ public static class ArrivalWiring
             .WarmUp((pump, _) => pump.StartAsync())
             .WindDown((pump, abort) => pump.StopAsync(abort))
             .Accept("JV502", reason: "It asks only for what receives a message, by the type of the message."),
-        Scoped.Of<IReceives<Arrived>, ArrivalClerk>(),
+        Scoped.Of<IMessageHandler<Arrived>, ArrivalClerk>(),
         Singleton.Of<IContributesEndpoints, ArrivalEndpoints>(),
     ];
 }

@@ -19,7 +19,7 @@ public static class ShiftWiring
             return Task.CompletedTask;
         })
         {
-            IdleFor = UntilHandedOver,
+            IdleTimeout = UntilHandedOver,
         })
         .WindDown((shifts, _) => shifts.DisposeAsync())
         .Accept("JV502", reason: "It only starts the scopes of shifts."),

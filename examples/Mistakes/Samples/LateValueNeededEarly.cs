@@ -8,7 +8,7 @@ public static class LateValueNeededEarly
     [CheckedWiring("JV402")]
     public static Wiring Wiring =>
     [
-        Singleton.Incoming<RunningOffice>().Later(),
+        Singleton.Incoming<RunningOffice>().SuppliedLater(),
         Singleton.Of<OfficeBell>(),
     ];
 

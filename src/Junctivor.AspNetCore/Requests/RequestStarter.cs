@@ -44,7 +44,7 @@ internal sealed class RequestStarter
     private static async Task AwaitAsync(HttpContext context, RequestDelegate next, ValueTask<RequestScope> starting) =>
         await RunAsync(context, next, await starting.ConfigureAwait(false)).ConfigureAwait(false);
 
-    private IEnumerable<Func<HttpContext, Incoming>> Where<T>(Func<HttpContext, Incoming> value) => _container.Promises(typeof(T)) ? [value] : [];
+    private IEnumerable<Func<HttpContext, Incoming>> Where<T>(Func<HttpContext, Incoming> value) => _container.DeclaresIncoming(typeof(T)) ? [value] : [];
 
     private ValueTask<RequestScope> StartAsync(HttpContext context)
     {

@@ -1,4 +1,3 @@
-using Junctivor.Checks;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
 using Junctivor.Reports.Faults;

@@ -1,4 +1,3 @@
-using Junctivor.Checks;
 using Junctivor.Cli.Loading;
 
 namespace Junctivor.Cli.Commands;

@@ -1,5 +1,4 @@
 using System.Text.Json;
-using Junctivor.Checks;
 
 namespace Junctivor.Reports.Faults;
 
@@ -48,7 +47,7 @@ public static class CheckJson
             Line = step.Line > 0 ? step.Line : (int?)null,
         }),
         fault.Remarks,
-        fault.Cures,
+        fault.Fixes,
         fault.AcceptedBecause,
         More = fault.Kind.Section,
     };

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Reports.Faults;
 
 /// <summary>What the documentation says of each kind of fault; it travels with the library.</summary>

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Reports.Faults;
 
 /// <summary>What was found in a wiring, under its name.</summary>

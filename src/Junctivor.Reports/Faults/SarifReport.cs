@@ -3,7 +3,6 @@ using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using Junctivor.Checks;
 
 namespace Junctivor.Reports.Faults;
 
@@ -92,7 +91,7 @@ public static class SarifReport
     {
         StringBuilder text = new(fault.Summary);
         text.Append('.').AppendJoin("", fault.Remarks.Select(remark => $"\n{remark}"));
-        text.AppendJoin("", fault.Cures.Select((cure, index) => $"\n{(index == 0 ? "Instead" : "Or")}: {cure}"));
+        text.AppendJoin("", fault.Fixes.Select((fix, index) => $"\n{(index == 0 ? "Instead" : "Or")}: {fix}"));
         return text.Append("\nMore: ").Append(fault.Kind.Section).ToString();
     }
 
@@ -100,7 +99,7 @@ public static class SarifReport
     {
         StringBuilder text = new($"**{fault.Summary}.**\n");
         text.AppendJoin("", fault.Remarks.Select(remark => $"\n{remark}")).Append('\n');
-        text.AppendJoin("", fault.Cures.Select(cure => cure.Code is null ? $"\n- {cure.Advice}" : $"\n- {cure.Advice}: `{cure.Code}`"));
+        text.AppendJoin("", fault.Fixes.Select(fix => fix.Code is null ? $"\n- {fix.Advice}" : $"\n- {fix.Advice}: `{fix.Code}`"));
         return text.Append("\n\nMore: ").Append(fault.Kind.Section).ToString();
     }
 

@@ -12,7 +12,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
     public SavedGraph Save(string name)
     {
         IReadOnlyList<(ServiceId Service, Node[] Front)> answers = [.. Answers()];
-        IReadOnlyList<Node> nodes = [.. graph.Written, .. graph.Nodes.Where(node => !node.IsWritten || node.Order == int.MaxValue)];
+        IReadOnlyList<Node> nodes = [.. graph.Registrations, .. graph.Nodes.Where(node => !node.IsRegistration || node.Order == int.MaxValue)];
         return new SavedGraph
         {
             Wiring = name,
@@ -24,39 +24,39 @@ internal sealed class GraphSaver(ServiceGraph graph)
 
     /// <summary>The decorated nodes come into the graph when they are first asked for, so this comes first.</summary>
     private IEnumerable<(ServiceId Service, Node[] Front)> Answers() =>
-        from offer in graph.Arrangement.All
+        from offer in graph.Effective.All
         orderby offer.Node.Order, offer.Service.Type.QualifiedName
         group offer by offer.Service into offers
-        select (offers.Key, offers.OrderBy(offer => offer.Position).Select(offer => offer.Node.IsOpen ? offer.Node : graph.FrontOf(offer.Node, offer.Service)).ToArray());
+        select (offers.Key, offers.OrderBy(offer => offer.Position).Select(offer => offer.Node.IsOpen ? offer.Node : graph.OutermostOf(offer.Node, offer.Service)).ToArray());
 
     private SavedRegistration Save(Node node) => new()
     {
         Id = IdOf(node),
         MadeBy = KindOf(node),
-        Type = NameOf(node.Kind == NodeKind.Alias ? node.FactoryParameters[0].Type : node.Made),
+        Type = NameOf(node.Kind == NodeKind.Alias ? node.FactoryParameters[0].Type : node.Implementation),
         Services = [.. node.Services.Select(NameOf)],
         Lifetime = graph.LevelOf(node).Name,
         Mark = MarkOf(node.Mark),
-        OnlyFor = node.Endings.OnlyFor is { } only ? NameOf(only) : null,
+        OnlyFor = node.Options.OnlyFor is { } only ? NameOf(only) : null,
         Decorator = node.IsDecorator,
         Replaced = [.. node.Services.Where(service => IsReplaced(node, service)).Select(NameOf)],
-        ResolvedDirectly = node.Endings.IsRoot,
-        FollowsFrom = node.IsWritten ? null : IdOf(node.Written),
+        ResolvedDirectly = node.Options.IsRoot,
+        FollowsFrom = node.IsRegistration ? null : IdOf(node.Registration),
         Around = node.Inner is null ? null : IdOf(node.Inner),
-        File = node.Place.IsKnown ? PlaceNames.File(node.Place, graph.SharedFolder).Replace('\\', '/') : null,
+        File = node.Place.IsKnown ? SourcePlaceText.File(node.Place, graph.SharedFolder).Replace('\\', '/') : null,
         Line = node.Place.IsKnown ? node.Place.Line : 0,
-        Needs = [.. (node.Supplies is null ? null : node.Needs)?.Select(Save) ?? node.Parameters.Select(Unbound)],
+        Needs = [.. (node.Bindings is null ? null : node.Dependencies)?.Select(Save) ?? node.Parameters.Select(Unbound)],
     };
 
     private bool IsReplaced(Node node, TypeRef service) =>
-        node.IsWritten && node.Order != int.MaxValue && !node.IsDecorator
-        && !graph.Arrangement.Of(new ServiceId(service, node.Mark)).Any(offer => offer.Node == node);
+        node.IsRegistration && node.Order != int.MaxValue && !node.IsDecorator
+        && !graph.Effective.Of(new ServiceId(service, node.Mark)).Any(offer => offer.Node == node);
 
-    private SavedNeed Save(Need need) => Unbound(need.Parameter) with
+    private SavedNeed Save(Dependency need) => Unbound(need.Parameter) with
     {
         Property = need.Consumer.Properties.Contains(need.Parameter),
-        Gets = WordFor(need.Supply),
-        By = [.. need.Supply is Supply.Ambiguous ambiguous ? ambiguous.Candidates.Select(IdOf) : need.Supplies.SelectMany(Nodes).Select(IdOf)],
+        Gets = WordFor(need.Binding),
+        By = [.. need.Binding is Binding.Ambiguous ambiguous ? ambiguous.Candidates.Select(IdOf) : need.Bindings.SelectMany(Nodes).Select(IdOf)],
     };
 
     private SavedNeed Unbound(Parameter parameter) => new()
@@ -67,30 +67,30 @@ internal sealed class GraphSaver(ServiceGraph graph)
         Gets = parameter.IsInner ? "one" : "open",
     };
 
-    private static IEnumerable<Node> Nodes(Supply supply) => supply switch
+    private static IEnumerable<Node> Nodes(Binding supply) => supply switch
     {
-        Supply.Single single => [single.Node],
-        Supply.Ambiguous ambiguous => ambiguous.Candidates,
+        Binding.Single single => [single.Node],
+        Binding.Ambiguous ambiguous => ambiguous.Candidates,
         _ => [],
     };
 
-    private static string WordFor(Supply supply) => supply switch
+    private static string WordFor(Binding supply) => supply switch
     {
-        _ when supply.All().Any(part => part is Supply.Missing) => "missing",
-        _ when supply.All().Any(part => part is Supply.Ambiguous) => "ambiguous",
-        _ when supply.All().Any(part => part is Supply.Untaken or Supply.SharedWithArguments) => "unfit",
-        Supply.Single => "one",
-        Supply.Many => "list",
-        Supply.Keyed => "dictionary",
-        Supply.Deferred { Form: DeferredForm.Lazy } => "lazy",
-        Supply.Deferred { Form: DeferredForm.FreshScope } => "fresh scope",
-        Supply.Deferred => "function",
-        Supply.Passed => "constant",
-        Supply.Argument => "argument",
-        Supply.Ambient { Form: AmbientForm.Scope } => "scope",
-        Supply.Ambient { Form: AmbientForm.Container } => "container",
-        Supply.Ambient { Form: AmbientForm.AskingClass } => "asking class",
-        Supply.Ambient => "cancellation",
+        _ when supply.All().Any(part => part is Binding.Missing) => "missing",
+        _ when supply.All().Any(part => part is Binding.Ambiguous) => "ambiguous",
+        _ when supply.All().Any(part => part is Binding.Untaken or Binding.SharedWithArguments) => "unfit",
+        Binding.Single => "one",
+        Binding.Many => "list",
+        Binding.Keyed => "dictionary",
+        Binding.Deferred { Form: DeferredForm.Lazy } => "lazy",
+        Binding.Deferred { Form: DeferredForm.FreshScope } => "fresh scope",
+        Binding.Deferred => "function",
+        Binding.Passed => "constant",
+        Binding.Argument => "argument",
+        Binding.Ambient { Form: AmbientForm.Scope } => "scope",
+        Binding.Ambient { Form: AmbientForm.Container } => "container",
+        Binding.Ambient { Form: AmbientForm.AskingClass } => "asking class",
+        Binding.Ambient => "cancellation",
         _ => "nothing",
     };
 
@@ -117,7 +117,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
         if (!_ids.TryGetValue(node, out string? id))
         {
             string services = string.Join(" and ", node.Services.Select(service => service.QualifiedName));
-            string made = node.Made.QualifiedName;
+            string made = node.Implementation.QualifiedName;
             string around = node.Inner is null ? "" : $" around {IdOf(node.Inner)}";
             string wanted = (services == made ? made : $"{services} by {(node.Kind == NodeKind.Class ? made : KindOf(node))}") + MarkSuffix(node.Mark) + around;
             _taken.TryGetValue(wanted, out int times);

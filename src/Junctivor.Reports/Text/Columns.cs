@@ -28,7 +28,7 @@ internal static class Columns
             if (!fits && row[^1].Text.Length > 0)
             {
                 string indent = Continued(row[0].Text) + Below;
-                foreach (string line in WrappedText.Lines(row[^1].Text, width - indent.Length, ""))
+                foreach (string line in LineWrapping.Lines(row[^1].Text, width - indent.Length, ""))
                 {
                     yield return [new Piece(indent), row[^1] with { Text = line }];
                 }

@@ -1,6 +1,7 @@
 using System.Text;
+using Junctivor.Checks;
 
-namespace Junctivor.Checks;
+namespace Junctivor;
 
 /// <summary>
 /// All that was found in a wiring: by severity, the root causes first, and then in the order in which the registrations were written.

@@ -22,7 +22,7 @@ internal static class Checker
         new ReplacesNothingRule(),
         new RegisteredTwiceRule(),
         new DecoratesNothingRule(),
-        new UnreachedRule(),
+        new UnreachableRule(),
     ];
 
     /// <summary>What is wrong with what something needs, by whatever it is met.</summary>
@@ -54,16 +54,16 @@ internal static class Checker
     /// <summary>Everything that is wrong with a wiring.</summary>
     public static IEnumerable<Fault> Inspect(ServiceGraph graph)
     {
-        IReadOnlyList<Node> counting = [.. graph.Written.Where(graph.Arrangement.Counts)];
+        IReadOnlyList<Node> counting = [.. graph.Registrations.Where(graph.Effective.Counts)];
         return AboutTheWiring.SelectMany(rule => rule.Inspect(graph, counting))
             .Concat(AboutRegistrations.SelectMany(rule => rule.Inspect(graph, counting)))
-            .Concat(Inspect(graph, graph.Unasked.Count == 0 ? graph.Nodes : [.. graph.Nodes.Except(graph.Unasked)]));
+            .Concat(Inspect(graph, graph.Unrequested.Count == 0 ? graph.Nodes : [.. graph.Nodes.Except(graph.Unrequested)]));
     }
 
     /// <summary>Everything that is wrong with some nodes.</summary>
     public static IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        IReadOnlyList<Node> unregistered = [.. nodes.Where(node => node.Written.Order == int.MaxValue)];
+        IReadOnlyList<Node> unregistered = [.. nodes.Where(node => node.Registration.Order == int.MaxValue)];
         IReadOnlyList<Node> notMetByOne = [.. nodes.Where(node => !node.IsSimplyMet)];
         return InspectAny(AboutRegistrations, graph, unregistered)
             .Concat(InspectAny(AboutNeeds, graph, nodes))

@@ -18,11 +18,11 @@ internal static class CollectionForms
         TypeRef last = asked.Arguments[asked.Arguments.Count - 1];
         return asked.DefinitionName switch
         {
-            "System.Threading.Tasks.Task`1" or "System.Threading.Tasks.ValueTask`1" =>
+            WellKnownTypes.TaskOf or WellKnownTypes.ValueTaskOf =>
                 (last, last.Name, $"what is made asynchronously is asked for by itself, and awaited before work begins"),
-            string name when name.StartsWith("System.Func`", StringComparison.Ordinal) =>
+            string name when name.StartsWith(WellKnownTypes.AnyFunc, StringComparison.Ordinal) =>
                 (last, $"Func<{last.Name}>", "a function takes up to four arguments"),
-            string name when IsDictionary(name) && asked.Arguments[0].DefinitionName is TypeRef.Text or TypeRef.TypeOfTypes =>
+            string name when IsDictionary(name) && asked.Arguments[0].DefinitionName is WellKnownTypes.Text or WellKnownTypes.TypeOfTypes =>
                 (last, $"IReadOnlyDictionary<{asked.Arguments[0].Name}, {last.Name}>", "all that are marked come as a dictionary that cannot be changed"),
             string name when name.StartsWith(Collections, StringComparison.Ordinal) && asked.Arguments.Count == 1 =>
                 (last, $"IReadOnlyList<{last.Name}>", "all of a service come as a list that cannot be changed"),

@@ -1,4 +1,5 @@
-namespace Junctivor.Checks;
+using Junctivor.Checks;
+namespace Junctivor;
 
 /// <summary>
 /// One thing that is wrong with a wiring, or worth knowing about it. Immutable, and so safe for use by several threads.
@@ -33,7 +34,7 @@ public sealed record Fault
     public IReadOnlyList<string> Remarks { get; init; } = [];
 
     /// <summary>What to write instead, the best first.</summary>
-    public IReadOnlyList<Cure> Cures { get; init; } = [];
+    public IReadOnlyList<Fix> Fixes { get; init; } = [];
 
     /// <summary>The names of those between which the fault lies, such as the two that serve one service; often empty.</summary>
     public IReadOnlyList<string> Candidates { get; init; } = [];
@@ -42,7 +43,7 @@ public sealed record Fault
     public string? AcceptedBecause { get; init; }
 
     /// <summary>The fault as text: several lines, without a line break at the end.</summary>
-    /// <returns>The code, the name and the summary; then the path, the remarks, the cures, and where more is written.</returns>
+    /// <returns>The code, the name and the summary; then the path, the remarks, the fixes, and where more is written.</returns>
     public override string ToString() => FaultText.Write(this);
 
     /// <summary>Which registration it stands at, for a report in the order written.</summary>

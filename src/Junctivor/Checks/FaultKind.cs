@@ -1,4 +1,4 @@
-namespace Junctivor.Checks;
+namespace Junctivor;
 
 /// <summary>One class of mistake: its code, its name, and how much weight it has unless told otherwise. Immutable.</summary>
 public sealed record FaultKind
@@ -49,7 +49,7 @@ public sealed record FaultKind
         Fault("JV104", "does-not-serve", "A class is registered for a service that it does not implement.");
 
     /// <summary>JV105: a value that was promised and not handed over.</summary>
-    public static FaultKind NotHandedOver { get; } =
+    public static FaultKind NotSupplied { get; } =
         Fault("JV105", "not-handed-over", "The wiring promises a value with Incoming, and it was not handed over.");
 
     /// <summary>JV106: a constant or an argument that no parameter takes.</summary>
@@ -57,7 +57,7 @@ public sealed record FaultKind
         Fault("JV106", "argument-mismatch", "A constant or an argument is given that no constructor parameter takes.");
 
     /// <summary>JV107: a value that was handed over and is not promised.</summary>
-    public static FaultKind NobodyPromised { get; } =
+    public static FaultKind NotDeclared { get; } =
         Fault("JV107", "nobody-promised", "A value was handed over that the wiring does not promise.");
 
     /// <summary>JV108: an asynchronous factory where it is not awaited.</summary>
@@ -151,7 +151,7 @@ public sealed record FaultKind
     /// <summary>Every kind, by code.</summary>
     public static IReadOnlyList<FaultKind> All { get; } =
     [
-        Missing, NotConstructible, SeveralConstructors, DoesNotServe, NotHandedOver, ArgumentMismatch, NobodyPromised, AsyncInFrom, DoesNotApply,
+        Missing, NotConstructible, SeveralConstructors, DoesNotServe, NotSupplied, ArgumentMismatch, NotDeclared, AsyncInFrom, DoesNotApply,
         Cycle, Ambiguous, ReplacesNothing, RegisteredTwice, DecoratesNothing, GenericConstraint, PluginLeftOut,
         Captive, ScopedOutsideScope, FrozenTransient, UnreleasedTransient, LevelOutOfPlace, AskingClassShared,
         AsyncNotReady, LateValueNeededEarly,

@@ -1,6 +1,6 @@
 using Junctivor.Graph;
 
-namespace Junctivor.Checks;
+namespace Junctivor;
 
 /// <summary>One line of the path of a <see cref="Fault"/>: a service, and the parameter by which it is reached.</summary>
 /// <param name="Depth">How far below the first line it stands; lines of one depth under the same line are alternatives.</param>

@@ -1,6 +1,6 @@
 namespace Junctivor.Checks;
 
-/// <summary>Writes a fault for people: a heading, the path as a tree in columns, the remarks, the cures, and where more is written.</summary>
+/// <summary>Writes a fault for people: a heading, the path as a tree in columns, the remarks, the fixes, and where more is written.</summary>
 internal static class FaultText
 {
     private const int LongestPath = 40;
@@ -24,13 +24,13 @@ internal static class FaultText
     /// <summary>All lines, the heading first, none longer than a width where that can be; code is never broken.</summary>
     public static IEnumerable<string> Lines(Fault fault, int width)
     {
-        foreach (string line in WrappedText.Lines($"{Start(fault)} {fault.Summary}", width, Indent + Indent))
+        foreach (string line in LineWrapping.Lines($"{Start(fault)} {fault.Summary}", width, Indent + Indent))
         {
             yield return line;
         }
 
         int inner = width == int.MaxValue ? width : width - Indent.Length;
-        foreach (string line in PathLines(fault.Path, inner).Concat(fault.Remarks.SelectMany(remark => WrappedText.Lines(remark, inner, ""))).Concat(CureLines(fault.Cures, inner)))
+        foreach (string line in PathLines(fault.Path, inner).Concat(fault.Remarks.SelectMany(remark => LineWrapping.Lines(remark, inner, ""))).Concat(CureLines(fault.Fixes, inner)))
         {
             yield return Indent + line;
         }
@@ -86,19 +86,19 @@ internal static class FaultText
         path.Skip(index + 1).TakeWhile(later => later.Depth >= depth).Any(later => later.Depth == depth);
 
     /// <summary>The advice, and under it the code, which can be copied as a line of its own.</summary>
-    private static IEnumerable<string> CureLines(IReadOnlyList<Cure> cures, int width)
+    private static IEnumerable<string> CureLines(IReadOnlyList<Fix> fixes, int width)
     {
-        foreach ((Cure cure, int number) in cures.Select((cure, number) => (cure, number)))
+        foreach ((Fix fix, int number) in fixes.Select((fix, number) => (fix, number)))
         {
-            string advice = cure.Code is null ? cure.Advice : $"{cure.Advice}:";
-            foreach (string line in WrappedText.Lines(advice, width, new string(' ', FirstCure.Length), number == 0 ? FirstCure : OtherCure))
+            string advice = fix.Code is null ? fix.Advice : $"{fix.Advice}:";
+            foreach (string line in LineWrapping.Lines(advice, width, new string(' ', FirstCure.Length), number == 0 ? FirstCure : OtherCure))
             {
                 yield return line;
             }
 
-            if (cure.Code is not null)
+            if (fix.Code is not null)
             {
-                yield return new string(' ', FirstCure.Length + Indent.Length) + cure.Code;
+                yield return new string(' ', FirstCure.Length + Indent.Length) + fix.Code;
             }
         }
     }

@@ -51,14 +51,14 @@ internal sealed class NearMisses
         .Select(node => node.Mark is null
             ? new NearMiss(
                 $"{Type.Name} is registered{At(node)} without a mark.",
-                new Cure($"mark the registration{At(node)}, or ask without a mark", RegistrationText.Ending(_service.Mark)))
+                new Fix($"mark the registration{At(node)}, or ask without a mark", RegistrationText.Ending(_service.Mark)))
             : new NearMiss(
                 $"{Type.Name} is registered{At(node)}, marked {node.Mark}.",
-                new Cure("ask by that mark", RegistrationText.Parameter(node.Mark, Type.Name, _parameter))));
+                new Fix("ask by that mark", RegistrationText.Parameter(node.Mark, Type.Name, _parameter))));
 
     private IEnumerable<NearMiss> NotRegisteredFor()
     {
-        if (Type.DefinitionName == TypeRef.Anything || Type.IsValueType || Type.DefinitionName == TypeRef.Text)
+        if (Type.DefinitionName == WellKnownTypes.Anything || Type.IsValueType || Type.DefinitionName == WellKnownTypes.Text)
         {
             return [];
         }
@@ -68,17 +68,17 @@ internal sealed class NearMisses
         return able
             .Where(each => !each.Node.Services.Contains(each.Service))
             .Select(each => new NearMiss(
-                $"{each.Node.Made.Name} {Implements(Type)} it, but is registered{At(each.Node)} only as {KnownAs(each.Node)}.",
-                new Cure($"add to the registration of {each.Node.Name}{At(each.Node)}", RegistrationText.Also(each.Service))));
+                $"{each.Node.Implementation.Name} {Implements(Type)} it, but is registered{At(each.Node)} only as {KnownAs(each.Node)}.",
+                new Fix($"add to the registration of {each.Node.Name}{At(each.Node)}", RegistrationText.Also(each.Service))));
     }
 
     private IEnumerable<NearMiss> OnlyForOthers() => _graph.Index.Serving(Type)
-        .Where(node => node.Endings.OnlyFor is not null && node.Mark == _service.Mark)
+        .Where(node => node.Options.OnlyFor is not null && node.Mark == _service.Mark)
         .Select(node => new NearMiss(
-            $"{Type.Name} is registered{At(node)} only for {node.Endings.OnlyFor!.Name}.",
-            new Cure($"take .OnlyFor away{At(node)}, if others may have it")));
+            $"{Type.Name} is registered{At(node)} only for {node.Options.OnlyFor!.Name}.",
+            new Fix($"take .OnlyFor away{At(node)}, if others may have it")));
 
-    private IEnumerable<NearMiss> NotRegistered() => Type.IsValueType || Type.DefinitionName == TypeRef.Anything || Type.DefinitionName == TypeRef.Text
+    private IEnumerable<NearMiss> NotRegistered() => Type.IsValueType || Type.DefinitionName == WellKnownTypes.Anything || Type.DefinitionName == WellKnownTypes.Text
         ? []
         : _graph.Implementing(Type)
             .Where(type => !type.Equals(Type))
@@ -86,7 +86,7 @@ internal sealed class NearMisses
             .ThenBy(type => EditDistance.Between(type.OwnName, Type.OwnName))
             .Select(type => new NearMiss(
                 $"{type.Name} {Implements(Type)} it, and is not registered.{AndNeeds(type)}",
-                new Cure("register it", RegistrationText.OfClass(LevelFor(type), Type, type) + RegistrationText.Ending(_service.Mark))));
+                new Fix("register it", RegistrationText.OfClass(LevelFor(type), Type, type) + RegistrationText.Ending(_service.Mark))));
 
     /// <summary>The container makes some kinds of lists, and others are asked for.</summary>
     private IEnumerable<NearMiss> InAnotherCollection()
@@ -99,7 +99,7 @@ internal sealed class NearMisses
         Node first = _graph.Index.Serving(form.Element)[0];
         return [new NearMiss(
             $"{form.Element.Name} is registered{At(first)}; {form.Reason}.",
-            new Cure("take", RegistrationText.Parameter(_service.Mark, form.Written, _parameter)))];
+            new Fix("take", RegistrationText.Parameter(_service.Mark, form.Written, _parameter)))];
     }
 
     private IEnumerable<NearMiss> OfTheSameName() =>
@@ -108,11 +108,11 @@ internal sealed class NearMisses
         where registered.OwnName == Type.OwnName && registered.DefinitionName != Type.DefinitionName
         select new NearMiss(
             $"{registered.QualifiedName} is registered{At(node)}: the same short name, another type than {Type.QualifiedName}.",
-            new Cure("check the using directives of whoever asks: if the other one is meant, write", RegistrationText.Parameter(_service.Mark, registered.QualifiedName, _parameter)));
+            new Fix("check the using directives of whoever asks: if the other one is meant, write", RegistrationText.Parameter(_service.Mark, registered.QualifiedName, _parameter)));
 
     private IEnumerable<NearMiss> OfNearlyTheSameName() => _graph.Index.NearlyNamed(Type.OwnName).Select(node => new NearMiss(
         $"{Served(node)} is registered{At(node)}, and its name is nearly the same.",
-        new Cure("if that one is meant, take", RegistrationText.Parameter(node.Mark, node.Services[0].Name, _parameter))));
+        new Fix("if that one is meant, take", RegistrationText.Parameter(node.Mark, node.Services[0].Name, _parameter))));
 
     private IEnumerable<NearMiss> OtherClosings() => Type.Arguments.Count == 0 || Type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
         ? []
@@ -126,7 +126,7 @@ internal sealed class NearMisses
         .Where(each => each.Service.DefinitionName == "[]" || each.Service.DefinitionName.StartsWith("System.", StringComparison.Ordinal))
         .Select(each => new NearMiss(
             $"{each.Service.Name} is registered{At(each.Node)}, which is another service than {Type.Name}.",
-            new Cure("if all of that is meant, take", RegistrationText.Parameter(each.Node.Mark, each.Service.Name, _parameter))));
+            new Fix("if all of that is meant, take", RegistrationText.Parameter(each.Node.Mark, each.Service.Name, _parameter))));
 
     private string AndNeeds(TypeRef type)
     {
@@ -137,9 +137,9 @@ internal sealed class NearMisses
     /// <summary>What whoever asks can hold; and what ends belongs to a scope, where nobody asks for longer.</summary>
     private Level LevelFor(TypeRef type) => _level.IsTransient && type.IsDisposable ? Level.Scoped : _level;
 
-    private string At(Node node) => PlaceNames.At(node.Place, _graph.SharedFolder);
+    private string At(Node node) => SourcePlaceText.At(node.Place, _graph.SharedFolder);
 
-    private static string KnownAs(Node node) => node.Services.Length == 1 && node.Services[0].Equals(node.Made) ? "itself" : Served(node);
+    private static string KnownAs(Node node) => node.Services.Length == 1 && node.Services[0].Equals(node.Implementation) ? "itself" : Served(node);
 
     private static string Served(Node node) => string.Join(", ", node.Services.Select(service => service.Name));
 

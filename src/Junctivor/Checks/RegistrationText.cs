@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>Writes C# as a user would: registrations, parameters and calls, for the cures.</summary>
+/// <summary>Writes C# as a user would: registrations, parameters and calls, for the fixes.</summary>
 internal static class RegistrationText
 {
     private const string ToFillIn = "…";
@@ -23,8 +23,8 @@ internal static class RegistrationText
     /// <summary>The registration of a node, as it would be written again; a class stands for itself, the rest is to be filled in.</summary>
     public static string Again(Node node, Level? level = null) => (node.Kind, node.IsDecorator) switch
     {
-        (NodeKind.Class, false) => OfClass(level ?? node.Level, node.Services[0], node.Made) + string.Concat(node.Services.Skip(1).Select(Also)) + Ending(node.Mark),
-        (NodeKind.Class, true) => $"Decorator.Of<{node.Services[0].Name}, {node.Made.Name}>()",
+        (NodeKind.Class, false) => OfClass(level ?? node.Level, node.Services[0], node.Implementation) + string.Concat(node.Services.Skip(1).Select(Also)) + Ending(node.Mark),
+        (NodeKind.Class, true) => $"Decorator.Of<{node.Services[0].Name}, {node.Implementation.Name}>()",
         _ => $"{(node.IsDecorator ? "Decorator" : Start(level ?? node.Level))}.From({ToFillIn}){Ending(node.Mark)}",
     };
 
@@ -32,7 +32,7 @@ internal static class RegistrationText
     public static string OfUnknown(Level level, TypeRef service) => $"{Start(level)}.Of<{service.Name}, {ToFillIn}>()";
 
     /// <summary>A constructor as it stands in its class.</summary>
-    public static string Declaration(Node node, Constructor constructor) => $"{node.Made.OwnName}({Parameters(constructor)})";
+    public static string Declaration(Node node, Constructor constructor) => $"{node.Implementation.OwnName}({Parameters(constructor)})";
 
     /// <summary>A variable for a scope of a level: <c>dutyShift</c>.</summary>
     public static string Variable(Level level)
@@ -44,10 +44,10 @@ internal static class RegistrationText
     /// <summary>A factory that makes a node through one of its constructors.</summary>
     public static string Factory(Node node, Constructor constructor)
     {
-        string made = node.Made.Name;
+        string made = node.Implementation.Name;
         string arguments = string.Join(", ", constructor.Parameters.Select(parameter => Identifier(parameter.Name)));
         TypeRef service = node.Services[0];
-        string returned = service.Equals(node.Made) ? "" : $"{service.Name} ";
+        string returned = service.Equals(node.Implementation) ? "" : $"{service.Name} ";
         return node.IsDecorator
             ? $"Decorator.From({returned}({Parameters(constructor)}) => new {made}({arguments}))"
             : $"{Start(node.Level)}.From({returned}({Parameters(constructor)}) => new {made}({arguments}))";
@@ -62,7 +62,7 @@ internal static class RegistrationText
     public static string Parameter(Mark? mark, string type, string name) => $"{Attribute(mark)}{type} {Identifier(name)}";
 
     /// <summary>What a promised value is handed over as.</summary>
-    public static string HandOver(Node promise) => $"Incoming.Value<{promise.Services[0].Name}>({ToFillIn}){Ending(promise.Mark)}";
+    public static string Supply(Node promise) => $"Incoming.Value<{promise.Services[0].Name}>({ToFillIn}){Ending(promise.Mark)}";
 
     /// <summary>What marks a registration.</summary>
     public static string Ending(Mark? mark) =>

@@ -1,4 +1,4 @@
-namespace Junctivor.Checks;
+namespace Junctivor;
 
 /// <summary>How much weight a <see cref="Fault"/> has.</summary>
 public enum Severity

@@ -16,7 +16,7 @@ internal static class ArgumentPassing
         Give((argument, parameter) => argument.Serves(parameter.Type));
 
         untaken = [.. arguments.Where((_, number) => !isTaken[number])];
-        return node.Following() with
+        return node.Derive() with
         {
             Constructors = node.ChosenConstructor is { } chosen ? [chosen.With(Replace(chosen.Parameters))] : node.Constructors,
             FactoryParameters = Replace(node.FactoryParameters),

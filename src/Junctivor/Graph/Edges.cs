@@ -6,17 +6,17 @@ internal static class Edges
     /// <summary>What is reached in a scope of its own is no edge: it neither closes a ring nor is held.</summary>
     public static IEnumerable<Edge> Of(Node node)
     {
-        Supply[] supplies = node.Supplies!;
+        Binding[] supplies = node.Bindings!;
         for (int number = 0; number < supplies.Length; number++)
         {
-            Need need = new(node, number, supplies[number]);
-            if (need.Supply is Supply.Single single)
+            Dependency need = new(node, number, supplies[number]);
+            if (need.Binding is Binding.Single single)
             {
                 yield return new Edge(need, single.Node, null);
             }
             else
             {
-                foreach (Edge edge in Of(need, need.Supply, null))
+                foreach (Edge edge in Of(need, need.Binding, null))
                 {
                     yield return edge;
                 }
@@ -24,13 +24,13 @@ internal static class Edges
         }
     }
 
-    private static IEnumerable<Edge> Of(Need need, Supply supply, DeferredForm? by) => supply switch
+    private static IEnumerable<Edge> Of(Dependency need, Binding supply, DeferredForm? by) => supply switch
     {
-        Supply.Single single => [new Edge(need, single.Node, by)],
-        Supply.Many many => many.Elements.SelectMany(element => Of(need, element, by)),
-        Supply.Keyed keyed => keyed.Elements.SelectMany(element => Of(need, element.Supply, by)),
-        Supply.Deferred { Form: DeferredForm.FreshScope } => [],
-        Supply.Deferred deferred => Of(need, deferred.Inner, deferred.Form),
+        Binding.Single single => [new Edge(need, single.Node, by)],
+        Binding.Many many => many.Elements.SelectMany(element => Of(need, element, by)),
+        Binding.Keyed keyed => keyed.Elements.SelectMany(element => Of(need, element.Supply, by)),
+        Binding.Deferred { Form: DeferredForm.FreshScope } => [],
+        Binding.Deferred deferred => Of(need, deferred.Inner, deferred.Form),
         _ => [],
     };
 }

@@ -4,7 +4,7 @@ namespace Junctivor.Graph;
 internal sealed record Node
 {
     private Node? _written;
-    private Supply.Single? _alone;
+    private Binding.Single? _alone;
 
     /// <summary>The place in the order written.</summary>
     public required int Order { get; init; }
@@ -12,7 +12,7 @@ internal sealed record Node
     public required NodeKind Kind { get; init; }
 
     /// <summary>The class that is constructed; for the rest, the type that the user's code promises to give.</summary>
-    public required TypeRef Made { get; init; }
+    public required TypeRef Implementation { get; init; }
 
     /// <summary>What the registration is written for, and then what <c>Also</c> adds.</summary>
     public required TypeRef[] Services { get; init; }
@@ -24,7 +24,7 @@ internal sealed record Node
     public SourcePlace Place { get; init; }
 
     /// <summary>What the user wrote behind the entry.</summary>
-    public Endings Endings { get; init; } = Endings.None;
+    public RegistrationOptions Options { get; init; } = RegistrationOptions.None;
 
     /// <summary>The public constructors, for a class; empty for the rest.</summary>
     public Constructor[] Constructors { get; init; } = [];
@@ -39,7 +39,7 @@ internal sealed record Node
     public object? Origin { get; init; }
 
     /// <summary>What meets its parameters, in their order; null until the graph has settled it.</summary>
-    public Supply[]? Supplies { get; private set; }
+    public Binding[]? Bindings { get; private set; }
 
     /// <summary>Whether each of its parameters is met by exactly one node, that must be there at once.</summary>
     public bool IsSimplyMet { get; private set; }
@@ -57,10 +57,10 @@ internal sealed record Node
     public Node? Inner { get; init; }
 
     /// <summary>The registration that this follows from; itself for a registration.</summary>
-    public Node Written => _written ?? this;
+    public Node Registration => _written ?? this;
 
     /// <summary>Whether it is a registration, and not something that follows from one.</summary>
-    public bool IsWritten => _written is null;
+    public bool IsRegistration => _written is null;
 
     /// <summary>The constructor to call, or null where the class leaves it open.</summary>
     public Constructor? ChosenConstructor => Constructors switch
@@ -77,16 +77,16 @@ internal sealed record Node
         : [.. ChosenConstructor?.Parameters ?? [], .. Properties];
 
     /// <summary>What it asks for, with what meets it; once that is settled.</summary>
-    public IReadOnlyList<Need> Needs => Graph.Needs.Of(this);
+    public IReadOnlyList<Dependency> Dependencies => Graph.DependencyReader.Of(this);
 
     /// <summary>What it needs while it lives: at once, or through <c>Lazy</c> or <c>Func</c>; once that is settled.</summary>
     public IEnumerable<Edge> Edges => Graph.Edges.Of(this);
 
     /// <summary>That this node alone meets something.</summary>
-    public Supply.Single Alone => _alone ??= new Supply.Single(this);
+    public Binding.Single AsBinding => _alone ??= new Binding.Single(this);
 
     /// <summary>Whether it makes its instances, and so owns them unless told otherwise.</summary>
-    public bool Makes => Kind is NodeKind.Class or NodeKind.Factory;
+    public bool CreatesInstances => Kind is NodeKind.Class or NodeKind.Factory;
 
     /// <summary>Whether it stands for all closings of a generic class.</summary>
     public bool IsOpen => Services[0].IsDefinition;
@@ -95,22 +95,22 @@ internal sealed record Node
     public string? Label { get; init; }
 
     /// <summary>How messages call it: the class, or for the rest the service.</summary>
-    public string Name => Label ?? (Kind == NodeKind.Class ? Made.Name : Services[0].Name);
+    public string Name => Label ?? (Kind == NodeKind.Class ? Implementation.Name : Services[0].Name);
 
     /// <summary>How messages call its lifetime.</summary>
     public string Lifetime => Kind == NodeKind.Alias ? "alias" : IsDecorator && Inner is null ? "decorator" : Level.Name;
 
-    public IEnumerable<ServiceId> Offers => Services.Select(service => new ServiceId(service, Mark));
+    public IEnumerable<ServiceId> Candidates => Services.Select(service => new ServiceId(service, Mark));
 
     /// <summary>Something that follows from this registration, to be changed with <c>with</c>.</summary>
-    public Node Following() => this with { _written = Written, _alone = null, Supplies = null, IsSimplyMet = false };
+    public Node Derive() => this with { _written = Registration, _alone = null, Bindings = null, IsSimplyMet = false };
 
     /// <summary>Settles what meets its parameters; once.</summary>
-    public void Settle(int number, Supply[] supplies)
+    public void Settle(int number, Binding[] supplies)
     {
         Number = number;
-        Supplies = supplies;
-        IsSimplyMet = Array.TrueForAll(supplies, supply => supply is Supply.Single);
+        Bindings = supplies;
+        IsSimplyMet = Array.TrueForAll(supplies, supply => supply is Binding.Single);
     }
 
     public bool Equals(Node? other) => ReferenceEquals(this, other);

@@ -25,13 +25,13 @@ internal abstract class Parameter(TypeRef type)
     public virtual string? Obstacle => null;
 
     /// <summary>The same parameter, met by an argument of a call.</summary>
-    public Parameter TakingArgument(int number) => new MetParameter(Name, Type, argument: number);
+    public Parameter TakingArgument(int number) => new PresetParameter(Name, Type, argument: number);
 
     /// <summary>The same parameter, met by what a decorator wraps.</summary>
-    public Parameter AsInner() => new MetParameter(Name, Type, isInner: true);
+    public Parameter AsInner() => new PresetParameter(Name, Type, isInner: true);
 
     /// <summary>The same parameter, met by a constant.</summary>
-    public Parameter AsPassed() => new MetParameter(Name, Type, isPassed: true);
+    public Parameter AsPassed() => new PresetParameter(Name, Type, isPassed: true);
 
     /// <summary>What it asks for.</summary>
     public ServiceId Service => new(Type, Mark);

@@ -7,31 +7,31 @@ namespace Junctivor.Graph;
 internal sealed class ServiceGraph
 {
     private readonly List<Node> _nodes;
-    private readonly Candidates _candidates;
+    private readonly CandidateFinder _candidates;
     private readonly Binder _binder;
     private readonly ITypeReader _reader;
-    private readonly Lazy<WrittenIndex> _index;
+    private readonly Lazy<RegistrationIndex> _index;
     private readonly Lazy<string> _sharedFolder;
 
     public ServiceGraph(IReadOnlyList<Node> written, ITypeReader reader)
     {
-        Written = written;
+        Registrations = written;
         _reader = reader;
-        _index = new Lazy<WrittenIndex>(() => new WrittenIndex(written.Where(Arrangement!.Counts)));
-        _sharedFolder = new Lazy<string>(() => PlaceNames.SharedFolder(written.Select(node => node.Place)));
+        _index = new Lazy<RegistrationIndex>(() => new RegistrationIndex(written.Where(Effective!.Counts)));
+        _sharedFolder = new Lazy<string>(() => SourcePlaceText.SharedFolder(written.Select(node => node.Place)));
         _nodes = new List<Node>(written.Count);
-        Arrangement = new Arrangement(written);
-        _candidates = new Candidates(Arrangement, reader, written);
+        Effective = new EffectiveRegistrations(written);
+        _candidates = new CandidateFinder(Effective, reader, written);
         _binder = new Binder(_candidates, reader);
         List<Node> start = Start(written);
         Complete(start);
-        Unasked = _binder.HasFilled ? FindUnasked(start) : [];
+        Unrequested = _binder.HasFilled ? FindUnasked(start) : [];
     }
 
     /// <summary>Every registration, in the order written, whether it counts or not.</summary>
-    public IReadOnlyList<Node> Written { get; }
+    public IReadOnlyList<Node> Registrations { get; }
 
-    public Arrangement Arrangement { get; }
+    public EffectiveRegistrations Effective { get; }
 
     /// <summary>Everything that instances come from: the registrations that count, and what follows from them.</summary>
     public IReadOnlyList<Node> Nodes => _nodes;
@@ -40,7 +40,7 @@ internal sealed class ServiceGraph
     /// Transients that somebody constructs with arguments, and nobody asks for without: what the arguments are for need not
     /// be registered.
     /// </summary>
-    public IReadOnlyCollection<Node> Unasked { get; }
+    public IReadOnlyCollection<Node> Unrequested { get; }
 
     /// <summary>Whether something lives as long as a scope.</summary>
     public bool HasScopes { get; private set; }
@@ -55,14 +55,14 @@ internal sealed class ServiceGraph
     public string SharedFolder => _sharedFolder.Value;
 
     /// <summary>The registrations that count, by what they serve and how they are named.</summary>
-    public WrittenIndex Index => _index.Value;
+    public RegistrationIndex Index => _index.Value;
 
     /// <summary>Classes that nobody registers and that implement a service.</summary>
     public IEnumerable<TypeRef> Implementing(TypeRef service) =>
-        _reader.Implementing(service).Where(type => !Index.AbleToServe(type).Any(node => node.Made.Equals(type)));
+        _reader.Implementing(service).Where(type => !Index.AbleToServe(type).Any(node => node.Implementation.Equals(type)));
 
     /// <summary>Whether a parameter of a node would get what it asks for.</summary>
-    public bool CanMeet(Node node, Parameter parameter) => !_binder.SupplyFor(node, parameter).All().Any(supply => supply is Supply.Missing);
+    public bool CanMeet(Node node, Parameter parameter) => !_binder.Bind(node, parameter).All().Any(supply => supply is Binding.Missing);
 
     /// <summary>What a class that nobody registers asks for, and nobody registers either.</summary>
     public IEnumerable<ServiceId> MissingFor(TypeRef unregistered)
@@ -70,7 +70,7 @@ internal sealed class ServiceGraph
         Node node = _reader.ReadUnregistered(unregistered);
         return
             from parameter in node.Parameters
-            from missing in _binder.SupplyFor(node, parameter).All().OfType<Supply.Missing>()
+            from missing in _binder.Bind(node, parameter).All().OfType<Binding.Missing>()
             select missing.Service;
     }
 
@@ -78,10 +78,10 @@ internal sealed class ServiceGraph
     public Level LevelOf(Node node) => _candidates.LevelOf(node);
 
     /// <summary>What somebody gets who asks at run time.</summary>
-    public Supply SupplyFor(ServiceId service)
+    public Binding Bind(ServiceId service)
     {
         _candidates.Allow(service.Type);
-        return Completed(_binder.SupplyFor(service, null));
+        return Completed(_binder.Bind(service, null));
     }
 
     /// <summary>Why an open generic registration could not be closed for a service, where that is anything but its type parameters and their
@@ -92,25 +92,25 @@ internal sealed class ServiceGraph
     public bool IsTooDeep(TypeRef type) => _candidates.IsTooDeep(type);
 
     /// <summary>What somebody gets who constructs a class with arguments at run time, and owns it then.</summary>
-    public Supply Construct(TypeRef type, IReadOnlyList<TypeRef> arguments)
+    public Binding Construct(TypeRef type, IReadOnlyList<TypeRef> arguments)
     {
         Node filled = ArgumentPassing.Fill(_reader.ReadUnregistered(type), arguments, out IReadOnlyList<TypeRef> untaken);
         return untaken.Count > 0
-            ? new Supply.Untaken(type, untaken)
-            : Completed((filled with { Endings = filled.Endings with { IsOwned = false } }).Alone);
+            ? new Binding.Untaken(type, untaken)
+            : Completed((filled with { Options = filled.Options with { IsOwned = false } }).AsBinding);
     }
 
     /// <summary>The registrations that promise a value.</summary>
-    public IEnumerable<Node> Promises(ServiceId service) =>
-        Arrangement.Of(service).Select(offer => offer.Node).Where(node => node.Kind == NodeKind.Incoming);
+    public IEnumerable<Node> IncomingFor(ServiceId service) =>
+        Effective.Of(service).Select(offer => offer.Node).Where(node => node.Kind == NodeKind.Incoming);
 
     /// <summary>The registration that promises a value for after the container is built; null where none does.</summary>
-    public Node? LatePromise(ServiceId service) => Promises(service).FirstOrDefault(node => node.Endings.IsLate);
+    public Node? LateIncomingFor(ServiceId service) => IncomingFor(service).FirstOrDefault(node => node.Options.IsSuppliedLater);
 
     /// <summary>A node with what decorates it around, under one service.</summary>
-    public Node FrontOf(Node node, ServiceId service)
+    public Node OutermostOf(Node node, ServiceId service)
     {
-        Node front = _candidates.Front(node, service);
+        Node front = _candidates.OutermostOf(node, service);
         Complete([front]);
         return front;
     }
@@ -135,7 +135,7 @@ internal sealed class ServiceGraph
             }
 
             yield return node;
-            foreach (Node next in (node.Supplies ?? []).SelectMany(NodesIn))
+            foreach (Node next in (node.Bindings ?? []).SelectMany(NodesIn))
             {
                 open.Push(next);
             }
@@ -143,7 +143,7 @@ internal sealed class ServiceGraph
     }
 
     /// <summary>The nodes that a supply names itself.</summary>
-    public static IEnumerable<Node> NodesIn(Supply supply) => supply.All().OfType<Supply.Single>().Select(single => single.Node);
+    public static IEnumerable<Node> NodesIn(Binding supply) => supply.All().OfType<Binding.Single>().Select(single => single.Node);
 
     /// <summary>The registrations that count, each once for itself, and once with what decorates it for each service.</summary>
     private List<Node> Start(IReadOnlyList<Node> written)
@@ -151,11 +151,11 @@ internal sealed class ServiceGraph
         List<Node> start = new(written.Count);
         foreach (Node node in written)
         {
-            if (!node.IsDecorator && !node.IsOpen && Arrangement.Counts(node))
+            if (!node.IsDecorator && !node.IsOpen && Effective.Counts(node))
             {
-                if (Arrangement.Decorators.Count > 0)
+                if (Effective.Decorators.Count > 0)
                 {
-                    start.AddRange(node.Offers.Where(service => Arrangement.Of(service).Any(offer => offer.Node == node)).Select(service => _candidates.Front(node, service)));
+                    start.AddRange(node.Candidates.Where(service => Effective.Of(service).Any(offer => offer.Node == node)).Select(service => _candidates.OutermostOf(node, service)));
                 }
 
                 start.Add(node);
@@ -167,15 +167,15 @@ internal sealed class ServiceGraph
 
     private IReadOnlyCollection<Node> FindUnasked(List<Node> start)
     {
-        HashSet<Node> withArguments = [.. _nodes.Where(TakesArguments).Select(node => node.Written).Where(IsAskedForWithArgumentsOnly)];
+        HashSet<Node> withArguments = [.. _nodes.Where(TakesArguments).Select(node => node.Registration).Where(IsAskedForWithArgumentsOnly)];
         return [.. start.Where(node => withArguments.Contains(Innermost(node)))];
     }
 
     private bool IsAskedForWithArgumentsOnly(Node written) =>
         written.Level.IsTransient
-        && !written.Endings.IsRoot
+        && !written.Options.IsRoot
         && !_nodes.Where(node => node.Inner is null || Innermost(node) != written)
-            .SelectMany(node => node.Supplies!)
+            .SelectMany(node => node.Bindings!)
             .SelectMany(NodesIn)
             .Any(asked => Innermost(asked) == written);
 
@@ -183,7 +183,7 @@ internal sealed class ServiceGraph
 
     private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
 
-    private Supply Completed(Supply supply)
+    private Binding Completed(Binding supply)
     {
         Complete([.. NodesIn(supply)]);
         return supply;
@@ -195,7 +195,7 @@ internal sealed class ServiceGraph
         List<Node> open = [.. start];
         for (int next = 0; next < open.Count; next++)
         {
-            if (open[next].Supplies is null)
+            if (open[next].Bindings is null)
             {
                 Settle(open[next], open);
             }
@@ -205,18 +205,18 @@ internal sealed class ServiceGraph
     private void Settle(Node node, List<Node> open)
     {
         Parameter[] parameters = node.Parameters;
-        Supply[] supplies = parameters.Length == 0 ? [] : new Supply[parameters.Length];
+        Binding[] supplies = parameters.Length == 0 ? [] : new Binding[parameters.Length];
         for (int number = 0; number < supplies.Length; number++)
         {
-            supplies[number] = _binder.SupplyFor(node, parameters[number]);
-            if (supplies[number] is not Supply.Single single)
+            supplies[number] = _binder.Bind(node, parameters[number]);
+            if (supplies[number] is not Binding.Single single)
             {
                 foreach (Node next in NodesIn(supplies[number]))
                 {
                     open.Add(next);
                 }
             }
-            else if (single.Node.Supplies is null)
+            else if (single.Node.Bindings is null)
             {
                 open.Add(single.Node);
             }

@@ -6,17 +6,8 @@ namespace Junctivor.Graph;
 /// </summary>
 internal abstract class TypeRef : IEquatable<TypeRef>
 {
-    /// <summary>The definition name of <c>string</c>.</summary>
-    public const string Text = "System.String";
-
-    /// <summary>The definition name of <c>object</c>, which everything serves and nobody means.</summary>
-    public const string Anything = "System.Object";
-
-    /// <summary>The definition name of the base library's class for types.</summary>
-    public const string TypeOfTypes = "System.Type";
-
-    /// <summary>Who offers it without a mark. Only <see cref="Offers"/> knows what stands here.</summary>
-    public object? Offered { get; set; }
+    /// <summary>Who offers it without a mark. Only <see cref="CandidateTable"/> knows what stands here.</summary>
+    public object? RegisteredCandidates { get; set; }
 
     /// <summary>The short name, or the name with its namespace where two types share the short one.</summary>
     public abstract string Name { get; }

@@ -72,7 +72,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
         }
 
         List<Parameter> filled = [.. chosen.Parameters];
-        List<Misfit> misfits = [];
+        List<UnmatchedArgument> misfits = [];
         foreach (PassedValue value in passed)
         {
             TypeRef type = types[value.Type];
@@ -84,12 +84,12 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
             else
             {
                 string? meant = Meant(chosen, value);
-                misfits.Add(new Misfit(Trouble(node, value, type, fitting), meant));
+                misfits.Add(new UnmatchedArgument(Trouble(node, value, type, fitting), meant));
                 TakeAsPassed(filled, fitting.Count == 1 ? fitting[0].Name : meant);
             }
         }
 
-        return node with { Constructors = [chosen.With([.. filled])], Endings = node.Endings with { Misfits = misfits } };
+        return node with { Constructors = [chosen.With([.. filled])], Options = node.Options with { UnmatchedArguments = misfits } };
     }
 
     /// <summary>What was passed wrongly is not missing besides.</summary>
@@ -117,9 +117,9 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
 
     private static string Trouble(Node node, PassedValue value, TypeRef type, IReadOnlyList<Parameter> fitting) => (value.Parameter, fitting.Count) switch
     {
-        (null, 0) => $"{node.Made.Name} has no constructor parameter of type {type.Name}",
-        (null, _) => $"{node.Made.Name} has {fitting.Count} constructor parameters of type {type.Name}: {string.Join(", ", fitting.Select(each => each.Name))}",
-        (_, 0) => $"{node.Made.Name} has no constructor parameter '{value.Parameter}'",
-        _ => $"the constructor parameter '{value.Parameter}' of {node.Made.Name} is {fitting[0].Type.Name}, and a {type.Name} is passed",
+        (null, 0) => $"{node.Implementation.Name} has no constructor parameter of type {type.Name}",
+        (null, _) => $"{node.Implementation.Name} has {fitting.Count} constructor parameters of type {type.Name}: {string.Join(", ", fitting.Select(each => each.Name))}",
+        (_, 0) => $"{node.Implementation.Name} has no constructor parameter '{value.Parameter}'",
+        _ => $"the constructor parameter '{value.Parameter}' of {node.Implementation.Name} is {fitting[0].Type.Name}, and a {type.Name} is passed",
     };
 }

@@ -1,5 +1,6 @@
 using System.Reflection;
 using Junctivor.Graph;
+using Junctivor.Registering;
 
 namespace Junctivor.Reading;
 

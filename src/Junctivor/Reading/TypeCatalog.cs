@@ -17,7 +17,7 @@ internal sealed class TypeCatalog
     public TypeCatalog(int expected = 0) => _types = new Dictionary<Type, ReflectedType>(expected);
 
     /// <summary>Which short names are borne by several.</summary>
-    public NameBook Names { get; } = new();
+    public NameCounts Names { get; } = new();
 
     /// <summary>What nullable annotations say.</summary>
     public Annotations Annotations { get; } = new();

@@ -11,39 +11,39 @@ internal sealed class WiringReader : ITypeReader
 {
     private Dictionary<(Node Open, Type Closed), Node>? _closings;
     private Dictionary<(Node Open, TypeRef Service), string>? _unclosable;
-    private readonly Dictionary<Type, Wrappers> _wrappers = [];
+    private readonly Dictionary<Type, TypeToken> _tokens = [];
     private readonly MarkingAssemblies _marking = new();
     private readonly ParameterReader _parameters;
     private readonly ClassReader _classes;
     private readonly ClassIndex _index;
-    private Dictionary<Entry, Node>? _written;
+    private Dictionary<RegistrationData, Node>? _written;
 
     /// <param name="entries">In the order written; the same entry twice counts once.</param>
-    public WiringReader(IReadOnlyCollection<Entry> entries)
+    public WiringReader(IReadOnlyCollection<RegistrationData> entries)
     {
         Types = new TypeCatalog(entries.Count);
         _parameters = new ParameterReader(Types, _marking);
         _classes = new ClassReader(Types, _parameters, _marking);
         _index = new ClassIndex(Types);
 
-        List<Entry> counting = new(entries.Count);
+        List<RegistrationData> counting = new(entries.Count);
         List<Node> nodes = new(entries.Count);
-        HashSet<Entry> met = new(entries.Count, ReferenceEqualityComparer.Instance);
-        foreach (Entry entry in entries)
+        HashSet<RegistrationData> met = new(entries.Count, ReferenceEqualityComparer.Instance);
+        foreach (RegistrationData entry in entries)
         {
             if (!entry.IsEnabled || !met.Add(entry))
             {
                 continue;
             }
 
-            Node? node = TryRead(entry, nodes.Count, out Trouble? trouble);
-            counting.Add(trouble is null ? entry : entry with { Trouble = trouble });
+            Node? node = TryRead(entry, nodes.Count, out ReadFailure? trouble);
+            counting.Add(trouble is null ? entry : entry with { ReadFailure = trouble });
             if (node is not null)
             {
                 nodes.Add(node);
-                foreach (Wrappers wrappers in entry.Wrappers)
+                foreach (TypeToken token in entry.Tokens)
                 {
-                    _wrappers.TryAdd(wrappers.Type, wrappers);
+                    _tokens.TryAdd(token.Type, token);
                 }
             }
         }
@@ -57,32 +57,32 @@ internal sealed class WiringReader : ITypeReader
     public ServiceGraph Graph { get; }
 
     /// <summary>The entries that count, in the order written.</summary>
-    public IReadOnlyList<Entry> Entries { get; }
+    public IReadOnlyList<RegistrationData> Entries { get; }
 
-    public static Making MakingOf(Node node) => EntryOf(node).Making;
+    public static InstanceSource MakingOf(Node node) => EntryOf(node).Source;
 
     public static ReflectedConstructor ConstructorOf(Node node) => (ReflectedConstructor)node.ChosenConstructor!;
 
     public static PropertyInfo PropertyOf(Parameter property) => ((ReflectedProperty)property).Info;
 
-    public static Entry EntryOf(Node node) => (Entry)node.Origin!;
+    public static RegistrationData EntryOf(Node node) => (RegistrationData)node.Origin!;
 
     /// <summary>What a parameter gets that is passed a constant, or that is optional and registered by nobody.</summary>
     public object? ConstantOf(Parameter parameter) => _parameters.ConstantOf(parameter);
 
     /// <summary>What makes <c>Lazy</c>, lists and their like of a type.</summary>
-    public Wrappers WrappersOf(TypeRef type)
+    public TypeToken TokenOf(TypeRef type)
     {
         Type wanted = Types[type];
-        return _wrappers.TryGetValue(wanted, out Wrappers? known) ? known : RunTimeWrappers.Of(wanted);
+        return _tokens.TryGetValue(wanted, out TypeToken? known) ? known : RunTimeTokens.Of(wanted);
     }
 
     /// <summary>The registration of an entry, in this reading of it; null where it is not part of it.</summary>
-    public Node? WrittenFor(Entry entry)
+    public Node? WrittenFor(RegistrationData entry)
     {
         lock (_parameters)
         {
-            _written ??= new Dictionary<Entry, Node>(Graph.Written.Select(node => KeyValuePair.Create(EntryOf(node), node)), ReferenceEqualityComparer.Instance);
+            _written ??= new Dictionary<RegistrationData, Node>(Graph.Registrations.Select(node => KeyValuePair.Create(EntryOf(node), node)), ReferenceEqualityComparer.Instance);
             return _written.GetValueOrDefault(entry);
         }
     }
@@ -90,7 +90,7 @@ internal sealed class WiringReader : ITypeReader
     [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "The definition was registered with its members kept.")]
     public Node? Close(Node open, TypeRef service)
     {
-        if (MakingOf(open) is not Making.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
+        if (MakingOf(open) is not InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
             || GenericClosing.Close(definition, Types[service]) is not { } closed)
         {
             return null;
@@ -101,9 +101,9 @@ internal sealed class WiringReader : ITypeReader
         {
             try
             {
-                node = open.Following() with
+                node = open.Derive() with
                 {
-                    Made = Types[closed],
+                    Implementation = Types[closed],
                     Services = ServicesOf(open, closed, service),
                     Constructors = _classes.ReadConstructors(closed),
                     Properties = _classes.ReadProperties(closed),
@@ -129,7 +129,7 @@ internal sealed class WiringReader : ITypeReader
     public Node ReadUnregistered(TypeRef type)
     {
         Type made = Types[type];
-        return ReadClass(made, new Making.OfClass(made));
+        return ReadClass(made, new InstanceSource.OfClass(made));
     }
 
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
@@ -145,59 +145,59 @@ internal sealed class WiringReader : ITypeReader
         {
             Order = int.MaxValue,
             Kind = NodeKind.Factory,
-            Made = consumer,
+            Implementation = consumer,
             Label = label,
             Services = [consumer],
             Level = Level.Transient,
-            Endings = new Endings { IsOwned = false },
+            Options = new RegistrationOptions { IsOwned = false },
             FactoryParameters = parameters,
-            Origin = Unwritten(new Making.OfFactory(typeof(object[]), null, parameters.Length, values => values)),
+            Origin = Unwritten(new InstanceSource.OfFactory(typeof(object[]), null, parameters.Length, values => values)),
         };
 
     /// <summary>Why some entries cannot be read, as a sentence that names the first; null where all can.</summary>
-    public static string? FindTrouble(IReadOnlyCollection<Entry> entries) => new WiringReader(entries).Entries
-        .Where(entry => entry.Trouble is not null)
-        .Select(entry => $"{TypeNames.Short(entry.Making.Made)} cannot be loaded: {entry.Trouble!.Text}")
+    public static string? FindTrouble(IReadOnlyCollection<RegistrationData> entries) => new WiringReader(entries).Entries
+        .Where(entry => entry.ReadFailure is not null)
+        .Select(entry => $"{TypeNames.Short(entry.Source.InstanceType)} cannot be loaded: {entry.ReadFailure!.Text}")
         .FirstOrDefault();
 
     /// <summary>What the check says of entries that cannot be read.</summary>
-    public IEnumerable<Fault> Unreadable() => Entries.Where(entry => entry.Trouble is not null).Select(entry => entry.Trouble!.IsOfPlugin
-        ? PluginFaults.Of(entry.Trouble.Text)
-        : UnloadableFaults.Of(Graph, entry.Making is Making.OfValue { Value: string name } ? name : TypeNames.Short(entry.Making.Made), entry.Level.Name, entry.Place, entry.Trouble.Text));
+    public IEnumerable<Fault> Unreadable() => Entries.Where(entry => entry.ReadFailure is not null).Select(entry => entry.ReadFailure!.IsOfPlugin
+        ? PluginFaults.Of(entry.ReadFailure.Text)
+        : UnloadableFaults.Of(Graph, entry.Source is InstanceSource.OfValue { Value: string name } ? name : TypeNames.Short(entry.Source.InstanceType), entry.Level.Name, entry.Place, entry.ReadFailure.Text));
 
     /// <summary>A class may name types that cannot be loaded: then the rest is read all the same.</summary>
-    private Node? TryRead(Entry entry, int order, out Trouble? trouble)
+    private Node? TryRead(RegistrationData entry, int order, out ReadFailure? trouble)
     {
-        trouble = entry.Trouble;
+        trouble = entry.ReadFailure;
         try
         {
             return trouble is null ? Read(entry, order) : null;
         }
         catch (Exception failure) when (LoadFailure.Is(failure))
         {
-            trouble = new Trouble(LoadFailure.TextOf(failure), IsOfPlugin: false);
+            trouble = new ReadFailure(LoadFailure.TextOf(failure), IsOfPlugin: false);
             return null;
         }
     }
 
-    private Node Read(Entry entry, int order)
+    private Node Read(RegistrationData entry, int order)
     {
-        Making making = entry.Making;
+        InstanceSource making = entry.Source;
         TypeRef[] services = ServicesOf(entry);
-        ReflectedType made = making.Made == entry.Service ? (ReflectedType)services[0] : Types.Of(making.Made);
-        Making.OfClass? ofClass = making as Making.OfClass;
+        ReflectedType made = making.InstanceType == entry.Service ? (ReflectedType)services[0] : Types.Of(making.InstanceType);
+        InstanceSource.OfClass? ofClass = making as InstanceSource.OfClass;
         Node node = new()
         {
             Order = order,
             Kind = KindOf(making),
-            Made = made,
+            Implementation = made,
             Services = services,
             Level = entry.Level,
             Place = entry.Place,
             Mark = Types.MarkOf(entry.Mark),
             IsDecorator = entry.IsDecorator,
-            IsAsync = making is Making.OfAsyncFactory,
-            Endings = EndingsOf(entry, services),
+            IsAsync = making is InstanceSource.OfAsyncFactory,
+            Options = EndingsOf(entry, services),
             Constructors = ofClass is null ? [] : _classes.ReadConstructors(ofClass.Implementation),
             Properties = ofClass is null ? [] : _classes.ReadProperties(ofClass.Implementation),
             FactoryParameters = ofClass is null ? FactoryParametersOf(entry) : [],
@@ -206,33 +206,33 @@ internal sealed class WiringReader : ITypeReader
         return ofClass is not null && (entry.IsDecorator || entry.Passed.Count > 0) ? _classes.Meet(node, entry.Passed) : node;
     }
 
-    private TypeRef[] ServicesOf(Entry entry) => entry.AlsoServes.Count == 0
+    private TypeRef[] ServicesOf(RegistrationData entry) => entry.AlsoServes.Count == 0
         ? [Types.Of(entry.Service)]
         : [.. entry.AlsoServes.Prepend(entry.Service).Distinct().Select(service => Types[service])];
 
-    private Endings EndingsOf(Entry entry, TypeRef[] services)
+    private RegistrationOptions EndingsOf(RegistrationData entry, TypeRef[] services)
     {
-        IReadOnlyList<string> idle = IdleEndings.Of(entry, services);
+        IReadOnlyList<string> idle = MeaninglessOptions.Of(entry, services);
         bool isWarmed = (entry.WarmUp ?? entry.WindDown) is not null;
         return idle.Count == 0 && !isWarmed && entry.OnlyFor is null
-            ? entry.Endings
-            : entry.Endings with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], Idle = idle, IsWarmed = isWarmed };
+            ? entry.Options
+            : entry.Options with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], Meaningless = idle, HasWarmUp = isWarmed };
     }
 
-    private Parameter[] FactoryParametersOf(Entry entry) => entry.Making switch
+    private Parameter[] FactoryParametersOf(RegistrationData entry) => entry.Source switch
     {
-        Making.OfFactory factory => WithInner(_parameters.Read(factory.Method!, factory.ParameterCount), entry.IsDecorator),
-        Making.OfAsyncFactory factory => _parameters.Read(factory.Method, factory.ParameterCount),
-        Making.OfAlias alias => [new MetParameter("target", Types[alias.Target], Types.MarkOf(entry.TargetMark))],
+        InstanceSource.OfFactory factory => WithInner(_parameters.Read(factory.Method!, factory.ParameterCount), entry.IsDecorator),
+        InstanceSource.OfAsyncFactory factory => _parameters.Read(factory.Method, factory.ParameterCount),
+        InstanceSource.OfAlias alias => [new PresetParameter("target", Types[alias.Target], Types.MarkOf(entry.TargetMark))],
         _ => [],
     };
 
-    private Node ReadClass([DynamicallyAccessedMembers(Kept.Members)] Type type, Making making) =>
+    private Node ReadClass([DynamicallyAccessedMembers(Kept.Members)] Type type, InstanceSource making) =>
         new()
         {
             Order = int.MaxValue,
             Kind = NodeKind.Class,
-            Made = Types[type],
+            Implementation = Types[type],
             Services = [Types[type]],
             Level = Level.Transient,
             Constructors = _classes.ReadConstructors(type),
@@ -241,7 +241,7 @@ internal sealed class WiringReader : ITypeReader
         };
 
     /// <summary>What stands for a registration where nobody wrote one.</summary>
-    private static Entry Unwritten(Making making) => new() { Service = making.Made, Making = making, Level = Level.Transient, Place = default };
+    private static RegistrationData Unwritten(InstanceSource making) => new() { Service = making.InstanceType, Source = making, Level = Level.Transient, Place = default };
 
     /// <summary>A factory that decorates takes what it wraps first.</summary>
     private static Parameter[] WithInner(Parameter[] parameters, bool isDecorator) =>
@@ -260,12 +260,12 @@ internal sealed class WiringReader : ITypeReader
         ];
     }
 
-    private static NodeKind KindOf(Making making) => making switch
+    private static NodeKind KindOf(InstanceSource making) => making switch
     {
-        Making.OfClass => NodeKind.Class,
-        Making.OfFactory or Making.OfAsyncFactory => NodeKind.Factory,
-        Making.OfValue => NodeKind.Value,
-        Making.OfAlias => NodeKind.Alias,
+        InstanceSource.OfClass => NodeKind.Class,
+        InstanceSource.OfFactory or InstanceSource.OfAsyncFactory => NodeKind.Factory,
+        InstanceSource.OfValue => NodeKind.Value,
+        InstanceSource.OfAlias => NodeKind.Alias,
         _ => NodeKind.Incoming,
     };
 }

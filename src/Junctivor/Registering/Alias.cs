@@ -25,7 +25,7 @@ public static class Alias
     public static Registration<TService> Of<TService, TTarget>([CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
         where TTarget : class, TService =>
-        Entries.Start<TService>(Level.Transient, new Making.OfAlias(typeof(TTarget)), new SourcePlace(file, line));
+        RegistrationStart.Start<TService>(Level.Transient, new InstanceSource.OfAlias(typeof(TTarget)), new SourcePlace(file, line));
 
     /// <summary>Lets a service be served by what serves another one, both known only at run time.</summary>
     /// <param name="service">The service that others ask for.</param>
@@ -39,6 +39,6 @@ public static class Alias
     {
         ArgumentNullException.ThrowIfNull(service);
         ArgumentNullException.ThrowIfNull(target);
-        return Entries.Start(Level.Transient, service, new Making.OfAlias(target), new SourcePlace(file, line));
+        return RegistrationStart.Start(Level.Transient, service, new InstanceSource.OfAlias(target), new SourcePlace(file, line));
     }
 }

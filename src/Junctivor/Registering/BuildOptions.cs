@@ -54,7 +54,7 @@ public sealed record BuildOptions
     /// on a task which resolves what it is making would otherwise hang. Threads that wait for each other are told at once, without waiting.
     /// </summary>
     /// <exception cref="ArgumentOutOfRangeException">It is negative, and not infinite, or more than <see cref="int.MaxValue"/> milliseconds.</exception>
-    public TimeSpan LongestWait
+    public TimeSpan ConstructionTimeout
     {
         get => _longestWait;
         init
@@ -75,8 +75,8 @@ public sealed record BuildOptions
     /// <summary>What is compiled is not timed, as it never takes long; where the shortest time counts as slow, nothing is compiled.</summary>
     internal PlanCompilation CompilationOfPlans => SlowConstruction < ShortestTimed ? PlanCompilation.Never : Compilation;
 
-    internal CheckReport Weigh(Graph.ServiceGraph graph, IEnumerable<Fault> found) =>
-        new Weighing(graph, _severities, WarningsAreFaults).Weigh(found);
+    internal CheckReport ToReport(Graph.ServiceGraph graph, IEnumerable<Fault> found) =>
+        new SeverityPolicy(graph, _severities, WarningsAreFaults).Apply(found);
 
     private static FaultKind Checked(string code, Severity severity)
     {

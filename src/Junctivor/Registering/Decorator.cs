@@ -27,7 +27,7 @@ public static partial class Decorator
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
         where TDecorator : class, TService =>
-        Entries.AsDecorator(Entries.OfClass<TService, TDecorator>(Level.Transient, new SourcePlace(file, line)));
+        RegistrationStart.AsDecorator(RegistrationStart.OfClass<TService, TDecorator>(Level.Transient, new SourcePlace(file, line)));
 
     /// <summary>Wraps every registration of a service in a class, both known only at run time; open generics too.</summary>
     /// <param name="service">The service.</param>
@@ -36,7 +36,7 @@ public static partial class Decorator
     /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="decorator"/> is null.</exception>
-    [RequiresDynamicCode(Reasons.RunTimeType)]
+    [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
     public static Registration<object> Of(
         Type service,
         [DynamicallyAccessedMembers(Kept.Members)] Type decorator,
@@ -44,5 +44,5 @@ public static partial class Decorator
         [CallerLineNumber] int line = 0) =>
         decorator is null
             ? throw new ArgumentNullException(nameof(decorator))
-            : Entries.AsDecorator(Entries.OfClass(Level.Transient, service, decorator, new SourcePlace(file, line)));
+            : RegistrationStart.AsDecorator(RegistrationStart.OfClass(Level.Transient, service, decorator, new SourcePlace(file, line)));
 }

@@ -20,7 +20,7 @@ public static partial class Decorator
         where TService : class
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.Decorating<TService>(factory, 1, arguments => factory((TService)arguments[0]!), new SourcePlace(file, line));
+        return RegistrationStart.Decorating<TService>(factory, 1, arguments => factory((TService)arguments[0]!), new SourcePlace(file, line));
     }
 
     /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
@@ -36,7 +36,7 @@ public static partial class Decorator
         where TService : class
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.Decorating<TService>(factory, 2, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!), new SourcePlace(file, line));
+        return RegistrationStart.Decorating<TService>(factory, 2, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!), new SourcePlace(file, line));
     }
 
     /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
@@ -53,7 +53,7 @@ public static partial class Decorator
         where TService : class
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.Decorating<TService>(factory, 3, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!), new SourcePlace(file, line));
+        return RegistrationStart.Decorating<TService>(factory, 3, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!), new SourcePlace(file, line));
     }
 
     /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
@@ -71,7 +71,7 @@ public static partial class Decorator
         where TService : class
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.Decorating<TService>(factory, 4, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!), new SourcePlace(file, line));
+        return RegistrationStart.Decorating<TService>(factory, 4, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!), new SourcePlace(file, line));
     }
 
     /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
@@ -90,7 +90,7 @@ public static partial class Decorator
         where TService : class
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.Decorating<TService>(factory, 5, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!), new SourcePlace(file, line));
+        return RegistrationStart.Decorating<TService>(factory, 5, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!), new SourcePlace(file, line));
     }
 
     /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
@@ -110,7 +110,7 @@ public static partial class Decorator
         where TService : class
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.Decorating<TService>(factory, 6, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!, (T5)arguments[5]!), new SourcePlace(file, line));
+        return RegistrationStart.Decorating<TService>(factory, 6, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!, (T5)arguments[5]!), new SourcePlace(file, line));
     }
 
     /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
@@ -131,7 +131,7 @@ public static partial class Decorator
         where TService : class
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.Decorating<TService>(factory, 7, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!, (T5)arguments[5]!, (T6)arguments[6]!), new SourcePlace(file, line));
+        return RegistrationStart.Decorating<TService>(factory, 7, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!, (T5)arguments[5]!, (T6)arguments[6]!), new SourcePlace(file, line));
     }
 
     /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
@@ -153,6 +153,6 @@ public static partial class Decorator
         where TService : class
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.Decorating<TService>(factory, 8, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!, (T5)arguments[5]!, (T6)arguments[6]!, (T7)arguments[7]!), new SourcePlace(file, line));
+        return RegistrationStart.Decorating<TService>(factory, 8, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!, (T5)arguments[5]!, (T6)arguments[6]!, (T7)arguments[7]!), new SourcePlace(file, line));
     }
 }

@@ -15,7 +15,7 @@ internal sealed record MarkedWiring(string Name, MemberInfo Member)
 
     /// <summary>All of an assembly, by name.</summary>
     /// <exception cref="WiringSourceException">The assembly cannot be loaded whole.</exception>
-    [RequiresUnreferencedCode(Reasons.Scanning)]
+    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     public static IReadOnlyList<MarkedWiring> In(Assembly assembly)
     {
         try

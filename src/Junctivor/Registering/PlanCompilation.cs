@@ -7,7 +7,7 @@ public enum PlanCompilation
     InBackground,
 
     /// <summary>At the first asking, right after the first instance was made: whoever asks waits for it.</summary>
-    AtOnce,
+    Immediate,
 
     /// <summary>Never: everything is made by reflection. So it is too where code cannot be made at run time, whatever is asked for here.</summary>
     Never,

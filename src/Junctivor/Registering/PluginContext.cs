@@ -21,7 +21,7 @@ internal sealed class PluginContext(string path) : AssemblyLoadContext(Path.GetF
     }
 
     /// <summary>The plug-in itself.</summary>
-    [RequiresUnreferencedCode(Reasons.Scanning)]
+    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     public Assembly LoadPlugin() => LoadFromAssemblyPath(path);
 
     /// <summary>What the program has loaded is shared with the plug-in, so that both mean the same types.</summary>

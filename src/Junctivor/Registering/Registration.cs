@@ -1,4 +1,3 @@
-using Junctivor.Reading;
 using Junctivor.Registering;
 
 namespace Junctivor;
@@ -9,27 +8,27 @@ namespace Junctivor;
 /// </summary>
 public abstract class Registration
 {
-    private protected Registration(Entry entry) => Entry = entry;
+    private protected Registration(RegistrationData entry) => Data = entry;
 
     /// <summary>The service that the entry was written for; <c>Also</c> adds others.</summary>
-    public Type Service => Entry.Service;
+    public Type Service => Data.Service;
 
     /// <summary>The source file in which the entry was written, as the compiler saw it.</summary>
-    public string File => Entry.Place.File;
+    public string File => Data.Place.File;
 
     /// <summary>The line in <see cref="File"/>, counted from 1.</summary>
-    public int Line => Entry.Place.Line;
+    public int Line => Data.Place.Line;
 
-    internal Entry Entry { get; }
+    internal RegistrationData Data { get; }
 
     /// <summary>What the entry says, for people.</summary>
     /// <returns>The lifetime, the class and the service, such as <c>singleton AlmanacTideTable for ITideTable</c>.</returns>
     public override string ToString()
     {
-        string services = string.Join(", ", Entry.AlsoServes.Prepend(Service).Select(TypeNames.Short));
-        string made = TypeNames.Short(Entry.Making.Made);
-        string kind = Entry.IsDecorator ? "decorator" : Entry.Making is Making.OfAlias ? "alias" : Entry.Level.Name;
-        string mark = Entry.Mark switch
+        string services = string.Join(", ", Data.AlsoServes.Prepend(Service).Select(TypeNames.Short));
+        string made = TypeNames.Short(Data.Source.InstanceType);
+        string kind = Data.IsDecorator ? "decorator" : Data.Source is InstanceSource.OfAlias ? "alias" : Data.Level.Name;
+        string mark = Data.Mark switch
         {
             Type type => $" marked {TypeNames.Short(type)}",
             string text => $" marked \"{text}\"",

@@ -11,7 +11,7 @@ namespace Junctivor;
 /// <typeparam name="T">The class, or what the factory returns; <see cref="object"/> for types known only at run time.</typeparam>
 public sealed class Registration<T> : Registration
 {
-    internal Registration(Entry entry)
+    internal Registration(RegistrationData entry)
         : base(entry)
     {
     }
@@ -20,7 +20,7 @@ public sealed class Registration<T> : Registration
     /// <typeparam name="TService">The further service.</typeparam>
     /// <returns>A copy that serves <typeparamref name="TService"/> as well.</returns>
     public Registration<T> Also<TService>()
-        where TService : class => Also(typeof(TService), Wrappers<TService>.Instance);
+        where TService : class => Also(typeof(TService), TypeToken<TService>.Instance);
 
     /// <summary>Lets the same instance serve another service too, known only at run time.</summary>
     /// <param name="service">The further service.</param>
@@ -44,7 +44,7 @@ public sealed class Registration<T> : Registration
     public Registration<T> Marked(string mark)
     {
         ArgumentException.ThrowIfNullOrEmpty(mark);
-        return new(Entry with { Mark = mark });
+        return new(Data with { Mark = mark });
     }
 
     /// <summary>Tells it apart from others of its type: only who asks by this mark gets it.</summary>
@@ -54,13 +54,13 @@ public sealed class Registration<T> : Registration
     public Registration<T> Marked(Type mark)
     {
         ArgumentNullException.ThrowIfNull(mark);
-        return new(Entry with { Mark = mark });
+        return new(Data with { Mark = mark });
     }
 
     /// <summary>Lets an alias stand for the registration with this mark.</summary>
     /// <typeparam name="TMark">The mark of what the alias stands for.</typeparam>
     /// <returns>A copy that stands for the marked registration.</returns>
-    public Registration<T> TargetMarked<TMark>() => new(Entry with { TargetMark = typeof(TMark) });
+    public Registration<T> TargetMarked<TMark>() => new(Data with { TargetMark = typeof(TMark) });
 
     /// <summary>Lets an alias stand for the registration with this mark.</summary>
     /// <param name="mark">The mark of what the alias stands for.</param>
@@ -69,7 +69,17 @@ public sealed class Registration<T> : Registration
     public Registration<T> TargetMarked(string mark)
     {
         ArgumentException.ThrowIfNullOrEmpty(mark);
-        return new(Entry with { TargetMark = mark });
+        return new(Data with { TargetMark = mark });
+    }
+
+    /// <summary>Lets an alias stand for the registration with this mark.</summary>
+    /// <param name="mark">The mark of what the alias stands for.</param>
+    /// <returns>A copy that stands for the marked registration.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="mark"/> is null.</exception>
+    public Registration<T> TargetMarked(Type mark)
+    {
+        ArgumentNullException.ThrowIfNull(mark);
+        return new(Data with { TargetMark = mark });
     }
 
     /// <summary>
@@ -77,15 +87,15 @@ public sealed class Registration<T> : Registration
     /// one that it replaces, serves several services, each service is looked at by itself.
     /// </summary>
     /// <returns>A copy that replaces.</returns>
-    public Registration<T> Replacing() => With(Entry.Endings with { IsReplacing = true });
+    public Registration<T> Replacing() => With(Data.Options with { IsReplacing = true });
 
     /// <summary>Counts only if nobody else in the whole wiring registers the service with the same mark.</summary>
     /// <returns>A copy that stands back.</returns>
-    public Registration<T> IfMissing() => With(Entry.Endings with { IsIfMissing = true });
+    public Registration<T> IfMissing() => With(Data.Options with { IsIfMissing = true });
 
     /// <summary>Is the one to take where one is wanted and several are registered; lists have all the same.</summary>
     /// <returns>A copy that comes first.</returns>
-    public Registration<T> FirstChoice() => With(Entry.Endings with { IsFirstChoice = true });
+    public Registration<T> FirstChoice() => With(Data.Options with { IsFirstChoice = true });
 
     /// <summary>Serves only where this class asks, and there before the others; absent everywhere else.</summary>
     /// <typeparam name="TConsumer">The class that asks: exactly that class.</typeparam>
@@ -99,7 +109,7 @@ public sealed class Registration<T> : Registration
     public Registration<T> OnlyFor(Type consumer)
     {
         ArgumentNullException.ThrowIfNull(consumer);
-        return new(Entry with { OnlyFor = consumer });
+        return new(Data with { OnlyFor = consumer });
     }
 
     /// <summary>Passes a constant for the one constructor parameter of exactly this type; JV106 if there is none, or are two.</summary>
@@ -122,22 +132,22 @@ public sealed class Registration<T> : Registration
 
     /// <summary>Says that it is resolved from outside. Where any entry says so, what no such entry reaches is reported (JV501).</summary>
     /// <returns>A copy that is a root.</returns>
-    public Registration<T> ResolvedDirectly() => With(Entry.Endings with { IsRoot = true });
+    public Registration<T> ResolvedDirectly() => With(Data.Options with { IsRoot = true });
 
     /// <summary>Lets the container or scope end the object when it ends; for values, which it otherwise leaves alone.</summary>
     /// <returns>A copy that is owned.</returns>
-    public Registration<T> DisposeAtEnd() => With(Entry.Endings with { IsOwned = true });
+    public Registration<T> DisposeAtEnd() => With(Data.Options with { IsOwned = true });
 
     /// <summary>Leaves the object alone when the container or scope ends; for made things, which it otherwise ends.</summary>
     /// <returns>A copy that is not owned.</returns>
-    public Registration<T> LeaveUndisposed() => With(Entry.Endings with { IsOwned = false });
+    public Registration<T> LeaveUndisposed() => With(Data.Options with { IsOwned = false });
 
     /// <summary>
-    /// Lets a value that is promised for the container be handed over after it is built, with <see cref="Container.HandOver"/>.
+    /// Lets a value that is promised for the container be handed over after it is built, with <see cref="Container.Supply"/>.
     /// Who needs it takes <see cref="Lazy{T}"/>; a direct need is JV402.
     /// </summary>
     /// <returns>A copy for a late value.</returns>
-    public Registration<T> Later() => With(Entry.Endings with { IsLate = true });
+    public Registration<T> SuppliedLater() => With(Data.Options with { IsSuppliedLater = true });
 
     /// <summary>
     /// Says that a warning or note is known and meant here: it is left out of the report's lists and told apart, with the reason. It
@@ -152,13 +162,13 @@ public sealed class Registration<T> : Registration
     {
         ArgumentException.ThrowIfNullOrEmpty(code);
         ArgumentException.ThrowIfNullOrEmpty(reason);
-        return With(Entry.Endings with { Accepted = [.. Entry.Endings.Accepted, new Acceptance(code, reason)] });
+        return With(Data.Options with { Accepted = [.. Data.Options.Accepted, new Acceptance(code, reason)] });
     }
 
     /// <summary>Leaves the entry out if the condition does not hold.</summary>
     /// <param name="condition">Whether it counts.</param>
     /// <returns>A copy that counts or not.</returns>
-    public Registration<T> Enabled(bool condition) => new(Entry with { IsEnabled = condition });
+    public Registration<T> Enabled(bool condition) => new(Data with { IsEnabled = condition });
 
     /// <summary>Runs once the singleton is made, before work begins: <see cref="Container.WarmUpAsync"/> makes and awaits it, after
     /// what it needs.</summary>
@@ -169,7 +179,7 @@ public sealed class Registration<T> : Registration
     public Registration<T> WarmUp(Func<T, CancellationToken, Task> work)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return new(Entry with { WarmUp = (made, cancellation) => work((T)made, cancellation) });
+        return new(Data with { WarmUp = (made, cancellation) => work((T)made, cancellation) });
     }
 
     /// <inheritdoc cref="WarmUp(Func{T, CancellationToken, Task})"/>
@@ -188,7 +198,7 @@ public sealed class Registration<T> : Registration
     public Registration<T> WindDown(Func<T, CancellationToken, Task> work)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return new(Entry with { WindDown = (made, cancellation) => work((T)made, cancellation) });
+        return new(Data with { WindDown = (made, cancellation) => work((T)made, cancellation) });
     }
 
     /// <inheritdoc cref="WindDown(Func{T, CancellationToken, Task})"/>
@@ -198,15 +208,15 @@ public sealed class Registration<T> : Registration
         return WindDown((made, cancellation) => work(made, cancellation).AsTask());
     }
 
-    internal override Registration From(PluginContext plugin) => new Registration<T>(Entry with { Plugin = plugin });
+    internal override Registration From(PluginContext plugin) => new Registration<T>(Data with { Plugin = plugin });
 
-    private Registration<T> Also(Type service, Wrappers? wrappers) => new(Entry with
+    private Registration<T> Also(Type service, TypeToken? token) => new(Data with
     {
-        AlsoServes = [.. Entry.AlsoServes, service],
-        Wrappers = wrappers is null ? Entry.Wrappers : [.. Entry.Wrappers, wrappers],
+        AlsoServes = [.. Data.AlsoServes, service],
+        Tokens = token is null ? Data.Tokens : [.. Data.Tokens, token],
     });
 
-    private Registration<T> Passing(PassedValue value) => new(Entry with { Passed = [.. Entry.Passed, value] });
+    private Registration<T> Passing(PassedValue value) => new(Data with { Passed = [.. Data.Passed, value] });
 
-    private Registration<T> With(Endings endings) => new(Entry with { Endings = endings });
+    private Registration<T> With(RegistrationOptions endings) => new(Data with { Options = endings });
 }

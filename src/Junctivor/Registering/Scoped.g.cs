@@ -17,7 +17,7 @@ public static partial class Scoped
     public static Registration<TClass> Of<[DynamicallyAccessedMembers(Kept.Members)] TClass>(
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TClass : class =>
-        Entries.OfClass<TClass, TClass>(Level.Scoped, new SourcePlace(file, line));
+        RegistrationStart.OfClass<TClass, TClass>(Level.Scoped, new SourcePlace(file, line));
 
     /// <summary>Registers a class for a service, made once for each scope.</summary>
     /// <typeparam name="TService">The service that others ask for.</typeparam>
@@ -29,7 +29,7 @@ public static partial class Scoped
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
         where TClass : class, TService =>
-        Entries.OfClass<TService, TClass>(Level.Scoped, new SourcePlace(file, line));
+        RegistrationStart.OfClass<TService, TClass>(Level.Scoped, new SourcePlace(file, line));
 
     /// <summary>Registers a class as itself, known only at run time, made once for each scope.</summary>
     /// <param name="service">The class; its constructor is wired.</param>
@@ -37,10 +37,10 @@ public static partial class Scoped
     /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
-    [RequiresDynamicCode(Reasons.RunTimeType)]
+    [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
     public static Registration<object> Of(
         [DynamicallyAccessedMembers(Kept.Members)] Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
-        Entries.OfClass(Level.Scoped, service, service, new SourcePlace(file, line));
+        RegistrationStart.OfClass(Level.Scoped, service, service, new SourcePlace(file, line));
 
     /// <summary>Registers a class for a service, both known only at run time, made once for each scope.</summary>
     /// <param name="service">The service that others ask for; JV104 if the class does not implement it.</param>
@@ -49,13 +49,13 @@ public static partial class Scoped
     /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="implementation"/> is null.</exception>
-    [RequiresDynamicCode(Reasons.RunTimeType)]
+    [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
     public static Registration<object> Of(
         Type service,
         [DynamicallyAccessedMembers(Kept.Members)] Type implementation,
         [CallerFilePath] string file = "",
         [CallerLineNumber] int line = 0) =>
-        Entries.OfClass(Level.Scoped, service, implementation, new SourcePlace(file, line));
+        RegistrationStart.OfClass(Level.Scoped, service, implementation, new SourcePlace(file, line));
 
     /// <summary>Promises a value that is handed over when a scope starts.</summary>
     /// <typeparam name="TService">The type of the value, exactly as it is handed over.</typeparam>
@@ -64,7 +64,7 @@ public static partial class Scoped
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     public static Registration<TService> Incoming<TService>([CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : notnull =>
-        Entries.Start<TService>(Level.Scoped, new Making.OfIncoming(typeof(TService)), new SourcePlace(file, line));
+        RegistrationStart.Start<TService>(Level.Scoped, new InstanceSource.OfIncoming(typeof(TService)), new SourcePlace(file, line));
 
     /// <summary>Promises a value of a type known only at run time, handed over when a scope starts.</summary>
     /// <param name="service">The type of the value, exactly as it is handed over.</param>
@@ -73,7 +73,7 @@ public static partial class Scoped
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     public static Registration<object> Incoming(Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
-        Entries.Incoming(Level.Scoped, service, new SourcePlace(file, line));
+        RegistrationStart.Incoming(Level.Scoped, service, new SourcePlace(file, line));
 
     /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
     /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
@@ -87,7 +87,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Scoped, factory, 0, _ => factory(), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 0, _ => factory(), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -103,7 +103,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Scoped, factory, 1, arguments => factory((T1)arguments[0]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 1, arguments => factory((T1)arguments[0]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -120,7 +120,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Scoped, factory, 2, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 2, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -138,7 +138,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Scoped, factory, 3, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 3, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -157,7 +157,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Scoped, factory, 4, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 4, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -177,7 +177,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Scoped, factory, 5, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 5, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -198,7 +198,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Scoped, factory, 6, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 6, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -220,7 +220,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Scoped, factory, 7, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 7, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -243,7 +243,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Scoped, factory, 8, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!, (T8)arguments[7]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 8, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!, (T8)arguments[7]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
@@ -258,7 +258,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 0, async _ => await factory().ConfigureAwait(false), new SourcePlace(file, line));
+        return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 0, async _ => await factory().ConfigureAwait(false), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
@@ -274,7 +274,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 1, async arguments => await factory((T1)arguments[0]!).ConfigureAwait(false), new SourcePlace(file, line));
+        return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 1, async arguments => await factory((T1)arguments[0]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
@@ -291,7 +291,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 2, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!).ConfigureAwait(false), new SourcePlace(file, line));
+        return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 2, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
@@ -309,7 +309,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 3, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!).ConfigureAwait(false), new SourcePlace(file, line));
+        return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 3, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
@@ -328,7 +328,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 4, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!).ConfigureAwait(false), new SourcePlace(file, line));
+        return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 4, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
@@ -348,7 +348,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 5, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!).ConfigureAwait(false), new SourcePlace(file, line));
+        return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 5, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
@@ -369,7 +369,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 6, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!).ConfigureAwait(false), new SourcePlace(file, line));
+        return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 6, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
@@ -391,7 +391,7 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 7, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!).ConfigureAwait(false), new SourcePlace(file, line));
+        return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 7, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
@@ -414,6 +414,6 @@ public static partial class Scoped
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfAsyncFactory<TService>(Level.Scoped, factory, 8, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!, (T8)arguments[7]!).ConfigureAwait(false), new SourcePlace(file, line));
+        return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 8, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!, (T8)arguments[7]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 }

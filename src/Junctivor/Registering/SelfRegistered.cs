@@ -2,7 +2,6 @@ using System.Collections;
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using Junctivor.Graph;
-using Junctivor.Reading;
 using Junctivor.Registering;
 
 namespace Junctivor;
@@ -30,14 +29,14 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
     /// <summary>Takes the classes of the assembly that a type stands in.</summary>
     /// <typeparam name="T">Any type of the assembly that is not static.</typeparam>
     /// <returns>What was taken, in the order of the classes' full names.</returns>
-    [RequiresUnreferencedCode(Reasons.Scanning)]
+    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     public static SelfRegistered In<T>() => In(typeof(T).Assembly);
 
     /// <summary>Takes the classes of an assembly.</summary>
     /// <param name="assembly">The assembly.</param>
     /// <returns>What was taken, in the order of the classes' full names.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="assembly"/> is null.</exception>
-    [RequiresUnreferencedCode(Reasons.Scanning)]
+    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     public static SelfRegistered In(Assembly assembly)
     {
         ArgumentNullException.ThrowIfNull(assembly);
@@ -52,7 +51,7 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
     }
 
     /// <summary>The types that can be loaded; what cannot, is registered as that, so that the check names it.</summary>
-    [RequiresUnreferencedCode(Reasons.Scanning)]
+    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     private static Type[] TypesOf(Assembly assembly, out IReadOnlyList<Registration> unloadable)
     {
         try
@@ -67,13 +66,13 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
         }
     }
 
-    private static Registration<object> Unloadable(Assembly assembly, string reason) => new(new Entry
+    private static Registration<object> Unloadable(Assembly assembly, string reason) => new(new RegistrationData
     {
         Service = typeof(object),
-        Making = new Making.OfValue($"a class of {assembly.GetName().Name}"),
+        Source = new InstanceSource.OfValue($"a class of {assembly.GetName().Name}"),
         Level = Level.Singleton,
         Place = default,
-        Trouble = new Trouble(reason, IsOfPlugin: false),
+        ReadFailure = new ReadFailure(reason, IsOfPlugin: false),
     });
 
     /// <summary>Keeps those of some classes.</summary>
@@ -106,11 +105,11 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
     {
         SelfRegisteredAttribute first = attributes[0];
         IReadOnlyList<Type> services = [.. attributes.Select(attribute => attribute.Service ?? type)];
-        return new Registration<object>(new Entry
+        return new Registration<object>(new RegistrationData
         {
             Service = services[0],
             AlsoServes = [.. services.Skip(1)],
-            Making = new Making.OfClass(type),
+            Source = new InstanceSource.OfClass(type),
             Level = LevelOf(first.Lifetime),
             Place = new SourcePlace(first.File, first.Line),
             Mark = first.Mark is null or string or Type

@@ -32,7 +32,7 @@ public static partial class Singleton
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(value);
-        return Entries.Start<TService>(Level.Singleton, new Making.OfValue(value), new SourcePlace(file, line));
+        return RegistrationStart.Start<TService>(Level.Singleton, new InstanceSource.OfValue(value), new SourcePlace(file, line));
     }
 
     /// <summary>Registers an object that exists already, for a service known only at run time.</summary>
@@ -47,6 +47,6 @@ public static partial class Singleton
     {
         ArgumentNullException.ThrowIfNull(service);
         ArgumentNullException.ThrowIfNull(value);
-        return Entries.Start(Level.Singleton, service, new Making.OfValue(value), new SourcePlace(file, line));
+        return RegistrationStart.Start(Level.Singleton, service, new InstanceSource.OfValue(value), new SourcePlace(file, line));
     }
 }

@@ -17,7 +17,7 @@ public static partial class Transient
     public static Registration<TClass> Of<[DynamicallyAccessedMembers(Kept.Members)] TClass>(
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TClass : class =>
-        Entries.OfClass<TClass, TClass>(Level.Transient, new SourcePlace(file, line));
+        RegistrationStart.OfClass<TClass, TClass>(Level.Transient, new SourcePlace(file, line));
 
     /// <summary>Registers a class for a service, made anew each time that it is asked for.</summary>
     /// <typeparam name="TService">The service that others ask for.</typeparam>
@@ -29,7 +29,7 @@ public static partial class Transient
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
         where TClass : class, TService =>
-        Entries.OfClass<TService, TClass>(Level.Transient, new SourcePlace(file, line));
+        RegistrationStart.OfClass<TService, TClass>(Level.Transient, new SourcePlace(file, line));
 
     /// <summary>Registers a class as itself, known only at run time, made anew each time that it is asked for.</summary>
     /// <param name="service">The class; its constructor is wired.</param>
@@ -37,10 +37,10 @@ public static partial class Transient
     /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
-    [RequiresDynamicCode(Reasons.RunTimeType)]
+    [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
     public static Registration<object> Of(
         [DynamicallyAccessedMembers(Kept.Members)] Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
-        Entries.OfClass(Level.Transient, service, service, new SourcePlace(file, line));
+        RegistrationStart.OfClass(Level.Transient, service, service, new SourcePlace(file, line));
 
     /// <summary>Registers a class for a service, both known only at run time, made anew each time that it is asked for.</summary>
     /// <param name="service">The service that others ask for; JV104 if the class does not implement it.</param>
@@ -49,13 +49,13 @@ public static partial class Transient
     /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="implementation"/> is null.</exception>
-    [RequiresDynamicCode(Reasons.RunTimeType)]
+    [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
     public static Registration<object> Of(
         Type service,
         [DynamicallyAccessedMembers(Kept.Members)] Type implementation,
         [CallerFilePath] string file = "",
         [CallerLineNumber] int line = 0) =>
-        Entries.OfClass(Level.Transient, service, implementation, new SourcePlace(file, line));
+        RegistrationStart.OfClass(Level.Transient, service, implementation, new SourcePlace(file, line));
 
     /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
     /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
@@ -69,7 +69,7 @@ public static partial class Transient
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Transient, factory, 0, _ => factory(), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 0, _ => factory(), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -85,7 +85,7 @@ public static partial class Transient
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Transient, factory, 1, arguments => factory((T1)arguments[0]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 1, arguments => factory((T1)arguments[0]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -102,7 +102,7 @@ public static partial class Transient
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Transient, factory, 2, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 2, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -120,7 +120,7 @@ public static partial class Transient
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Transient, factory, 3, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 3, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -139,7 +139,7 @@ public static partial class Transient
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Transient, factory, 4, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 4, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -159,7 +159,7 @@ public static partial class Transient
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Transient, factory, 5, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 5, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -180,7 +180,7 @@ public static partial class Transient
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Transient, factory, 6, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 6, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -202,7 +202,7 @@ public static partial class Transient
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Transient, factory, 7, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 7, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!), new SourcePlace(file, line));
     }
 
     /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
@@ -225,6 +225,6 @@ public static partial class Transient
         where TService : notnull
     {
         ArgumentNullException.ThrowIfNull(factory);
-        return Entries.OfFactory<TService>(Level.Transient, factory, 8, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!, (T8)arguments[7]!), new SourcePlace(file, line));
+        return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 8, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!, (T8)arguments[7]!), new SourcePlace(file, line));
     }
 }

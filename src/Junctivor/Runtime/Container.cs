@@ -1,7 +1,5 @@
 using Junctivor.Checks;
 using Junctivor.Graph;
-using Junctivor.Plans;
-using Junctivor.Reading;
 using Junctivor.Registering;
 using Junctivor.Runtime;
 using Junctivor.Telemetry;
@@ -19,25 +17,25 @@ namespace Junctivor;
 /// BookingDesk desk = request.Resolve&lt;BookingDesk&gt;();
 /// </code>
 /// </example>
-public sealed class Container : Resolver
+public sealed partial class Container : Resolver
 {
     private readonly Container? _parent;
     private readonly BuildOptions _options;
     private readonly WarmUp _warmUp = new();
     private readonly Branches _branches = new();
-    private PlanBook? _book;
+    private PlanCache? _book;
     private volatile bool _isObserved;
     private PluginContext[] _plugins;
-    private EndPass? _ending;
+    private DisposalPass? _ending;
 
-    internal Container(PlanBook book, HandedOver values, CheckReport report, BuildOptions options, Container? parent = null)
+    internal Container(PlanCache book, SuppliedValues values, CheckReport report, BuildOptions options, Container? parent = null)
     {
         Measuring.Begin();
         Report = report;
         _book = book;
         _parent = parent;
         _options = options;
-        OwnWatch = new Watch(options.SlowConstruction, BeObserved);
+        OwnWatch = new ContainerObservers(options.SlowConstruction, BeObserved);
         ResolverState state = new()
         {
             Entries = book.Entries,
@@ -49,7 +47,7 @@ public sealed class Container : Resolver
             Store = new InstanceStore(null),
         };
         Begin(state);
-        StateOfScopes = state with { Outer = this, Level = Level.Scoped, Values = HandedOver.Nothing, Slots = ScopeSizes.For(book.ScopedServices), Store = null, IsPlain = true };
+        StateOfScopes = state with { Outer = this, Level = Level.Scoped, Values = SuppliedValues.Nothing, Slots = ScopeSizes.For(book.ScopedServices), Store = null, IsPlain = true };
         _plugins = PluginsOf(book.Reader.Entries);
         Array.ForEach(_plugins, plugin => plugin.Use());
 
@@ -62,12 +60,12 @@ public sealed class Container : Resolver
 
     internal override InstanceStore Store => State.Store!;
 
-    internal PlanBook OwnBook => Volatile.Read(ref _book) ?? throw Ended();
+    internal PlanCache OwnPlans => Volatile.Read(ref _book) ?? throw Ended();
 
-    internal Watch OwnWatch { get; }
+    internal ContainerObservers OwnWatch { get; }
 
     /// <summary>For how long one thread waits for what another one makes.</summary>
-    internal TimeSpan LongestWait => _options.LongestWait;
+    internal TimeSpan LongestWait => _options.ConstructionTimeout;
 
     /// <summary>Whether somebody wants to be told of each instance.</summary>
     internal bool IsObserved => _isObserved;
@@ -81,38 +79,6 @@ public sealed class Container : Resolver
     private protected override string Kind => nameof(Container);
 
     internal override string Description => _parent is null ? "the container" : "the branch";
-
-    /// <summary>
-    /// Makes a container that shares this one's singletons, with some registrations added or replaced. What the branch
-    /// registers lives and ends with the branch; scoped and transient services resolved through it see what it replaces.
-    /// Singletons of this container do not; where that matters, <see cref="Report"/> of the branch warns (JV503).
-    /// </summary>
-    /// <param name="changes">The registrations to add; <c>Replacing</c> takes the place of those of this container.</param>
-    /// <param name="incoming">The values that <paramref name="changes"/> promise with <c>Singleton.Incoming</c>.</param>
-    /// <returns>The branch; end it before this container, with <c>await using</c>.</returns>
-    /// <exception cref="ArgumentNullException"><paramref name="changes"/> is null.</exception>
-    /// <exception cref="WiringException">The wiring with the changes has faults: all of them are in its report.</exception>
-    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
-    public Container Branch(Wiring changes, params ReadOnlySpan<Incoming> incoming)
-    {
-        ArgumentNullException.ThrowIfNull(changes);
-        ThrowIfEnded();
-        WiringReader reader = new([.. Book.Reader.Entries, .. changes.Select(registration => registration.Entry)]);
-        SharedNodes shared = new(this, reader);
-        HandedOver values = HandedOver.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
-        CheckReport report = _options.Weigh(
-            reader.Graph,
-        [
-            .. Checker.Inspect(reader.Graph),
-            .. reader.Unreadable(),
-            .. unpromised,
-            .. NotHandedOverFaults.AtBuild(reader.Graph, promise => values.Has(promise) || shared.IsShared(promise)),
-            .. BranchFaults.NotSeen(reader.Graph, shared.IsShared),
-        ]);
-        return report.IsSound
-            ? new Container(new PlanBook(reader, _options.CompilationOfPlans, shared), values, report, _options, this)
-            : throw new WiringException(report);
-    }
 
     /// <summary>
     /// Does what comes before the first work: makes the singletons of <c>FromAsync</c>, and runs what entries say with
@@ -152,7 +118,7 @@ public sealed class Container : Resolver
     {
         ThrowIfEnded();
         StagedWork.ThrowIfInside(this, nameof(WindDownAsync));
-        ThrowIfAny(Ending.FailedIfAny(await _warmUp.UndoAsync(this, limit, isLast: false, cancellation).ConfigureAwait(false), Description));
+        ThrowIfAny(Disposal.FailureOf(await _warmUp.UndoAsync(this, limit, isLast: false, cancellation).ConfigureAwait(false), Description));
     }
 
     /// <summary>Tells somebody what is constructed and disposed of, and which scopes start and end, in that order: for tests above all.</summary>
@@ -168,26 +134,26 @@ public sealed class Container : Resolver
         return Watch.Add(observer);
     }
 
-    /// <summary>Hands over a value that the wiring promises with <c>Singleton.Incoming&lt;T&gt;().Later()</c>: once.</summary>
+    /// <summary>Hands over a value that the wiring promises with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>: once.</summary>
     /// <typeparam name="T">The type that the wiring promises.</typeparam>
     /// <param name="value">The value.</param>
     /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
     /// <exception cref="ResolveException">The wiring does not promise it for later (JV107).</exception>
     /// <exception cref="InvalidOperationException">It was handed over before.</exception>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
-    public void HandOver<T>(T value)
+    public void Supply<T>(T value)
         where T : notnull
     {
         ArgumentNullException.ThrowIfNull(value);
         ThrowIfEnded();
-        ServiceId service = new(Book.Types[typeof(T)]);
-        Node promise = Book.Graph.LatePromise(service) ?? throw new ResolveException(NobodyPromisedFaults.Late(Book.Graph, service));
+        ServiceId service = new(Plans.Types[typeof(T)]);
+        Node promise = Plans.Graph.LateIncomingFor(service) ?? throw new ResolveException(NotDeclaredFaults.Late(Plans.Graph, service));
         if (!Values.TryAdd(promise, value))
         {
             throw new InvalidOperationException($"{service} was handed over before: a late value is handed over once.");
         }
 
-        if (promise.Endings.IsOwned == true)
+        if (promise.Options.IsOwned == true)
         {
             OwnValues([value]);
         }
@@ -199,8 +165,8 @@ public sealed class Container : Resolver
     /// <returns>Whether it does.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
-    public bool Promises(Type service) =>
-        Book.Graph.Promises(new ServiceId(Book.Types[Given(service)])).Any(promise => promise.Level == Level.Scoped);
+    public bool DeclaresIncoming(Type service) =>
+        Plans.Graph.IncomingFor(new ServiceId(Plans.Types[Given(service)])).Any(promise => promise.Level == Level.Scoped);
 
     internal override Resolver? HomeOf(Level level) => level == Level.Singleton || level.IsTransient ? this : null;
 
@@ -210,7 +176,7 @@ public sealed class Container : Resolver
 
     private protected override void EndNow()
     {
-        EndPass own = new(isAsynchronous: false);
+        DisposalPass own = new(isAsynchronous: false);
         if (Interlocked.CompareExchange(ref _ending, own, null) is not null)
         {
             return;
@@ -227,15 +193,15 @@ public sealed class Container : Resolver
 
             bool isFirst = LetGo();
             List<Exception>? failures = null;
-            List<Owned>? left = null;
-            Ending.End(Store.End(), this, ref failures, ref left);
+            List<OwnedInstance>? left = null;
+            Disposal.End(Store.End(), this, ref failures, ref left);
             if (left is not null)
             {
-                Ending.Leave(left, this, ref failures);
+                Disposal.Leave(left, this, ref failures);
             }
 
             Leave(isFirst);
-            failure = Ending.FailedIfAny(failures, Description);
+            failure = Disposal.FailureOf(failures, Description);
         }
         finally
         {
@@ -249,13 +215,13 @@ public sealed class Container : Resolver
     private protected override ValueTask EndNowAsync()
     {
         StagedWork.ThrowIfInside(this, nameof(DisposeAsync));
-        return Ending.IsInside(this) ? ValueTask.CompletedTask : new ValueTask(EndAsync());
+        return Disposal.IsInside(this) ? ValueTask.CompletedTask : new ValueTask(EndAsync());
     }
 
     /// <summary>Whoever comes while somebody is at the end, gets the same end; whoever comes later, ends what was left.</summary>
     private async Task EndAsync()
     {
-        EndPass own = new(isAsynchronous: true);
+        DisposalPass own = new(isAsynchronous: true);
         while (Interlocked.CompareExchange(ref _ending, own, null) is { } other)
         {
             await other.Task.ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
@@ -282,12 +248,12 @@ public sealed class Container : Resolver
 
     private async Task<AggregateException?> EndPassAsync()
     {
-        Ending.GoInside(this);
+        Disposal.GoInside(this);
         List<Exception> failures = await _warmUp.UndoAsync(this, Timeout.InfiniteTimeSpan, isLast: true, CancellationToken.None).ConfigureAwait(false);
         bool isFirst = LetGo();
-        List<Exception>? all = await Ending.EndAsync(Store.End(), this, failures).ConfigureAwait(false);
+        List<Exception>? all = await Disposal.EndAsync(Store.End(), this, failures).ConfigureAwait(false);
         Leave(isFirst);
-        return Ending.FailedIfAny(all, Description);
+        return Disposal.FailureOf(all, Description);
     }
 
     private static void ThrowIfAny(AggregateException? failure)
@@ -335,6 +301,6 @@ public sealed class Container : Resolver
         }
     }
 
-    private static PluginContext[] PluginsOf(IReadOnlyList<Entry> entries) =>
+    private static PluginContext[] PluginsOf(IReadOnlyList<RegistrationData> entries) =>
         entries.Any(entry => entry.Plugin is not null) ? [.. entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()] : [];
 }

@@ -1,3 +1,4 @@
+using System.ComponentModel;
 using System.Runtime.CompilerServices;
 using Junctivor.Runtime;
 
@@ -20,7 +21,7 @@ namespace Junctivor;
 public sealed class FreshScope<T>
     where T : notnull
 {
-    private readonly Later<T>? _later;
+    private readonly DeferredResolution<T>? _later;
     private readonly Func<T>? _make;
 
     /// <summary>Makes one for a unit test, without a container. It starts no scope, and ends nothing.</summary>
@@ -32,7 +33,7 @@ public sealed class FreshScope<T>
         _make = make;
     }
 
-    internal FreshScope(Later<T> later) => _later = later;
+    internal FreshScope(DeferredResolution<T> later) => _later = later;
 
     /// <summary>Works in a scope of its own.</summary>
     /// <param name="work">What to do.</param>
@@ -89,6 +90,16 @@ public sealed class FreshScope<T>
         ScopedWork.End(scope);
         return result;
     }
+
+    /// <summary>Not for work that is awaited: its scope would be disposed while the work still runs. Use <c>RunAsync</c>.</summary>
+    /// <param name="work">What to do.</param>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <returns>Never anything.</returns>
+    /// <exception cref="NotSupportedException">Always; the compiler refuses the call.</exception>
+    [Obsolete("The scope would be disposed while the work still runs. Await RunAsync instead.", error: true)]
+    [EditorBrowsable(EditorBrowsableState.Never)]
+    [OverloadResolutionPriority(1)]
+    public Task Run(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming) => throw new NotSupportedException("Await RunAsync instead.");
 
     /// <summary>Works in a scope of its own, and ends it asynchronously when the work is done.</summary>
     /// <param name="work">What to do.</param>

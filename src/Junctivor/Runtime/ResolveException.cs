@@ -1,11 +1,9 @@
-using Junctivor.Checks;
-
 namespace Junctivor;
 
 /// <summary>
 /// Thrown where something that is asked of a container or scope cannot be had: a service that nobody registers, one that needs a
 /// scope, a value that was not handed over, a level that cannot start here. It says the same as the check would, with the same
-/// codes and cures. What a constructor or factory throws comes as <see cref="ConstructionException"/> instead.
+/// codes and fixes. What a constructor or factory throws comes as <see cref="ConstructionException"/> instead.
 /// </summary>
 public sealed class ResolveException : InvalidOperationException
 {
@@ -20,7 +18,7 @@ public sealed class ResolveException : InvalidOperationException
         : base(report.All.Count == 1 ? report.All[0].ToString() : report.ToString()) => Report = report;
 
     /// <summary>What is wrong, as in a report, and what was thrown besides.</summary>
-    public override string Message => base.Message + Runtime.EndingFailures.Lines(_endingFailures);
+    public override string Message => base.Message + Runtime.DisposalFailures.Lines(_endingFailures);
 
     /// <summary>What is wrong; the first, where there are several.</summary>
     public Fault Fault => Report.All[0];
@@ -29,7 +27,7 @@ public sealed class ResolveException : InvalidOperationException
     public CheckReport Report { get; }
 
     /// <summary>What was thrown when that was disposed of which had been created for what was asked for; mostly empty.</summary>
-    public IReadOnlyList<Exception> EndingFailures => _endingFailures;
+    public IReadOnlyList<Exception> DisposalFailures => _endingFailures;
 
     internal void AlsoFailed(IEnumerable<Exception> failures) => _endingFailures.AddRange(failures);
 }

@@ -1,7 +1,6 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using System.Runtime.CompilerServices;
-using Junctivor.Plans;
 using Junctivor.Registering;
 using Junctivor.Runtime;
 
@@ -17,10 +16,10 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">Nobody registers it (JV101), several do (JV202), it needs a scope (JV302), a value
     /// that was not handed over (JV105), or itself (JV201).</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="ConstructionTimeoutException">Another thread has been making it for longer than <see cref="BuildOptions.LongestWait"/>.</exception>
+    /// <exception cref="ConstructionTimeoutException">Another thread has been making it for longer than <see cref="BuildOptions.ConstructionTimeout"/>.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     public T Resolve<T>()
-        where T : notnull => Wrappers<T>.As(ResolveUnmarked(typeof(T).TypeHandle.Value));
+        where T : notnull => WrapperFactory<T>.As(ResolveUnmarked(typeof(T).TypeHandle.Value));
 
     /// <summary>Gives the service with a mark.</summary>
     /// <typeparam name="T">The service.</typeparam>
@@ -94,6 +93,24 @@ public abstract partial class Resolver
     /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
     public bool TryResolve(Type type, [NotNullWhen(true)] out object? service) => TryResolveMarked(Given(type), null, out service);
 
+    /// <summary>Gives a service with a mark, whose type is known only at run time, if anybody registers it.</summary>
+    /// <param name="type">The service.</param>
+    /// <param name="mark">The mark.</param>
+    /// <param name="service">The instance; null if nobody registers it.</param>
+    /// <returns>Whether anybody registers it.</returns>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
+    public bool TryResolve(Type type, string mark, [NotNullWhen(true)] out object? service) => TryResolveMarked(Given(type), Given(mark), out service);
+
+    /// <summary>Gives a service with a mark, whose type is known only at run time, if anybody registers it.</summary>
+    /// <param name="type">The service.</param>
+    /// <param name="mark">The mark.</param>
+    /// <param name="service">The instance; null if nobody registers it.</param>
+    /// <returns>Whether anybody registers it.</returns>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
+    public bool TryResolve(Type type, Type mark, [NotNullWhen(true)] out object? service) => TryResolveMarked(Given(type), Given(mark), out service);
+
     /// <summary>Constructs a class that nobody registers: some arguments are given, the rest is wired.</summary>
     /// <typeparam name="T">The class.</typeparam>
     /// <param name="arguments">Each goes to the first parameter of exactly its type, else to the first that can take it.</param>
@@ -115,14 +132,14 @@ public abstract partial class Resolver
     {
         ArgumentNullException.ThrowIfNull(type);
         ThrowIfEnded();
-        return Construction.Run(Book.Construct(type, arguments), this, null, arguments.ToArray());
+        return Construction.Run(Plans.Construct(type, arguments), this, null, arguments.ToArray());
     }
 
     /// <summary>
     /// Fills the properties of an object that exists: those marked <see cref="InjectAttribute"/>, and those that are
     /// <c>required</c> and still empty.
     /// </summary>
-    /// <typeparam name="T">The class whose properties are filled.</typeparam>
+    /// <typeparam name="T">The class, or a base of it: the properties of the object's own class are filled.</typeparam>
     /// <param name="target">The object.</param>
     /// <returns>The same object.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="target"/> is null.</exception>
@@ -134,7 +151,7 @@ public abstract partial class Resolver
     {
         ArgumentNullException.ThrowIfNull(target);
         ThrowIfEnded();
-        (Plan plan, PropertyInfo[] properties) = Book.Fill(typeof(T));
+        (Plan plan, PropertyInfo[] properties) = Plans.Fill(ClassOf(target));
         object?[] values = (object?[])Construction.Run(plan, this);
         for (int number = 0; number < properties.Length; number++)
         {
@@ -148,6 +165,10 @@ public abstract partial class Resolver
         return target;
     }
 
+    [UnconditionalSuppressMessage("Trimming", "IL2073", Justification = "Who fills an object of a derived class names that class somewhere, and constructs it.")]
+    [return: DynamicallyAccessedMembers(Kept.Members)]
+    private static Type ClassOf(object target) => target.GetType();
+
     /// <summary>Calls a method with its parameters wired: for method groups, and for more than eight parameters.</summary>
     /// <param name="work">The method.</param>
     /// <returns>What the method returned; null if it returns nothing.</returns>
@@ -156,7 +177,7 @@ public abstract partial class Resolver
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
     [RequiresUnreferencedCode("The parameters of a delegate known only at run time may be trimmed away. Call an overload with type arguments.")]
-    public object? RunWired(Delegate work)
+    public object? Invoke(Delegate work)
     {
         ArgumentNullException.ThrowIfNull(work);
         MethodInfo invoke = work.GetType().GetMethod("Invoke")!;
@@ -204,7 +225,7 @@ public abstract partial class Resolver
     private object ResolveByBook(Type service)
     {
         ThrowIfEnded();
-        Plan plan = Book.Require(service, null);
+        Plan plan = Plans.Require(service, null);
         object instance = plan.Ready ?? Construction.Run(plan, this);
         Learn(service, plan);
         return instance;
@@ -224,24 +245,24 @@ public abstract partial class Resolver
     }
 
     /// <exception cref="ResolveException">Always, as nobody registers it.</exception>
-    internal object ResolveNobodys(Type service)
+    internal object ThrowUnregistered(Type service)
     {
         ThrowIfEnded();
-        return Book.Require(service, null);
+        return Plans.Require(service, null);
     }
 
     private object ResolveMarked(Type service, object? mark)
     {
         ThrowIfEnded();
-        Plan plan = Book.Require(service, mark);
-        return plan.Ready ?? plan.MakeAtOnce(this) ?? Construction.Run(plan, this);
+        Plan plan = Plans.Require(service, mark);
+        return plan.Ready ?? plan.TryRunCode(this) ?? Construction.Run(plan, this);
     }
 
     /// <summary>Sees to it that the next one to ask finds it in the table.</summary>
     private void Learn(Type service, Plan plan)
     {
-        Book.Refresh(service, plan);
-        _state.Entries = Book.Entries;
+        Plans.Refresh(service, plan);
+        _state.Entries = Plans.Entries;
     }
 
     private bool TryResolveMarked<T>(object? mark, [NotNullWhen(true)] out T? service)
@@ -254,14 +275,14 @@ public abstract partial class Resolver
     private bool TryResolveMarked(Type type, object? mark, [NotNullWhen(true)] out object? service)
     {
         ThrowIfEnded();
-        Plan? plan = Book.Find(type, mark);
-        service = plan is null ? null : plan.Ready ?? plan.MakeAtOnce(this) ?? Construction.Run(plan, this);
+        Plan? plan = Plans.Find(type, mark);
+        service = plan is null ? null : plan.Ready ?? plan.TryRunCode(this) ?? Construction.Run(plan, this);
         return service is not null;
     }
 
     private object? CallWired(Delegate work, int parameterCount, Func<object?[], object?> call)
     {
         ThrowIfEnded();
-        return call((object?[])Construction.Run(Book.Call(work.Method, parameterCount), this));
+        return call((object?[])Construction.Run(Plans.Call(work.Method, parameterCount), this));
     }
 }

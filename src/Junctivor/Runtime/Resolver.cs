@@ -2,9 +2,7 @@ using System.Diagnostics.CodeAnalysis;
 using System.Runtime.CompilerServices;
 using Junctivor.Checks;
 using Junctivor.Graph;
-using Junctivor.Plans;
 using Junctivor.Runtime;
-using Junctivor.Telemetry;
 
 namespace Junctivor;
 
@@ -34,20 +32,20 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     internal bool IsEnded => Word < 0;
 
     /// <summary>The plans; let go at the end, so that nothing keeps the types of a plug-in.</summary>
-    internal PlanBook Book => Root.OwnBook;
+    internal PlanCache Plans => Root.OwnPlans;
 
     internal Container Root => _state.Root;
 
     /// <summary>What this is nested in; null for a container.</summary>
     internal Resolver? Outer => _state.Outer;
 
-    internal HandedOver Values => _state.Values;
+    internal SuppliedValues Values => _state.Values;
 
     /// <summary>Whether the start of a scope of the default level awaits anything.</summary>
-    internal bool AwaitsScopes => Book.AsyncNodesOf(Level.Scoped).Count > 0;
+    internal bool AwaitsScopes => Plans.AsyncNodesOf(Level.Scoped).Count > 0;
 
     /// <summary>Who is told what happens; the same for a container and all its scopes.</summary>
-    internal Watch Watch => Root.OwnWatch;
+    internal ContainerObservers Watch => Root.OwnWatch;
 
     /// <summary>Knows what is being made step by step, and what is to be ended of that.</summary>
     internal abstract InstanceStore Store { get; }
@@ -179,14 +177,14 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         {
             if (value is IDisposable or IAsyncDisposable)
             {
-                Store.Own([Owned.First(value)]);
+                Store.Own([OwnedInstance.First(value)]);
             }
         }
     }
 
     private static ValueTask<Scope> ReadyAsync(Scope scope, CancellationToken cancellation)
     {
-        IReadOnlyList<Node> nodes = scope.Book.AsyncNodesOf(scope.State.Level);
+        IReadOnlyList<Node> nodes = scope.Plans.AsyncNodesOf(scope.State.Level);
         return nodes.Count == 0 ? new ValueTask<Scope>(scope) : ReadyAsync(scope, nodes, cancellation);
     }
 
@@ -212,9 +210,9 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     {
         ThrowIfEnded();
         ResolverState plain = Root.StateOfScopes;
-        HandedOver values = Book.TakeValues(kind, incoming);
+        SuppliedValues values = Plans.TakeValues(kind, incoming);
         bool isWatched = Root.WatchesScopes;
-        ResolverState state = this is Container && level is null && !isWatched && ReferenceEquals(values, HandedOver.Nothing)
+        ResolverState state = this is Container && level is null && !isWatched && ReferenceEquals(values, SuppliedValues.Nothing)
             ? plain
             : plain with { IsPlain = false, Outer = this, Level = kind, UsersLevel = level, Values = values, Slots = level is null ? plain.Slots : ResolverState.NoSlots };
         Scope scope = ScopeSizes.Start(state);

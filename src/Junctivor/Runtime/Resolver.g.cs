@@ -12,7 +12,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public void RunWired<T1>(Action<T1> work)
+    public void Invoke<T1>(Action<T1> work)
         where T1 : notnull
     {
         ArgumentNullException.ThrowIfNull(work);
@@ -32,7 +32,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public TResult RunWired<T1, TResult>(Func<T1, TResult> work)
+    public TResult Invoke<T1, TResult>(Func<T1, TResult> work)
         where T1 : notnull
     {
         ArgumentNullException.ThrowIfNull(work);
@@ -47,7 +47,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public void RunWired<T1, T2>(Action<T1, T2> work)
+    public void Invoke<T1, T2>(Action<T1, T2> work)
         where T1 : notnull
         where T2 : notnull
     {
@@ -69,7 +69,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public TResult RunWired<T1, T2, TResult>(Func<T1, T2, TResult> work)
+    public TResult Invoke<T1, T2, TResult>(Func<T1, T2, TResult> work)
         where T1 : notnull
         where T2 : notnull
     {
@@ -86,7 +86,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public void RunWired<T1, T2, T3>(Action<T1, T2, T3> work)
+    public void Invoke<T1, T2, T3>(Action<T1, T2, T3> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -110,7 +110,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public TResult RunWired<T1, T2, T3, TResult>(Func<T1, T2, T3, TResult> work)
+    public TResult Invoke<T1, T2, T3, TResult>(Func<T1, T2, T3, TResult> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -129,7 +129,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public void RunWired<T1, T2, T3, T4>(Action<T1, T2, T3, T4> work)
+    public void Invoke<T1, T2, T3, T4>(Action<T1, T2, T3, T4> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -155,7 +155,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public TResult RunWired<T1, T2, T3, T4, TResult>(Func<T1, T2, T3, T4, TResult> work)
+    public TResult Invoke<T1, T2, T3, T4, TResult>(Func<T1, T2, T3, T4, TResult> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -176,7 +176,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public void RunWired<T1, T2, T3, T4, T5>(Action<T1, T2, T3, T4, T5> work)
+    public void Invoke<T1, T2, T3, T4, T5>(Action<T1, T2, T3, T4, T5> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -204,7 +204,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public TResult RunWired<T1, T2, T3, T4, T5, TResult>(Func<T1, T2, T3, T4, T5, TResult> work)
+    public TResult Invoke<T1, T2, T3, T4, T5, TResult>(Func<T1, T2, T3, T4, T5, TResult> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -227,7 +227,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public void RunWired<T1, T2, T3, T4, T5, T6>(Action<T1, T2, T3, T4, T5, T6> work)
+    public void Invoke<T1, T2, T3, T4, T5, T6>(Action<T1, T2, T3, T4, T5, T6> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -257,7 +257,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public TResult RunWired<T1, T2, T3, T4, T5, T6, TResult>(Func<T1, T2, T3, T4, T5, T6, TResult> work)
+    public TResult Invoke<T1, T2, T3, T4, T5, T6, TResult>(Func<T1, T2, T3, T4, T5, T6, TResult> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -282,7 +282,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public void RunWired<T1, T2, T3, T4, T5, T6, T7>(Action<T1, T2, T3, T4, T5, T6, T7> work)
+    public void Invoke<T1, T2, T3, T4, T5, T6, T7>(Action<T1, T2, T3, T4, T5, T6, T7> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -314,7 +314,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public TResult RunWired<T1, T2, T3, T4, T5, T6, T7, TResult>(Func<T1, T2, T3, T4, T5, T6, T7, TResult> work)
+    public TResult Invoke<T1, T2, T3, T4, T5, T6, T7, TResult>(Func<T1, T2, T3, T4, T5, T6, T7, TResult> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -341,7 +341,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public void RunWired<T1, T2, T3, T4, T5, T6, T7, T8>(Action<T1, T2, T3, T4, T5, T6, T7, T8> work)
+    public void Invoke<T1, T2, T3, T4, T5, T6, T7, T8>(Action<T1, T2, T3, T4, T5, T6, T7, T8> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull
@@ -375,7 +375,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public TResult RunWired<T1, T2, T3, T4, T5, T6, T7, T8, TResult>(Func<T1, T2, T3, T4, T5, T6, T7, T8, TResult> work)
+    public TResult Invoke<T1, T2, T3, T4, T5, T6, T7, T8, TResult>(Func<T1, T2, T3, T4, T5, T6, T7, T8, TResult> work)
         where T1 : notnull
         where T2 : notnull
         where T3 : notnull

@@ -3,7 +3,6 @@ using System.Numerics;
 using System.Runtime.CompilerServices;
 using Junctivor.Graph;
 using Junctivor.Runtime;
-using Junctivor.Telemetry;
 
 namespace Junctivor;
 
@@ -200,14 +199,14 @@ public abstract class Scope : Resolver
 
         if (EndFurther(unended, ref failures) is { } left)
         {
-            InvalidOperationException told = Ending.EndUnawaited(left, this);
+            InvalidOperationException told = Disposal.DisposeUnawaited(left, this);
             if (isToldOf)
             {
                 (failures ??= []).Add(told);
             }
         }
 
-        BeOver(Ending.FailedIfAny(failures, Description));
+        BeOver(Disposal.FailureOf(failures, Description));
         return failures;
     }
 
@@ -223,7 +222,7 @@ public abstract class Scope : Resolver
 
         if (EndFurther(unended, ref failures) is { } left)
         {
-            Ending.Leave(left, this, ref failures);
+            Disposal.Leave(left, this, ref failures);
         }
 
         FinishEnd(failures);
@@ -258,7 +257,7 @@ public abstract class Scope : Resolver
 
             if (isObserved || failure is not null)
             {
-                Ending.Tell(ending, this, failure, ref failures);
+                Disposal.Report(ending, this, failure, ref failures);
             }
         }
 
@@ -267,12 +266,12 @@ public abstract class Scope : Resolver
 
     /// <summary>Ends what the store has listed.</summary>
     /// <returns>What can end only asynchronously, the newest first; null where there is nothing.</returns>
-    private List<Owned>? EndFurther(List<object>? unended, ref List<Exception>? failures)
+    private List<OwnedInstance>? EndFurther(List<object>? unended, ref List<Exception>? failures)
     {
-        List<Owned>? left = unended is null ? null : [.. unended.AsEnumerable().Reverse().Select(Owned.New).Reverse()];
+        List<OwnedInstance>? left = unended is null ? null : [.. unended.AsEnumerable().Reverse().Select(OwnedInstance.New).Reverse()];
         if (State.Store is { } store)
         {
-            Ending.End(store.End(), this, ref failures, ref left);
+            Disposal.End(store.End(), this, ref failures, ref left);
         }
 
         return left;
@@ -302,7 +301,7 @@ public abstract class Scope : Resolver
         List<Exception>? failures = null;
         for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
         {
-            if (Await(ScopeWord.SlotAt(order, number)) is { } made && !Ending.TryEndAtOnce(made, this, ref failures, out ValueTask ending))
+            if (Await(ScopeWord.SlotAt(order, number)) is { } made && !Disposal.TryDispose(made, this, ref failures, out ValueTask ending))
             {
                 BeAwaited();
                 return EndRestAsync(ending, made, order, number - 1, failures);
@@ -321,7 +320,7 @@ public abstract class Scope : Resolver
     /// <summary>The end of a scope that one of its services was given: that one may ask for the end in its turn, and is not to wait for itself.</summary>
     private async ValueTask EndAroundAsync(long order)
     {
-        Ending.GoInside(this);
+        Disposal.GoInside(this);
         BeAwaited();
         await EndRestAsync(default, null, order, ScopeWord.CountOf(order) - 1, null).ConfigureAwait(false);
     }
@@ -331,20 +330,20 @@ public abstract class Scope : Resolver
     {
         if (made is not null)
         {
-            failures = await Ending.EndedAsync(ending, made, this, failures).ConfigureAwait(false);
+            failures = await Disposal.AwaitDisposalAsync(ending, made, this, failures).ConfigureAwait(false);
         }
 
         for (int number = next; number >= 0; number--)
         {
             if (Await(ScopeWord.SlotAt(order, number)) is { } further)
             {
-                failures = await Ending.EndAsync(further, this, failures).ConfigureAwait(false);
+                failures = await Disposal.EndAsync(further, this, failures).ConfigureAwait(false);
             }
         }
 
         if (State.Store is { } store)
         {
-            failures = await Ending.EndAsync(store.End(), this, failures).ConfigureAwait(false);
+            failures = await Disposal.EndAsync(store.End(), this, failures).ConfigureAwait(false);
         }
 
         FinishEnd(failures);
@@ -353,7 +352,7 @@ public abstract class Scope : Resolver
     /// <summary>Waits for the end that somebody else is at, and ends what that had to leave. Who is part of that end does not wait for itself.</summary>
     private async ValueTask EndAgainAsync()
     {
-        if (!IsOver && !ScopeWord.IsEndedBy(Volatile.Read(ref Word), Flow.Id) && !Ending.IsInside(this))
+        if (!IsOver && !ScopeWord.IsEndedBy(Volatile.Read(ref Word), ControlFlow.Id) && !Disposal.IsInside(this))
         {
             Task over = Store.Over;
 
@@ -365,7 +364,7 @@ public abstract class Scope : Resolver
             }
         }
 
-        if (State.Store is { } store && Ending.FailedIfAny(await Ending.EndAsync(store.End(), this).ConfigureAwait(false), Description) is { } failure)
+        if (State.Store is { } store && Disposal.FailureOf(await Disposal.EndAsync(store.End(), this).ConfigureAwait(false), Description) is { } failure)
         {
             throw failure;
         }
@@ -407,7 +406,7 @@ public abstract class Scope : Resolver
         {
             long known = word;
             long order = ScopeWord.OrderOf(known);
-            word = Interlocked.CompareExchange(ref Word, order == 0 ? ScopeWord.Ending(known) : ScopeWord.EndingBy(known, Flow.Id), known);
+            word = Interlocked.CompareExchange(ref Word, order == 0 ? ScopeWord.Ending(known) : ScopeWord.EndingBy(known, ControlFlow.Id), known);
             if (word == known)
             {
                 return order;
@@ -448,7 +447,7 @@ public abstract class Scope : Resolver
     /// <summary>Says that everything has ended, and throws what was thrown.</summary>
     private void FinishEnd(List<Exception>? failures)
     {
-        AggregateException? failure = Ending.FailedIfAny(failures, Description);
+        AggregateException? failure = Disposal.FailureOf(failures, Description);
         BeOver(failure);
         if (failure is not null)
         {

@@ -7,7 +7,7 @@ internal static class ScopedWork
     /// <exception cref="AggregateException">It did not end well, or something can end only asynchronously.</exception>
     public static void End(Scope? scope)
     {
-        if (Ending.FailedIfAny(scope?.EndUnreachable(isToldOf: true), "the scope") is { } ended)
+        if (Disposal.FailureOf(scope?.EndUnreachable(isToldOf: true), "the scope") is { } ended)
         {
             throw ended;
         }
@@ -44,10 +44,10 @@ internal static class ScopedWork
     });
 
     /// <summary>Ends a scope that could not be handed out, and adds what that throws to the reason.</summary>
-    public static void EndUnused(Scope scope, Exception reason) => EndingFailures.Add(reason, scope.EndUnreachable(isToldOf: false));
+    public static void EndUnused(Scope scope, Exception reason) => DisposalFailures.Add(reason, scope.EndUnreachable(isToldOf: false));
 
     /// <inheritdoc cref="EndUnused"/>
-    public static async ValueTask EndUnusedAsync(Scope scope, Exception reason) => EndingFailures.Add(reason, await EndAsync(scope).ConfigureAwait(false));
+    public static async ValueTask EndUnusedAsync(Scope scope, Exception reason) => DisposalFailures.Add(reason, await EndAsync(scope).ConfigureAwait(false));
 
     private static async ValueTask<List<Exception>?> EndAsync(Scope scope)
     {

@@ -1,5 +1,4 @@
 using System.Diagnostics;
-using Junctivor.Graph;
 
 namespace Junctivor.Telemetry;
 
@@ -25,7 +24,12 @@ internal static class Traces
     }
 
     /// <summary>An activity for something that was slow, from when it began.</summary>
-    public static void AddConstruction(Instruments instruments, Node node, Resolver where, TimeSpan took)
+    /// <param name="instruments">What is measured.</param>
+    /// <param name="service">What was constructed.</param>
+    /// <param name="lifetime">How long it lives.</param>
+    /// <param name="scope">The activity of the scope that it belongs to; null where there is none.</param>
+    /// <param name="took">How long it took.</param>
+    public static void AddConstruction(Instruments instruments, string service, string lifetime, Activity? scope, TimeSpan took)
     {
         if (!instruments.Activities.HasListeners())
         {
@@ -33,10 +37,10 @@ internal static class Traces
         }
 
         Activity? current = Activity.Current;
-        ActivityContext parent = (where as Scope)?.Activity?.Context ?? current?.Context ?? default;
+        ActivityContext parent = (scope ?? current)?.Context ?? default;
         Activity? activity = instruments.Activities.StartActivity(
-            ActivityKind.Internal, parent, startTime: DateTimeOffset.UtcNow - took, name: $"construct {node.Name}");
-        activity?.SetTag(Instruments.Service, node.Name).SetTag(Instruments.Lifetime, node.Level.Name);
+            ActivityKind.Internal, parent, startTime: DateTimeOffset.UtcNow - took, name: $"construct {service}");
+        activity?.SetTag(Instruments.Service, service).SetTag(Instruments.Lifetime, lifetime);
         Stop(activity);
         Activity.Current = current;
     }

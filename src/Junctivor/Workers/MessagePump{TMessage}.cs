@@ -5,7 +5,7 @@ using Junctivor.Workers;
 namespace Junctivor;
 
 /// <summary>
-/// Reads messages from a channel, and gives each to what receives its type (<see cref="IReceives{TMessage}"/>), in a scope of its own.
+/// Reads messages from a channel, and gives each to what receives its type (<see cref="IMessageHandler{TMessage}"/>), in a scope of its own.
 /// Where the wiring promises a message type with <c>Scoped.Incoming</c>, everything in the scope can take the message. A receiver that
 /// throws does not stop the pump. It runs once: with <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to
 /// <see cref="StopAsync"/>; the rest is up to whoever fills the channel.
@@ -14,7 +14,7 @@ namespace Junctivor;
 /// <example>
 /// <code>
 /// Channel&lt;IHarbourMessage&gt; messages = Channel.CreateBounded&lt;IHarbourMessage&gt;(100);
-/// MessagePump&lt;IHarbourMessage&gt; pump = new(container, messages.Reader, (message, failure) => LogAsync(message, failure)) { AtOnce = 4 };
+/// MessagePump&lt;IHarbourMessage&gt; pump = new(container, messages.Reader, (message, failure) => LogAsync(message, failure)) { MaxConcurrency = 4 };
 /// await pump.RunAsync(stop);
 /// </code>
 /// </example>
@@ -24,7 +24,7 @@ public sealed class MessagePump<TMessage>
     private readonly Container _container;
     private readonly ChannelReader<TMessage> _messages;
     private readonly Func<TMessage, Exception, Task> _onFailure;
-    private readonly ReceiverBook _receivers = new();
+    private readonly MessageDispatchCache _receivers = new();
     private readonly SingleRun _run;
     private volatile bool _isBroken;
 
@@ -47,7 +47,7 @@ public sealed class MessagePump<TMessage>
 
     /// <summary>How many messages are received at once, at the most; one by default, and so in the order of the channel.</summary>
     /// <exception cref="ArgumentOutOfRangeException">It is less than one.</exception>
-    public int AtOnce
+    public int MaxConcurrency
     {
         get;
         init
@@ -93,7 +93,7 @@ public sealed class MessagePump<TMessage>
     private async Task PumpAsync(CancellationToken stop, CancellationToken abort)
     {
         using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop, abort);
-        await Task.WhenAll(Enumerable.Range(0, AtOnce).Select(_ => Task.Run(() => PumpAsync(ending, abort), CancellationToken.None))).ConfigureAwait(false);
+        await Task.WhenAll(Enumerable.Range(0, MaxConcurrency).Select(_ => Task.Run(() => PumpAsync(ending, abort), CancellationToken.None))).ConfigureAwait(false);
     }
 
     private async Task PumpAsync(CancellationTokenSource ending, CancellationToken abort)

@@ -100,7 +100,7 @@ public class PlaceTests
 
     [Theory]
     [InlineData(PlanCompilation.Never)]
-    [InlineData(PlanCompilation.AtOnce)]
+    [InlineData(PlanCompilation.Immediate)]
     public void The_marked_one_of_several_constructors_is_called_again_and_again(PlanCompilation compilation)
     {
         using Container container = new Wiring { Singleton.Value(7), Singleton.Value("seven"), Transient.Of<TwoWays>() }.Build(new BuildOptions { Compilation = compilation });
@@ -138,21 +138,33 @@ public class PlaceTests
     }
 
     [Fact]
+    public void Properties_of_the_objects_own_class_are_filled_whatever_it_is_declared_as()
+    {
+        using Container container = new Wiring { Singleton.Of<IClock, SystemClock>(), Singleton.Value(7) }.Build();
+        Form form = new() { Clock = null! };
+
+        container.FillProperties<object>(form);
+
+        Assert.Same(container.Resolve<IClock>(), form.Clock);
+        Assert.Equal(7, form.Number);
+    }
+
+    [Fact]
     public void A_method_is_called_with_its_parameters_wired()
     {
         using Container container = new Wiring { Singleton.Of<IClock, SystemClock>(), Scoped.Of<IBerthLedger, MemoryLedger>() }.Build();
         using Scope scope = container.StartScope();
         object? seen = null;
 
-        scope.RunWired((IClock clock) => { seen = clock; });
-        bool result = scope.RunWired((IClock clock, IBerthLedger ledger) => clock == seen && ledger == scope.Resolve<IBerthLedger>());
-        object? untyped = scope.RunWired(Method);
+        scope.Invoke((IClock clock) => { seen = clock; });
+        bool result = scope.Invoke((IClock clock, IBerthLedger ledger) => clock == seen && ledger == scope.Resolve<IBerthLedger>());
+        object? untyped = scope.Invoke(Method);
 
         Assert.True(result);
         Assert.Same(seen, untyped);
-        Assert.Throws<NotSupportedException>(() => scope.RunWired(void (IClock clock) => throw new NotSupportedException()));
-        Assert.Equal("JV302", Assert.Throws<ResolveException>(() => container.RunWired((IBerthLedger ledger) => { })).Report.Faults[0].Code);
-        Assert.Equal("JV101", Assert.Throws<ResolveException>(() => container.RunWired((Caller caller) => { })).Report.Faults[0].Code);
+        Assert.Throws<NotSupportedException>(() => scope.Invoke(void (IClock clock) => throw new NotSupportedException()));
+        Assert.Equal("JV302", Assert.Throws<ResolveException>(() => container.Invoke((IBerthLedger ledger) => { })).Report.Faults[0].Code);
+        Assert.Equal("JV101", Assert.Throws<ResolveException>(() => container.Invoke((Caller caller) => { })).Report.Faults[0].Code);
 
         static IClock Method(IClock clock) => clock;
     }

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Checking;
 
 public class AmbiguousTests

@@ -1,8 +1,6 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Checking;
 
-/// <summary>The right cure for each case of JV301, and never one that would be wrong.</summary>
+/// <summary>The right fix for each case of JV301, and never one that would be wrong.</summary>
 public class CaptiveCureTests
 {
     private static readonly ScopeLevel DutyShift = new("duty shift");
@@ -18,16 +16,16 @@ public class CaptiveCureTests
 
         Fault fault = Captive(wiring);
 
-        Assert.Equal(isOffered, fault.Cures.Any(cure => cure.Code?.StartsWith("Singleton.", StringComparison.Ordinal) == true));
-        Assert.Equal("FreshScope<IBerthLedger> ledger", fault.Cures[0].Code);
-        Assert.DoesNotContain(fault.Cures, cure => cure.Code?.StartsWith("Func<", StringComparison.Ordinal) == true);
+        Assert.Equal(isOffered, fault.Fixes.Any(fix => fix.Code?.StartsWith("Singleton.", StringComparison.Ordinal) == true));
+        Assert.Equal("FreshScope<IBerthLedger> ledger", fault.Fixes[0].Code);
+        Assert.DoesNotContain(fault.Fixes, fix => fix.Code?.StartsWith("Func<", StringComparison.Ordinal) == true);
     }
 
     [Fact]
     public void A_fresh_scope_is_told_which_values_it_must_be_given() =>
         Assert.Contains(
             "which is also given Incoming.Value<Caller>(…)",
-            Captive([Scoped.Incoming<Caller>(), Scoped.Of<IBerthLedger, OfCaller>(), Singleton.Of<Job>()]).Cures[0].Advice,
+            Captive([Scoped.Incoming<Caller>(), Scoped.Of<IBerthLedger, OfCaller>(), Singleton.Of<Job>()]).Fixes[0].Advice,
             StringComparison.Ordinal);
 
     [Fact]
@@ -35,8 +33,8 @@ public class CaptiveCureTests
     {
         Fault fault = Captive([Scoped.Incoming<Caller>(), Singleton.From((Caller caller) => new Stateless())]);
 
-        Assert.StartsWith("let the methods of Stateless that work for one take it", fault.Cures[0].Advice.Replace("CaptiveCureTests.", "", StringComparison.Ordinal), StringComparison.Ordinal);
-        Assert.Equal("Caller caller", fault.Cures[0].Code);
+        Assert.StartsWith("let the methods of Stateless that work for one take it", fault.Fixes[0].Advice.Replace("CaptiveCureTests.", "", StringComparison.Ordinal), StringComparison.Ordinal);
+        Assert.Equal("Caller caller", fault.Fixes[0].Code);
     }
 
     [Fact]
@@ -44,9 +42,9 @@ public class CaptiveCureTests
     {
         Fault fault = Captive([DutyShift.Of<IBerthLedger, Settable>(), Singleton.Of<Job>()]);
 
-        Assert.Equal("await using Scope dutyShift = container.StartScope(DutyShift);", fault.Cures[0].Code);
-        Assert.Contains(fault.Cures, cure => cure.Code == "DutyShift.Of<CaptiveCureTests.Job>()");
-        Assert.DoesNotContain(fault.Cures, cure => cure.Code?.Contains("FreshScope", StringComparison.Ordinal) == true);
+        Assert.Equal("await using Scope dutyShift = container.StartScope(DutyShift);", fault.Fixes[0].Code);
+        Assert.Contains(fault.Fixes, fix => fix.Code == "DutyShift.Of<CaptiveCureTests.Job>()");
+        Assert.DoesNotContain(fault.Fixes, fix => fix.Code?.Contains("FreshScope", StringComparison.Ordinal) == true);
     }
 
     [Fact]
@@ -55,8 +53,8 @@ public class CaptiveCureTests
         Wiring held = [Scoped.Of<IBerthLedger, Settable>(), Singleton.Of<Job>(), Singleton.From((Job job) => new object())];
         Wiring warmed = [Scoped.Of<IBerthLedger, Settable>(), Singleton.Of<Job>().WarmUp((_, _) => Task.CompletedTask)];
 
-        Assert.Single(Captive(held).Cures);
-        Assert.Single(Captive(warmed).Cures);
+        Assert.Single(Captive(held).Fixes);
+        Assert.Single(Captive(warmed).Fixes);
     }
 
     [Fact]
@@ -71,7 +69,7 @@ public class CaptiveCureTests
         Fault fault = Captive(wiring);
 
         Assert.Equal(["object", "Tuple<string>", "IBerthLedger", "Caller"], fault.Path.Select(step => step.Name));
-        Assert.Equal("FreshScope<Tuple<string>> both", fault.Cures[0].Code);
+        Assert.Equal("FreshScope<Tuple<string>> both", fault.Fixes[0].Code);
         Assert.Contains("A transient lives as long as what holds it", fault.Remarks[0], StringComparison.Ordinal);
     }
 
@@ -89,18 +87,18 @@ public class CaptiveCureTests
         Fault fault = Captive(wiring);
 
         Assert.StartsWith($"A {wrapper} does not help", fault.Remarks[0], StringComparison.Ordinal);
-        Assert.Equal("FreshScope<IBerthLedger> ledger", fault.Cures[0].Code);
+        Assert.Equal("FreshScope<IBerthLedger> ledger", fault.Fixes[0].Code);
     }
 
     [Fact]
     public void A_list_is_taken_whole_from_a_fresh_scope() =>
         Assert.Equal(
             "FreshScope<IReadOnlyList<IBerthLedger>> ledgers",
-            Captive([Scoped.Of<IBerthLedger, Settable>(), Singleton.From((IReadOnlyList<IBerthLedger> ledgers) => new object())]).Cures[0].Code);
+            Captive([Scoped.Of<IBerthLedger, Settable>(), Singleton.From((IReadOnlyList<IBerthLedger> ledgers) => new object())]).Fixes[0].Code);
 
     [Fact]
     public void A_singleton_that_takes_a_scope_is_offered_the_container() =>
-        Assert.Equal("Container scope", Captive([Singleton.From((Scope scope) => new object())]).Cures[0].Code);
+        Assert.Equal("Container scope", Captive([Singleton.From((Scope scope) => new object())]).Fixes[0].Code);
 
     private static Fault Captive(Wiring wiring) => Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV301");
 

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Checking;
 
 public class CaptiveTests
@@ -14,8 +12,8 @@ public class CaptiveTests
         Assert.Equal("JV301", fault.Code);
         Assert.Equal("CaptiveTests.NightlyInvoicing (singleton) holds IBerthLedger (scoped)", fault.Summary);
         Assert.Equal(["CaptiveTests.NightlyInvoicing", "IBerthLedger"], fault.Path.Select(step => step.Name));
-        Assert.Equal("FreshScope<IBerthLedger> ledger", fault.Cures[0].Code);
-        Assert.Contains(fault.Cures, cure => cure.Code == "Scoped.Of<CaptiveTests.NightlyInvoicing>()");
+        Assert.Equal("FreshScope<IBerthLedger> ledger", fault.Fixes[0].Code);
+        Assert.Contains(fault.Fixes, fix => fix.Code == "Scoped.Of<CaptiveTests.NightlyInvoicing>()");
     }
 
     [Fact]
@@ -58,6 +56,18 @@ public class CaptiveTests
         IBerthLedger second = curing.Ledger.Run(ledger => ledger);
 
         Assert.NotSame(first, second);
+    }
+
+    [Theory]
+    [InlineData("fresh.Run(async text => await Task.Delay(text.Length));", "Await RunAsync instead")]
+    [InlineData("fresh.Run(text => Task.Delay(text.Length));", "Await RunAsync instead")]
+    [InlineData("fresh.Run(text => Console.WriteLine(text));", null)]
+    [InlineData("int length = fresh.Run(text => text.Length);", null)]
+    public void Work_that_is_awaited_does_not_compile_in_a_scope_that_does_not_wait(string call, string? error)
+    {
+        IReadOnlyList<string> errors = CompiledSource.ErrorsOfProgram($"FreshScope<string> fresh = new(() => \"a\"); {call}");
+
+        Assert.Equal(error is not null, errors.Any(each => each.Contains(error ?? "", StringComparison.Ordinal)));
     }
 
     [Fact]

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Checking;
 
 public class ClassTests
@@ -20,7 +18,7 @@ public class ClassTests
         Fault fault = Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV102");
 
         Assert.Contains(why, fault.Summary, StringComparison.Ordinal);
-        Assert.NotEmpty(fault.Cures);
+        Assert.NotEmpty(fault.Fixes);
     }
 
     [Fact]
@@ -41,7 +39,7 @@ public class ClassTests
 
         Fault fault = Assert.Single(wiring.Check().Faults);
 
-        Assert.Contains("Singleton.Of<IClock, SystemClock>()", fault.Cures[0].ToString(), StringComparison.Ordinal);
+        Assert.Contains("Singleton.Of<IClock, SystemClock>()", fault.Fixes[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -52,7 +50,7 @@ public class ClassTests
         Fault fault = Assert.Single(wiring.Check().Faults);
 
         Assert.Equal("JV103", fault.Code);
-        Assert.Contains("Transient.From((IClock clock) => new ClassTests.Torn(clock))", fault.Cures[1].ToString(), StringComparison.Ordinal);
+        Assert.Contains("Transient.From((IClock clock) => new ClassTests.Torn(clock))", fault.Fixes[1].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

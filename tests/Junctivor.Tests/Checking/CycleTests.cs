@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Checking;
 
 public class CycleTests
@@ -14,7 +12,7 @@ public class CycleTests
         Assert.Equal("JV201", fault.Code);
         Assert.Contains("CycleTests.Egg → CycleTests.Hen → CycleTests.Egg", fault.Summary, StringComparison.Ordinal);
         Assert.Equal([null, "layer", "origin"], fault.Path.Select(step => step.Parameter));
-        Assert.Contains("Lazy<CycleTests.Egg> origin", fault.Cures[0].ToString(), StringComparison.Ordinal);
+        Assert.Contains("Lazy<CycleTests.Egg> origin", fault.Fixes[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Checking;
 
 public class MissingTests
@@ -14,7 +12,7 @@ public class MissingTests
         Assert.Equal("JV101", fault.Code);
         Assert.Contains("BerthPlanner asks for IBerthLedger", fault.Summary, StringComparison.Ordinal);
         Assert.Equal("ledger", fault.Path[1].Parameter);
-        Assert.Equal("Transient.Of<IBerthLedger, MemoryLedger>()", fault.Cures[0].Code);
+        Assert.Equal("Transient.Of<IBerthLedger, MemoryLedger>()", fault.Fixes[0].Code);
     }
 
     [Fact]
@@ -36,8 +34,8 @@ public class MissingTests
         Fault fault = Assert.Single(wiring.Check().Faults);
 
         Assert.Contains("only as itself", Assert.Single(fault.Remarks), StringComparison.Ordinal);
-        Assert.Equal(".Also<IBerthLedger>()", fault.Cures[0].Code);
-        Assert.StartsWith("add to the registration of MemoryLedger at MissingTests.cs:", fault.Cures[0].Advice, StringComparison.Ordinal);
+        Assert.Equal(".Also<IBerthLedger>()", fault.Fixes[0].Code);
+        Assert.StartsWith("add to the registration of MemoryLedger at MissingTests.cs:", fault.Fixes[0].Advice, StringComparison.Ordinal);
         Assert.Empty(new Wiring { Scoped.Of<MemoryLedger>().Also<IBerthLedger>(), Transient.Of<BerthPlanner>() }.Check().Faults);
     }
 

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Checking;
 
 /// <summary>What is offered where a service is missing: the likeliest first, at most three, as code that can be pasted.</summary>
@@ -11,7 +9,7 @@ public class NearMissTests
         Fault fault = Missing([Scoped.Of<Desk<IBuoy>>()]);
 
         Assert.Equal(["NearMissTests.Buoy implements it, and is not registered. It needs NearMissTests.Chain, which nobody registers either."], fault.Remarks);
-        Assert.Equal("Scoped.Of<NearMissTests.IBuoy, NearMissTests.Buoy>()", fault.Cures[0].Code);
+        Assert.Equal("Scoped.Of<NearMissTests.IBuoy, NearMissTests.Buoy>()", fault.Fixes[0].Code);
     }
 
     [Fact]
@@ -21,7 +19,7 @@ public class NearMissTests
 
         Assert.Equal(3, fault.Remarks.Count);
         Assert.All(fault.Remarks, remark => Assert.Contains("only as itself", remark, StringComparison.Ordinal));
-        Assert.All(fault.Cures, cure => Assert.Equal(".Also<NearMissTests.ILight>()", cure.Code));
+        Assert.All(fault.Fixes, fix => Assert.Equal(".Also<NearMissTests.ILight>()", fix.Code));
     }
 
     [Fact]
@@ -31,8 +29,8 @@ public class NearMissTests
     [Fact]
     public void A_singleton_that_asks_is_offered_a_singleton_and_a_disposable_class_a_scope()
     {
-        Assert.Equal("Singleton.Of<NearMissTests.IRope, NearMissTests.Rope>()", Missing([Singleton.Of<Desk<IRope>>()]).Cures[0].Code);
-        Assert.Equal("Scoped.Of<NearMissTests.IRope, NearMissTests.Rope>()", Missing([Transient.Of<Desk<IRope>>()]).Cures[0].Code);
+        Assert.Equal("Singleton.Of<NearMissTests.IRope, NearMissTests.Rope>()", Missing([Singleton.Of<Desk<IRope>>()]).Fixes[0].Code);
+        Assert.Equal("Scoped.Of<NearMissTests.IRope, NearMissTests.Rope>()", Missing([Transient.Of<Desk<IRope>>()]).Fixes[0].Code);
     }
 
     [Fact]
@@ -41,8 +39,8 @@ public class NearMissTests
         Fault unregistered = Missing([Scoped.Of<Desk<IShelf<int>>>()]);
         Fault asItself = Missing([Scoped.Of(typeof(Shelf<>)), Scoped.Of<Desk<IShelf<int>>>()]);
 
-        Assert.Equal("Scoped.Of(typeof(NearMissTests.IShelf<>), typeof(NearMissTests.Shelf<>))", unregistered.Cures[0].Code);
-        Assert.Equal(".Also(typeof(NearMissTests.IShelf<>))", asItself.Cures[0].Code);
+        Assert.Equal("Scoped.Of(typeof(NearMissTests.IShelf<>), typeof(NearMissTests.Shelf<>))", unregistered.Fixes[0].Code);
+        Assert.Equal(".Also(typeof(NearMissTests.IShelf<>))", asItself.Fixes[0].Code);
         Assert.True(new Wiring { Scoped.Of(typeof(Shelf<>)).Also(typeof(IShelf<>)), Scoped.Of<Desk<IShelf<int>>>() }.Check().IsSound);
     }
 
@@ -51,8 +49,8 @@ public class NearMissTests
     {
         Fault fault = Missing([Singleton.Value(1).Marked("berths"), Singleton.Value(2).Marked("tons"), Transient.From(([Marked("ton")] int tons) => new object())]);
 
-        Assert.Equal("[Marked(\"tons\")] int tons", fault.Cures[0].Code);
-        Assert.Equal("[Marked(\"berths\")] int tons", fault.Cures[1].Code);
+        Assert.Equal("[Marked(\"tons\")] int tons", fault.Fixes[0].Code);
+        Assert.Equal("[Marked(\"berths\")] int tons", fault.Fixes[1].Code);
     }
 
     [Fact]
@@ -60,7 +58,7 @@ public class NearMissTests
     {
         Fault fault = Missing([Singleton.Of<IClock, SystemClock>(), Transient.From(([Marked<North>] IClock clock) => new object())]);
 
-        Assert.Equal(".Marked<NearMissTests.North>()", fault.Cures[0].Code);
+        Assert.Equal(".Marked<NearMissTests.North>()", fault.Fixes[0].Code);
     }
 
     [Theory]
@@ -74,7 +72,7 @@ public class NearMissTests
     {
         Fault fault = Missing([Singleton.Of<IClock, SystemClock>(), Transient.Of(typeof(Desk<>).MakeGenericType(asked))]);
 
-        Assert.Equal(offered, fault.Cures[0].Code);
+        Assert.Equal(offered, fault.Fixes[0].Code);
     }
 
     [Fact]
@@ -90,17 +88,17 @@ public class NearMissTests
     {
         Fault fault = Missing([Transient.Of<Crane>()]);
 
-        Assert.Equal([".Passing(\"tons\", …)", null, "Singleton.Value<int>(…).Marked(\"tons\")"], fault.Cures.Select(cure => cure.Code));
-        Assert.StartsWith("add to the registration of NearMissTests.Crane at NearMissTests.cs:", fault.Cures[0].Advice, StringComparison.Ordinal);
+        Assert.Equal([".Passing(\"tons\", …)", null, "Singleton.Value<int>(…).Marked(\"tons\")"], fault.Fixes.Select(fix => fix.Code));
+        Assert.StartsWith("add to the registration of NearMissTests.Crane at NearMissTests.cs:", fault.Fixes[0].Advice, StringComparison.Ordinal);
     }
 
     [Fact]
     public void What_is_no_service_is_had_otherwise()
     {
-        Assert.Equal("Container thing", Missing([Singleton.Of<Desk<IServiceProvider>>()]).Cures[0].Code);
-        Assert.Equal("Scope thing", Missing([Scoped.Of<Desk<IServiceProvider>>()]).Cures[0].Code);
-        Assert.StartsWith("let the methods that work take it", Missing([Scoped.Of<Desk<CancellationToken>>()]).Cures[0].Advice, StringComparison.Ordinal);
-        Assert.Equal(["Scoped.Of<TimeProvider, …>()", "Singleton.Value<TimeProvider>(…)"], Missing([Scoped.Of<Desk<TimeProvider>>()]).Cures.Select(cure => cure.Code));
+        Assert.Equal("Container thing", Missing([Singleton.Of<Desk<IServiceProvider>>()]).Fixes[0].Code);
+        Assert.Equal("Scope thing", Missing([Scoped.Of<Desk<IServiceProvider>>()]).Fixes[0].Code);
+        Assert.StartsWith("let the methods that work take it", Missing([Scoped.Of<Desk<CancellationToken>>()]).Fixes[0].Advice, StringComparison.Ordinal);
+        Assert.Equal(["Scoped.Of<TimeProvider, …>()", "Singleton.Value<TimeProvider>(…)"], Missing([Scoped.Of<Desk<TimeProvider>>()]).Fixes.Select(fix => fix.Code));
     }
 
     [Fact]
@@ -108,7 +106,7 @@ public class NearMissTests
     {
         Fault fault = Missing([Transient.Of<Desk<Settings>>()]);
 
-        Assert.Equal(["Singleton.Incoming<NearMissTests.Settings>()", "Singleton.Value<NearMissTests.Settings>(…)"], fault.Cures.Select(cure => cure.Code));
+        Assert.Equal(["Singleton.Incoming<NearMissTests.Settings>()", "Singleton.Value<NearMissTests.Settings>(…)"], fault.Fixes.Select(fix => fix.Code));
     }
 
     [Fact]
@@ -143,7 +141,7 @@ public class NearMissTests
 
         ResolveException thrown = Assert.Throws<ResolveException>(container.Resolve<IBerthLedger>);
 
-        Assert.Equal(".Also<IBerthLedger>()", thrown.Fault.Cures[0].Code);
+        Assert.Equal(".Also<IBerthLedger>()", thrown.Fault.Fixes[0].Code);
         Assert.Equal(thrown.Fault.ToString(), thrown.Message);
         Assert.Same(thrown.Fault, Assert.Single(thrown.Report.All));
     }

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Checking;
 
 public class ReportTests
@@ -45,7 +43,7 @@ public class ReportTests
             thrown.Report.Faults.Select(fault => fault.Code).Order());
         Assert.StartsWith("The wiring: 10 faults.", thrown.Message, StringComparison.Ordinal);
         Assert.All(thrown.Report.Faults, fault => Assert.Contains($"\n\n{fault.Code} {fault.Name}: {fault.Summary}\n", thrown.Message, StringComparison.Ordinal));
-        Assert.All(thrown.Report.Faults, fault => Assert.NotEmpty(fault.Cures));
+        Assert.All(thrown.Report.Faults, fault => Assert.NotEmpty(fault.Fixes));
     }
 
     [Fact]

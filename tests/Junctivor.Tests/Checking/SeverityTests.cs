@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Checking;
 
 /// <summary>How much weight a fault has: by its kind, in a wiring, and where a registration accepts it.</summary>
@@ -151,7 +149,7 @@ public class SeverityTests
         Fault ambiguous = Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV202");
 
         Assert.Contains("stands before what it should replace (JV203)", Assert.Single(ambiguous.Remarks), StringComparison.Ordinal);
-        Assert.StartsWith("write SeverityTests.StoppedClock behind the others", ambiguous.Cures[0].Advice, StringComparison.Ordinal);
+        Assert.StartsWith("write SeverityTests.StoppedClock behind the others", ambiguous.Fixes[0].Advice, StringComparison.Ordinal);
     }
 
     [Fact]

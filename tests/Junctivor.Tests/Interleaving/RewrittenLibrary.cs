@@ -14,8 +14,8 @@ internal sealed class RewrittenLibrary : AssemblyLoadContext
 {
     private static readonly HashSet<string> Shared =
     [
-        "Junctivor.Plans.TypeTable::_entries", "Junctivor.Plans.TypeTable/Entry::Handle", "Junctivor.Plans.TypeTable/Entry::Plan",
-        "Junctivor.Plans.TypeTable/Entry::Instance", "Junctivor.Plans.TypeTable/Entry::Code", "Junctivor.Plans.Plan::_ready", "Junctivor.Plans.Plan::_code",
+        "Junctivor.Runtime.TypeTable::_entries", "Junctivor.Runtime.TypeTable/Entry::Handle", "Junctivor.Runtime.TypeTable/Entry::Plan",
+        "Junctivor.Runtime.TypeTable/Entry::Instance", "Junctivor.Runtime.TypeTable/Entry::Code", "Junctivor.Runtime.Plan::_ready", "Junctivor.Runtime.Plan::_code",
         "Junctivor.Resolver::Word", "Junctivor.Resolver::_state", "Junctivor.Runtime.ResolverState::<Entries>k__BackingField",
         "Junctivor.Container::_isObserved", "Junctivor.Container::_book", "Junctivor.Container::_ending",
         "Junctivor.Runtime.InstanceStore::_instances", "Junctivor.Runtime.InstanceStore::_hasEnded", "Junctivor.Runtime.InstanceStore::_hasTakenOver",
@@ -45,6 +45,12 @@ internal sealed class RewrittenLibrary : AssemblyLoadContext
     {
         using AssemblyDefinition assembly = AssemblyDefinition.ReadAssembly(path);
         ModuleDefinition module = assembly.MainModule;
+        string[] unknown = [.. Shared.Except(module.GetTypes().SelectMany(type => type.Fields.Select(field => $"{type.FullName}::{field.Name}")))];
+        if (unknown.Length > 0)
+        {
+            throw new InvalidOperationException($"These fields are not in the library any more, and are not interrupted: {string.Join(", ", unknown)}.");
+        }
+
         MethodReference point = module.ImportReference(typeof(Schedule).GetMethod(nameof(Schedule.Point)));
         foreach (MethodDefinition method in module.GetTypes().SelectMany(type => type.Methods).Where(method => method.HasBody))
         {
@@ -62,7 +68,7 @@ internal sealed class RewrittenLibrary : AssemblyLoadContext
                 }
             }
 
-            if (method.DeclaringType.FullName == "Junctivor.Plans.CodeWriter" && method.Name is "Slot" or "ClaimAndMake")
+            if (method.DeclaringType.FullName == "Junctivor.Runtime.CodeWriter" && method.Name is "Slot" or "ClaimAndMake")
             {
                 EmitPointFirst(method, module);
             }

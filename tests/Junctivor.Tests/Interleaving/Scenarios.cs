@@ -7,7 +7,7 @@ public static class Scenarios
 {
     private const int MostRuns = 400_000;
 
-    private static readonly BuildOptions AtOnce = new() { Compilation = PlanCompilation.AtOnce, LongestWait = Timeout.InfiniteTimeSpan };
+    private static readonly BuildOptions AtOnce = new() { Compilation = PlanCompilation.Immediate, ConstructionTimeout = Timeout.InfiniteTimeSpan };
 
     /// <summary>Tries one in every order.</summary>
     /// <param name="name">Its name.</param>

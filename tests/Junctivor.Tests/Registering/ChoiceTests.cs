@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Registering;
 
 public class ChoiceTests
@@ -49,7 +47,7 @@ public class ChoiceTests
         Fault fault = Assert.Single(wiring.Check().Faults);
 
         Assert.Equal("JV203", fault.Code);
-        Assert.Contains("write it behind SystemClock", Assert.Single(fault.Cures).ToString(), StringComparison.Ordinal);
+        Assert.Contains("write it behind SystemClock", Assert.Single(fault.Fixes).ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -108,7 +106,7 @@ public class ChoiceTests
             Transient.From((IClock clock) => new object()),
         ];
 
-        Assert.Contains("leave .FirstChoice() on one", Assert.Single(wiring.Check().Faults).Cures[0].ToString(), StringComparison.Ordinal);
+        Assert.Contains("leave .FirstChoice() on one", Assert.Single(wiring.Check().Faults).Fixes[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -149,6 +147,24 @@ public class ChoiceTests
         using Container container = wiring.Build();
 
         Assert.False(container.TryResolve<IClock>(out _));
+    }
+
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public void A_module_that_is_left_out_is_not_created(bool isRehearsal)
+    {
+        int created = 0;
+        Wiring wiring =
+        [
+            .. Wiring.If(isRehearsal, () =>
+            {
+                created++;
+                return [Singleton.Of<IClock, TideClock>()];
+            }),
+        ];
+
+        Assert.Equal((isRehearsal ? 1 : 0, isRehearsal ? 1 : 0), (created, wiring.Count));
     }
 
     [Fact]
@@ -239,7 +255,7 @@ public class ChoiceTests
         Wiring wiring =
         [
             Singleton.Value(4).Passing("x", 1),
-            Singleton.Of<SystemClock>().Later(),
+            Singleton.Of<SystemClock>().SuppliedLater(),
             Singleton.Of<TideClock>().TargetMarked("x"),
             Singleton.Of<IClock, StoppedClock>(),
             Decorator.Of<IClock, ClockCase>().Replacing(),

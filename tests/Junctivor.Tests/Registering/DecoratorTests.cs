@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Registering;
 
 public class DecoratorTests
@@ -129,7 +127,7 @@ public class DecoratorTests
 
         Assert.Equal("JV205", fault.Code);
         Assert.Contains("MemoryLedger implements it", Assert.Single(fault.Remarks), StringComparison.Ordinal);
-        Assert.Equal(".Also<IBerthLedger>()", Assert.Single(fault.Cures).Code);
+        Assert.Equal(".Also<IBerthLedger>()", Assert.Single(fault.Fixes).Code);
     }
 
     [Theory]
@@ -197,11 +195,18 @@ public class DecoratorTests
             Singleton.Of<IClock, TideClock>().Marked("tide"),
             Alias.Of<object, IClock>().TargetMarked("tide"),
         }.Build();
+        using Container byType = new Wiring
+        {
+            Singleton.Of<IClock, SystemClock>(),
+            Singleton.Of<IClock, TideClock>().Marked<Gate>(),
+            Alias.Of<object, IClock>().TargetMarked(typeof(Gate)),
+        }.Build();
         Wiring captive = [Scoped.Of<IBerthLedger, MemoryLedger>(), Alias.Of<object, IBerthLedger>(), Singleton.From((object ledger) => new CaptiveHolder(ledger))];
         Wiring dangling = [Alias.Of<object, IBerthLedger>()];
         Wiring ring = [Alias.Of<IBerthLedger, IDock>(), Alias.Of(typeof(IDock), typeof(IBerthLedger))];
 
         Assert.IsType<TideClock>(container.Resolve<object>());
+        Assert.IsType<TideClock>(byType.Resolve<object>());
         Assert.Equal("JV301", Assert.Single(captive.Check().Faults).Code);
         Assert.Equal("JV101", Assert.Single(dangling.Check().Faults).Code);
         Assert.Contains("JV201", ring.Check().Faults.Select(fault => fault.Code));

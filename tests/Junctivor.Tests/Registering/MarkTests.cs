@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Registering;
 
 public class MarkTests
@@ -54,7 +52,7 @@ public class MarkTests
 
         Assert.Equal("JV101", fault.Code);
         Assert.Contains("int is registered at MarkTests.cs", fault.Remarks[0], StringComparison.Ordinal);
-        Assert.Contains("[Marked(\"visitors\")] int", fault.Cures[0].ToString(), StringComparison.Ordinal);
+        Assert.Contains("[Marked(\"visitors\")] int", fault.Fixes[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

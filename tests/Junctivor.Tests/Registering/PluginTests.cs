@@ -81,10 +81,10 @@ public sealed class PluginTests : IDisposable
         Type crate = assembly.GetType("Crate`1")!;
         Wiring wiring = [Singleton.Of(assembly.GetType("Part")!), Transient.Of(crate), Transient.Of<Holder<IStrange>>(), .. SelfRegistered.In(assembly)];
 
-        IReadOnlyList<Checks.Fault> faults = wiring.Check().Faults;
+        IReadOnlyList<Fault> faults = wiring.Check().Faults;
 
         Assert.Equal(["JV101", "JV102", "JV102", "JV102"], faults.Select(fault => fault.Code).Order());
-        Checks.Fault part = faults.Single(fault => fault.Candidates.Contains("Part"));
+        Fault part = faults.Single(fault => fault.Candidates.Contains("Part"));
         Assert.Equal("Part cannot be loaded", part.Summary);
         Assert.Contains("Dependency", Assert.Single(part.Remarks), StringComparison.Ordinal);
         Assert.Equal(nameof(PluginTests) + ".cs", Path.GetFileName(part.Path[0].File));
@@ -132,7 +132,7 @@ public sealed class PluginTests : IDisposable
             .. Plugins.In(_folder),
             Transient.From((Lazy<IClock> clock, IReadOnlyList<IClock> all) => Tuple.Create(clock.Value, all.Count)),
         ];
-        Container container = wiring.Build(new BuildOptions { Compilation = PlanCompilation.AtOnce });
+        Container container = wiring.Build(new BuildOptions { Compilation = PlanCompilation.Immediate });
         IClock clock = container.Resolve<Tuple<IClock, int>>().Item1;
         for (int time = 0; time < 3; time++)
         {

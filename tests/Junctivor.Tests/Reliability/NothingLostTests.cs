@@ -156,7 +156,7 @@ public class NothingLostTests
 
         ConstructionException thrown = Assert.Throws<ConstructionException>(() => container.Lend<Failing<BadEnd>>());
 
-        Assert.Equal("the end", Assert.Single(thrown.EndingFailures).Message);
+        Assert.Equal("the end", Assert.Single(thrown.DisposalFailures).Message);
         Assert.EndsWith("Disposing of what had been created for it failed too: InvalidOperationException: the end", thrown.Message, StringComparison.Ordinal);
     }
 
@@ -192,7 +192,7 @@ public class NothingLostTests
     [Fact]
     public async Task A_receiver_and_the_end_of_its_scope_that_throw_are_both_told()
     {
-        await using Container container = new Wiring { Scoped.Of<BadEnd>(), Scoped.Of<IReceives<string>, Receiver>() }.Build();
+        await using Container container = new Wiring { Scoped.Of<BadEnd>(), Scoped.Of<IMessageHandler<string>, Receiver>() }.Build();
         Channel<string> messages = Channel.CreateUnbounded<string>();
         messages.Writer.TryWrite("ahoy");
         messages.Writer.Complete();
@@ -219,7 +219,7 @@ public class NothingLostTests
         ConstructionException thrown = await Assert.ThrowsAsync<ConstructionException>(async () => await container.StartScopeAsync());
 
         Assert.Equal("the cause", thrown.InnerException!.Message);
-        Assert.Equal("the end", Assert.Single(thrown.EndingFailures).Message);
+        Assert.Equal("the end", Assert.Single(thrown.DisposalFailures).Message);
     }
 
     [Fact]
@@ -231,7 +231,7 @@ public class NothingLostTests
         ResolveException thrown = Assert.Throws<ResolveException>(scope.Resolve<SystemClock>);
 
         Assert.Equal("JV105", thrown.Fault.Code);
-        Assert.Equal("the end", Assert.Single(thrown.EndingFailures).Message);
+        Assert.Equal("the end", Assert.Single(thrown.DisposalFailures).Message);
         Assert.EndsWith("InvalidOperationException: the end", thrown.Message, StringComparison.Ordinal);
     }
 
@@ -252,7 +252,7 @@ public class NothingLostTests
     [Fact]
     public async Task A_class_whose_static_constructor_throws_says_so_each_time()
     {
-        await using Container container = new Wiring { Scoped.Of<Ashore>(), Scoped.Of<Page>() }.Build(new BuildOptions { Compilation = PlanCompilation.AtOnce });
+        await using Container container = new Wiring { Scoped.Of<Ashore>(), Scoped.Of<Page>() }.Build(new BuildOptions { Compilation = PlanCompilation.Immediate });
         for (int time = 0; time < 5; time++)
         {
             using Scope scope = container.StartScope();
@@ -331,9 +331,9 @@ public class NothingLostTests
         public void Dispose() => log.Add("ended");
     }
 
-    public sealed class Receiver(BadEnd bad) : IReceives<string>
+    public sealed class Receiver(BadEnd bad) : IMessageHandler<string>
     {
-        public Task ReceiveAsync(string message, CancellationToken cancellation) => throw new InvalidOperationException(bad is null ? "nothing" : "the cause");
+        public Task HandleAsync(string message, CancellationToken cancellation) => throw new InvalidOperationException(bad is null ? "nothing" : "the cause");
     }
 
     public sealed class Ashore

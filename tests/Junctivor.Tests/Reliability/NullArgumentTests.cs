@@ -51,7 +51,7 @@ public class NullArgumentTests
         Assert.Equal("level", Assert.Throws<ArgumentNullException>(() => Container.StartScope((ScopeLevel)null!)).ParamName);
         Assert.Equal("service", Assert.Throws<ArgumentNullException>(() => Container.Lend(null!)).ParamName);
         Assert.Equal("type", Assert.Throws<ArgumentNullException>(() => Container.Construct(null!)).ParamName);
-        Assert.Equal("work", Assert.Throws<ArgumentNullException>(() => new FreshScope<object>(() => 1).Run(null!)).ParamName);
+        Assert.Equal("work", Assert.Throws<ArgumentNullException>(() => new FreshScope<object>(() => 1).Run((Action<object>)null!)).ParamName);
     }
 
     [Fact]
@@ -79,7 +79,7 @@ public class NullArgumentTests
     private static IEnumerable<(object? Target, MethodBase Method)> Callable()
     {
         foreach (Type type in typeof(Wiring).Assembly.GetExportedTypes().Where(type =>
-            !type.IsEnum && !type.IsInterface && !typeof(Attribute).IsAssignableFrom(type) && type != typeof(Checks.FaultStep) && type != typeof(Checks.Cure)))
+            !type.IsEnum && !type.IsInterface && !typeof(Attribute).IsAssignableFrom(type) && type != typeof(FaultStep) && type != typeof(Fix)))
         {
             object? target = Array.Find(Targets, type.IsInstanceOfType);
             Type closed = target is not null && type.ContainsGenericParameters ? target.GetType() : type;
@@ -122,7 +122,7 @@ public class NullArgumentTests
     /// <summary>What must not be null: a reference that is neither optional nor said to be nothing.</summary>
     private static IEnumerable<ParameterInfo> Nullables(MethodBase method) => method.GetParameters().Where(parameter =>
         !parameter.ParameterType.IsValueType && !parameter.IsOut && !parameter.IsOptional && !parameter.ParameterType.IsByRef
-        && (Definition(parameter) is not { ParameterType.IsGenericParameter: true } || method.Name is "Value" or "HandOver" or "FillProperties")
+        && (Definition(parameter) is not { ParameterType.IsGenericParameter: true } || method.Name is "Value" or "Supply" or "FillProperties")
         && new NullabilityInfoContext().Create(Definition(parameter) ?? parameter).WriteState != NullabilityState.Nullable);
 
     private static ParameterInfo? Definition(ParameterInfo parameter) => parameter.Member is MethodInfo { IsGenericMethod: true } method

@@ -45,7 +45,7 @@ public class OneEndTests
     }
 
     [Theory]
-    [InlineData(PlanCompilation.AtOnce)]
+    [InlineData(PlanCompilation.Immediate)]
     [InlineData(PlanCompilation.Never)]
     public async Task Who_comes_while_another_thread_ends_a_scope_synchronously_waits_for_it(PlanCompilation compilation)
     {
@@ -194,8 +194,8 @@ public class OneEndTests
     }
 
     [Theory]
-    [InlineData(PlanCompilation.AtOnce, false)]
-    [InlineData(PlanCompilation.AtOnce, true)]
+    [InlineData(PlanCompilation.Immediate, false)]
+    [InlineData(PlanCompilation.Immediate, true)]
     [InlineData(PlanCompilation.Never, false)]
     [InlineData(PlanCompilation.Never, true)]
     public async Task A_service_that_ends_its_own_scope_when_it_is_ended_does_not_wait_for_itself(PlanCompilation compilation, bool isLater)
@@ -228,7 +228,7 @@ public class OneEndTests
 
     [Theory]
     [InlineData(PlanCompilation.InBackground)]
-    [InlineData(PlanCompilation.AtOnce)]
+    [InlineData(PlanCompilation.Immediate)]
     [InlineData(PlanCompilation.Never)]
     public async Task What_can_end_only_asynchronously_ends_in_order_after_a_synchronous_end_too(PlanCompilation compilation)
     {

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Reliability;
 
 /// <summary>What the check calls sound never fails for a reason that the check could know; and what is asked for in any form is answered.</summary>
@@ -40,7 +38,7 @@ public class SoundTests
         Assert.Equal("JV305", fault.Code);
         Assert.Equal("SoundTests.Night (singleton) starts a fresh scope that reaches SoundTests.Roster, which lives in a scope of the level duty shift", fault.Summary);
         Assert.Equal([null, "Planner", "Roster"], fault.Path.Select(step => step.Parameter));
-        Assert.Equal("Container Planner", fault.Cures[0].Code);
+        Assert.Equal("Container Planner", fault.Fixes[0].Code);
     }
 
     [Fact]

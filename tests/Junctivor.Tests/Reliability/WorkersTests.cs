@@ -156,8 +156,8 @@ public sealed class WorkersTests
     public async Task A_pump_whose_failures_nobody_can_be_told_ends_and_leaves_the_rest_in_the_channel(int atOnce)
     {
         Channel<string> messages = Channel.CreateUnbounded<string>();
-        await using Container container = new Wiring { Scoped.From<IReceives<string>>(() => new Receiver(message => message == "bad" ? throw new InvalidOperationException() : _goOn.Task)) }.Build();
-        MessagePump<string> pump = new(container, messages.Reader, (_, _) => throw new InvalidOperationException("the log is full")) { AtOnce = atOnce };
+        await using Container container = new Wiring { Scoped.From<IMessageHandler<string>>(() => new Receiver(message => message == "bad" ? throw new InvalidOperationException() : _goOn.Task)) }.Build();
+        MessagePump<string> pump = new(container, messages.Reader, (_, _) => throw new InvalidOperationException("the log is full")) { MaxConcurrency = atOnce };
         await pump.StartAsync();
         for (int number = 1; number < atOnce; number++)
         {
@@ -187,7 +187,7 @@ public sealed class WorkersTests
         TaskCompletionSource hasBegun = new();
         await using Container container = new Wiring
         {
-            Scoped.From<IReceives<string>>(() => new Receiver(_ =>
+            Scoped.From<IMessageHandler<string>>(() => new Receiver(_ =>
             {
                 hasBegun.SetResult();
                 return _goOn.Task;
@@ -205,7 +205,7 @@ public sealed class WorkersTests
         await Task.WhenAll(stops);
     }
 
-    private Sessions Of(Container container, TimeSpan idleFor) => new(container, UserSession, _time, (_, failure) => Task.FromException(failure)) { IdleFor = idleFor };
+    private Sessions Of(Container container, TimeSpan idleFor) => new(container, UserSession, _time, (_, failure) => Task.FromException(failure)) { IdleTimeout = idleFor };
 
     public sealed class Ending(Action ended) : IDisposable
     {
@@ -217,8 +217,8 @@ public sealed class WorkersTests
         public async ValueTask DisposeAsync() => await goOn;
     }
 
-    public sealed class Receiver(Func<string, Task> receive) : IReceives<string>
+    public sealed class Receiver(Func<string, Task> receive) : IMessageHandler<string>
     {
-        public Task ReceiveAsync(string message, CancellationToken cancellation) => receive(message);
+        public Task HandleAsync(string message, CancellationToken cancellation) => receive(message);
     }
 }

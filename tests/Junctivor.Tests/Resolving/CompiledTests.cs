@@ -6,7 +6,7 @@ namespace Junctivor.Tests.Resolving;
 /// <summary>What is made in one go once it has been asked for again, and what is not.</summary>
 public class CompiledTests
 {
-    private static readonly BuildOptions AtOnce = new() { Compilation = PlanCompilation.AtOnce };
+    private static readonly BuildOptions AtOnce = new() { Compilation = PlanCompilation.Immediate };
 
     [Fact]
     public void More_scoped_services_than_fit_into_a_scope_are_shared_and_ended_in_order()

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Resolving;
 
 public class FailureTests
@@ -71,7 +69,7 @@ public class FailureTests
         ConstructionException thrown = Assert.Throws<ConstructionException>(container.Resolve<Between>);
 
         Assert.Equal("torn", thrown.InnerException!.Message);
-        Assert.Equal("first", Assert.Single(thrown.EndingFailures).Message);
+        Assert.Equal("first", Assert.Single(thrown.DisposalFailures).Message);
         Assert.Equal(["rope"], _ended);
     }
 

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Resolving;
 
 public class IncomingTests
@@ -30,7 +28,7 @@ public class IncomingTests
         WiringException thrown = Assert.Throws<WiringException>(() => new Wiring { Singleton.Incoming<IClock>() }.Build(Incoming.Value(new SystemClock())));
 
         Fault fault = Assert.Single(thrown.Report.Faults, fault => fault.Code == "JV107");
-        Assert.Contains("Incoming.Value<IClock>(…)", fault.Cures[0].ToString(), StringComparison.Ordinal);
+        Assert.Contains("Incoming.Value<IClock>(…)", fault.Fixes[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -40,7 +38,7 @@ public class IncomingTests
 
         Fault fault = Assert.Single(thrown.Report.Faults);
         Assert.Equal("JV107", fault.Code);
-        Assert.Contains("container.StartScope(Incoming.Value<Caller>(…))", Assert.Single(fault.Cures).ToString(), StringComparison.Ordinal);
+        Assert.Contains("container.StartScope(Incoming.Value<Caller>(…))", Assert.Single(fault.Fixes).ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -38,7 +38,7 @@ public class LeakTests
 
     [Theory]
     [InlineData(PlanCompilation.Never)]
-    [InlineData(PlanCompilation.AtOnce)]
+    [InlineData(PlanCompilation.Immediate)]
     public void A_scope_that_nobody_ends_keeps_neither_itself_nor_what_was_made_in_it(PlanCompilation compilation)
     {
         using Container container = new Wiring { Scoped.Of<Ended>(), Transient.Of<Holder>(), Transient.Of<Released>() }.Build(new BuildOptions { Compilation = compilation });

@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Resolving;
 
 public class LevelTests
@@ -88,7 +86,7 @@ public class LevelTests
     {
         Wiring wiring = [DutyShift.Of<BookingDesk>(), DutyShift.Of<BerthPlanner>()];
 
-        Assert.Contains("register it: DutyShift.Of<IBerthLedger, MemoryLedger>()", wiring.Check().Faults[0].Cures[0].ToString(), StringComparison.Ordinal);
+        Assert.Contains("register it: DutyShift.Of<IBerthLedger, MemoryLedger>()", wiring.Check().Faults[0].Fixes[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -109,7 +107,7 @@ public class LevelTests
         Assert.Equal("Odd", request.Resolve<Caller>("guest").Name);
         Fault misplaced = Assert.Throws<ResolveException>(() => shift.StartScope(Incoming.Value(new Caller("Tove")))).Report.Faults[0];
         Assert.Equal("JV107", misplaced.Code);
-        Assert.Contains("StartScope(DutyShift, Incoming.Value<Caller>(…))", misplaced.Cures[0].ToString(), StringComparison.Ordinal);
+        Assert.Contains("StartScope(DutyShift, Incoming.Value<Caller>(…))", misplaced.Fixes[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

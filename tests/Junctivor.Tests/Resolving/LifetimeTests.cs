@@ -64,6 +64,18 @@ public class LifetimeTests
     }
 
     [Fact]
+    public void Marked_services_of_types_known_only_at_run_time_are_tried_as_well()
+    {
+        using Container container = new Wiring { Singleton.Of<IClock, SystemClock>().Marked("tide"), Singleton.Of<IClock, TideClock>().Marked<Caller>() }.Build();
+
+        Assert.True(container.TryResolve(typeof(IClock), "tide", out object? byText));
+        Assert.True(container.TryResolve(typeof(IClock), typeof(Caller), out object? byType));
+        Assert.Equal((typeof(SystemClock), typeof(TideClock)), (byText.GetType(), byType.GetType()));
+        Assert.False(container.TryResolve(typeof(IClock), "moon", out _));
+        Assert.False(container.TryResolve(typeof(IClock), typeof(IClock), out _));
+    }
+
+    [Fact]
     public void Asking_for_what_nobody_registers_says_what_is_near()
     {
         using Container container = new Wiring { Singleton.Of<MemoryLedger>() }.Build();
@@ -81,10 +93,10 @@ public class LifetimeTests
 
         ResolveException thrown = Assert.Throws<ResolveException>(() => container.Resolve<BerthPlanner>());
 
-        Checks.Fault fault = Assert.Single(thrown.Report.Faults);
+        Fault fault = Assert.Single(thrown.Report.Faults);
         Assert.Equal("JV302", fault.Code);
         Assert.Equal([null, "ledger"], fault.Path.Select(step => step.Parameter));
-        Assert.Contains("container.StartScope()", Assert.Single(fault.Cures).ToString(), StringComparison.Ordinal);
+        Assert.Contains("container.StartScope()", Assert.Single(fault.Fixes).ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

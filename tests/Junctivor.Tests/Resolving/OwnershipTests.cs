@@ -72,26 +72,26 @@ public class OwnershipTests
     [Fact]
     public void A_late_value_is_handed_over_once_and_reached_through_lazy()
     {
-        using Container container = new Wiring { Singleton.Incoming<Caller>().Later(), Singleton.From((Lazy<Caller> caller) => Tuple.Create(caller)) }.Build();
+        using Container container = new Wiring { Singleton.Incoming<Caller>().SuppliedLater(), Singleton.From((Lazy<Caller> caller) => Tuple.Create(caller)) }.Build();
         Lazy<Caller> caller = container.Resolve<Tuple<Lazy<Caller>>>().Item1;
 
         Assert.Equal("JV105", Assert.Throws<ResolveException>(() => caller.Value).Report.Faults[0].Code);
-        container.HandOver(new Caller("Mira"));
+        container.Supply(new Caller("Mira"));
 
         Assert.Equal("Mira", caller.Value.Name);
-        Assert.Contains("handed over once", Assert.Throws<InvalidOperationException>(() => container.HandOver(new Caller("Odd"))).Message, StringComparison.Ordinal);
-        Assert.Equal("JV107", Assert.Throws<ResolveException>(() => container.HandOver(new LedgerFile("x"))).Report.Faults[0].Code);
+        Assert.Contains("handed over once", Assert.Throws<InvalidOperationException>(() => container.Supply(new Caller("Odd"))).Message, StringComparison.Ordinal);
+        Assert.Equal("JV107", Assert.Throws<ResolveException>(() => container.Supply(new LedgerFile("x"))).Report.Faults[0].Code);
     }
 
     [Fact]
     public void A_late_value_cannot_be_taken_directly_or_handed_over_early()
     {
-        Wiring direct = [Singleton.Incoming<Caller>().Later(), Transient.From((Caller caller) => new object())];
-        Wiring late = [Singleton.Incoming<Caller>().Later()];
+        Wiring direct = [Singleton.Incoming<Caller>().SuppliedLater(), Transient.From((Caller caller) => new object())];
+        Wiring late = [Singleton.Incoming<Caller>().SuppliedLater()];
 
         Assert.Equal("JV402", Assert.Single(direct.Check().Faults).Code);
         WiringException thrown = Assert.Throws<WiringException>(() => late.Build(Incoming.Value(new Caller("Mira"))));
-        Assert.Contains("container.HandOver<Caller>(…)", thrown.Message, StringComparison.Ordinal);
+        Assert.Contains("container.Supply<Caller>(…)", thrown.Message, StringComparison.Ordinal);
     }
 
     public sealed class Thing(string name, List<string> ended) : IDisposable

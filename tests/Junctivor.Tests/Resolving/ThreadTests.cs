@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Resolving;
 
 public class ThreadTests
@@ -122,7 +120,7 @@ public class ThreadTests
     {
         Resolver? asked = null;
         Func<Made> waiting = () => OnThread(() => asked!.Resolve<Harbour>()).GetAwaiter().GetResult().Made;
-        BuildOptions options = new() { LongestWait = TimeSpan.FromMilliseconds(100) };
+        BuildOptions options = new() { ConstructionTimeout = TimeSpan.FromMilliseconds(100) };
         using Container container = new Wiring { Singleton.From(waiting), Singleton.Of<Harbour>() }.Build(options);
         using Container scoping = new Wiring { Scoped.From(waiting), Scoped.Of<Harbour>() }.Build(options);
         using Scope scope = scoping.StartScope();
@@ -134,18 +132,18 @@ public class ThreadTests
 
             ConstructionTimeoutException timeout = Assert.IsType<ConstructionTimeoutException>(failure.GetBaseException());
             Assert.Equal("ThreadTests.Made", timeout.Service);
-            Assert.Equal(options.LongestWait, timeout.Limit);
+            Assert.Equal(options.ConstructionTimeout, timeout.Limit);
             Assert.StartsWith("ThreadTests.Made was not there after 0.1 s: another thread is making it. It was wanted for ThreadTests.Harbour.", timeout.Message, StringComparison.Ordinal);
-            Assert.Contains("raise BuildOptions.LongestWait", timeout.Message, StringComparison.Ordinal);
+            Assert.Contains("raise BuildOptions.ConstructionTimeout", timeout.Message, StringComparison.Ordinal);
         }
     }
 
     [Fact]
     public void The_longest_wait_is_a_time_or_for_ever()
     {
-        Assert.Equal(Timeout.InfiniteTimeSpan, new BuildOptions { LongestWait = Timeout.InfiniteTimeSpan }.LongestWait);
-        Assert.Throws<ArgumentOutOfRangeException>(() => new BuildOptions { LongestWait = TimeSpan.FromSeconds(-2) });
-        Assert.Throws<ArgumentOutOfRangeException>(() => new BuildOptions { LongestWait = TimeSpan.FromDays(30) });
+        Assert.Equal(Timeout.InfiniteTimeSpan, new BuildOptions { ConstructionTimeout = Timeout.InfiniteTimeSpan }.ConstructionTimeout);
+        Assert.Throws<ArgumentOutOfRangeException>(() => new BuildOptions { ConstructionTimeout = TimeSpan.FromSeconds(-2) });
+        Assert.Throws<ArgumentOutOfRangeException>(() => new BuildOptions { ConstructionTimeout = TimeSpan.FromDays(30) });
     }
 
     [Fact]

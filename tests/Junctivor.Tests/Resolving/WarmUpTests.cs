@@ -1,5 +1,3 @@
-using Junctivor.Checks;
-
 namespace Junctivor.Tests.Resolving;
 
 public class WarmUpTests
@@ -38,7 +36,7 @@ public class WarmUpTests
         Fault fault = Assert.Single(Assert.Throws<ResolveException>(container.Resolve<LedgerFile>).Report.Faults);
         Assert.Equal("JV401", fault.Code);
         Assert.Equal([null, "settings"], fault.Path.Select(step => step.Parameter));
-        Assert.Contains("WarmUpAsync", Assert.Single(fault.Cures).ToString(), StringComparison.Ordinal);
+        Assert.Contains("WarmUpAsync", Assert.Single(fault.Fixes).ToString(), StringComparison.Ordinal);
 
         await container.WarmUpAsync(Token);
         Assert.Equal("/ledgers", container.Resolve<LedgerFile>().Folder);

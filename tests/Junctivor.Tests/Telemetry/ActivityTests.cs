@@ -72,7 +72,7 @@ public sealed class ActivityTests : IDisposable
     [Fact]
     public void Where_everything_counts_as_slow_each_construction_is_an_activity()
     {
-        using Container container = new Wiring { Transient.Of<Coaster>() }.Build(new BuildOptions { SlowConstruction = TimeSpan.Zero, Compilation = PlanCompilation.AtOnce });
+        using Container container = new Wiring { Transient.Of<Coaster>() }.Build(new BuildOptions { SlowConstruction = TimeSpan.Zero, Compilation = PlanCompilation.Immediate });
 
         for (int time = 0; time < 3; time++)
         {
@@ -85,7 +85,7 @@ public sealed class ActivityTests : IDisposable
     [Fact]
     public async Task What_is_done_with_a_message_belongs_to_the_activity_of_its_scope()
     {
-        await using Container container = new Wiring { Scoped.Of<IReceives<Signal>, Watchman>() }.Build();
+        await using Container container = new Wiring { Scoped.Of<IMessageHandler<Signal>, Watchman>() }.Build();
         Channel<Signal> signals = Channel.CreateUnbounded<Signal>();
         Signal first = new();
         Signal second = new();
@@ -118,9 +118,9 @@ public sealed class ActivityTests : IDisposable
         public Activity? Seen { get; set; }
     }
 
-    public sealed class Watchman : IReceives<Signal>
+    public sealed class Watchman : IMessageHandler<Signal>
     {
-        public Task ReceiveAsync(Signal message, CancellationToken cancellation)
+        public Task HandleAsync(Signal message, CancellationToken cancellation)
         {
             message.Seen = Activity.Current;
             return Task.CompletedTask;

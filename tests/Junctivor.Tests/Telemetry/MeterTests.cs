@@ -45,7 +45,7 @@ public sealed class MeterTests : IDisposable
     [Fact]
     public void What_has_been_compiled_is_counted_as_before()
     {
-        using Container container = new Wiring { Transient.Of<Fender>() }.Build(new BuildOptions { Compilation = PlanCompilation.AtOnce });
+        using Container container = new Wiring { Transient.Of<Fender>() }.Build(new BuildOptions { Compilation = PlanCompilation.Immediate });
 
         for (int time = 0; time < 3; time++)
         {

@@ -110,7 +110,7 @@ public sealed class SessionsTests : IAsyncDisposable
 
         SessionsFullException full = await Assert.ThrowsAsync<SessionsFullException>(() => VisitAsync(sessions, "Tove"));
 
-        Assert.Equal("No further session can start: 1 at once are allowed, and all are being visited. Try again later, or let Sessions.AtMost be more.", full.Message);
+        Assert.Equal("No further session can start: 1 at once are allowed, and all are being visited. Try again later, or let Sessions.MaxSessions be more.", full.Message);
         Assert.Equal(1, sessions.Count);
     }
 
@@ -203,8 +203,8 @@ public sealed class SessionsTests : IAsyncDisposable
         return Task.CompletedTask;
     })
     {
-        AtMost = atMost,
-        IdleFor = TimeSpan.FromMinutes(10),
+        MaxSessions = atMost,
+        IdleTimeout = TimeSpan.FromMinutes(10),
     };
 
     private static async Task<Basket> VisitAsync(Sessions sessions, string key)

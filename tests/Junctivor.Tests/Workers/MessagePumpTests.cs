@@ -16,8 +16,8 @@ public class MessagePumpTests
         Singleton.Value(_log),
         Scoped.Incoming<Arrived>(),
         Scoped.Of<Page>(),
-        Scoped.Of<BerthGiver>().Also<IReceives<Arrived>>(),
-        Scoped.Of<Gatekeeper>().Also<IReceives<Left>>().Also<IReceives<Moved>>(),
+        Scoped.Of<BerthGiver>().Also<IMessageHandler<Arrived>>(),
+        Scoped.Of<Gatekeeper>().Also<IMessageHandler<Left>>().Also<IMessageHandler<Moved>>(),
     ];
 
     [Fact]
@@ -39,7 +39,7 @@ public class MessagePumpTests
             Singleton.Value(_log),
             Scoped.Incoming<IMessage>(),
             Scoped.From((IMessage message) => new Page([]) { Message = message }),
-            Scoped.From(IReceives<Left> (Page page) => new Reader<Left>(page, _log)),
+            Scoped.From(IMessageHandler<Left> (Page page) => new Reader<Left>(page, _log)),
         }.Build();
 
         await PumpAsync(container, new Left("Tern"));
@@ -54,7 +54,7 @@ public class MessagePumpTests
         {
             Singleton.Value(_log),
             Scoped.Incoming<Caller>(),
-            Scoped.From(IReceives<Left> (Caller caller) => new Doing<Left>(() =>
+            Scoped.From(IMessageHandler<Left> (Caller caller) => new Doing<Left>(() =>
             {
                 _log.Enqueue(caller.Name);
                 return Task.CompletedTask;
@@ -96,7 +96,7 @@ public class MessagePumpTests
         TaskCompletionSource go = new();
         await using Container container = new Wiring
         {
-            Scoped.From(IReceives<Left> () => new Doing<Left>(async () =>
+            Scoped.From(IMessageHandler<Left> () => new Doing<Left>(async () =>
             {
                 int now = Interlocked.Increment(ref open);
                 InterlockedMax(ref most, now);
@@ -140,7 +140,7 @@ public class MessagePumpTests
         TaskCompletionSource begun = new();
         await using Container container = new Wiring
         {
-            Scoped.From(IReceives<Left> () => new Waiting(begun)),
+            Scoped.From(IMessageHandler<Left> () => new Waiting(begun)),
         }.Build();
         MessagePump<IMessage> pump = new(container, _channel.Reader, Fail);
         await _channel.Writer.WriteAsync(new Left("Tern"), Token);
@@ -160,7 +160,7 @@ public class MessagePumpTests
     public async Task What_the_failure_handler_throws_ends_the_pump_and_comes_out()
     {
         await using Container container = Office.Build();
-        MessagePump<IMessage> pump = new(container, _channel.Reader, (_, failure) => throw new InvalidOperationException("no log", failure)) { AtOnce = 2 };
+        MessagePump<IMessage> pump = new(container, _channel.Reader, (_, failure) => throw new InvalidOperationException("no log", failure)) { MaxConcurrency = 2 };
         await _channel.Writer.WriteAsync(new Arrived("throw"), Token);
 
         InvalidOperationException thrown = await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token, Token));
@@ -193,7 +193,7 @@ public class MessagePumpTests
     public async Task Told_to_stop_at_once_it_cancels_what_it_does()
     {
         TaskCompletionSource begun = new();
-        await using Container container = new Wiring { Singleton.From(IReceives<Left> () => new Waiting(begun)) }.Build();
+        await using Container container = new Wiring { Singleton.From(IMessageHandler<Left> () => new Waiting(begun)) }.Build();
         MessagePump<IMessage> pump = new(container, _channel.Reader, Fail);
         await _channel.Writer.WriteAsync(new Left("Tern"), Token);
 
@@ -214,7 +214,7 @@ public class MessagePumpTests
         await pump.RunAsync(Token, Token);
 
         await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token, Token));
-        Assert.Throws<ArgumentOutOfRangeException>(() => new MessagePump<IMessage>(container, _channel.Reader, Fail) { AtOnce = 0 });
+        Assert.Throws<ArgumentOutOfRangeException>(() => new MessagePump<IMessage>(container, _channel.Reader, Fail) { MaxConcurrency = 0 });
     }
 
     private static void InterlockedMax(ref int most, int now)
@@ -235,7 +235,7 @@ public class MessagePumpTests
         }
 
         _channel.Writer.Complete();
-        await new MessagePump<IMessage>(container, _channel.Reader, Fail) { AtOnce = atOnce }.RunAsync(Token, Token);
+        await new MessagePump<IMessage>(container, _channel.Reader, Fail) { MaxConcurrency = atOnce }.RunAsync(Token, Token);
     }
 
     private Task Fail(IMessage message, Exception failure)
@@ -273,9 +273,9 @@ public class MessagePumpTests
         }
     }
 
-    private sealed class BerthGiver(Page page, Arrived incoming, ConcurrentQueue<string> log) : IReceives<Arrived>
+    private sealed class BerthGiver(Page page, Arrived incoming, ConcurrentQueue<string> log) : IMessageHandler<Arrived>
     {
-        public Task ReceiveAsync(Arrived message, CancellationToken cancellation)
+        public Task HandleAsync(Arrived message, CancellationToken cancellation)
         {
             Assert.Same(incoming, message);
             Assert.NotNull(page);
@@ -289,40 +289,40 @@ public class MessagePumpTests
         }
     }
 
-    private sealed class Gatekeeper(ConcurrentQueue<string> log) : IReceives<Left>, IReceives<Moved>
+    private sealed class Gatekeeper(ConcurrentQueue<string> log) : IMessageHandler<Left>, IMessageHandler<Moved>
     {
-        public Task ReceiveAsync(Left message, CancellationToken cancellation)
+        public Task HandleAsync(Left message, CancellationToken cancellation)
         {
             log.Enqueue($"{message.Vessel} left");
             return Task.CompletedTask;
         }
 
-        public Task ReceiveAsync(Moved message, CancellationToken cancellation)
+        public Task HandleAsync(Moved message, CancellationToken cancellation)
         {
             log.Enqueue($"{message.Vessel} moved");
             return Task.CompletedTask;
         }
     }
 
-    private sealed class Reader<T>(Page page, ConcurrentQueue<string> log) : IReceives<T>
+    private sealed class Reader<T>(Page page, ConcurrentQueue<string> log) : IMessageHandler<T>
         where T : class
     {
-        public Task ReceiveAsync(T message, CancellationToken cancellation)
+        public Task HandleAsync(T message, CancellationToken cancellation)
         {
             log.Enqueue($"{page.Message}");
             return Task.CompletedTask;
         }
     }
 
-    private sealed class Doing<T>(Func<Task> work) : IReceives<T>
+    private sealed class Doing<T>(Func<Task> work) : IMessageHandler<T>
         where T : class
     {
-        public Task ReceiveAsync(T message, CancellationToken cancellation) => work();
+        public Task HandleAsync(T message, CancellationToken cancellation) => work();
     }
 
-    private sealed class Waiting(TaskCompletionSource begun) : IReceives<Left>
+    private sealed class Waiting(TaskCompletionSource begun) : IMessageHandler<Left>
     {
-        public Task ReceiveAsync(Left message, CancellationToken cancellation)
+        public Task HandleAsync(Left message, CancellationToken cancellation)
         {
             begun.SetResult();
             return Task.Delay(Timeout.Infinite, cancellation);

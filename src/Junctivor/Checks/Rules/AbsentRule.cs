@@ -12,42 +12,42 @@ internal sealed class AbsentRule : IRule
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        IReadOnlyList<Need> needs = [.. Needs.NotMetByOne(nodes)];
-        return Find<Supply.Nothing>(graph, needs, supply => supply.Service, _ => true, "is optional, and nobody registers it", "nothing")
-            .Concat(Find<Supply.Many>(
+        IReadOnlyList<Dependency> needs = [.. DependencyReader.NotMetByOne(nodes)];
+        return Find<Binding.Nothing>(graph, needs, supply => supply.Service, _ => true, "is optional, and nobody registers it", "nothing")
+            .Concat(Find<Binding.Many>(
                 graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is asked for as a list, and nobody registers it", "an empty list"))
-            .Concat(Find<Supply.Keyed>(
+            .Concat(Find<Binding.Keyed>(
                 graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is asked for by marks, and nobody registers it with one", "an empty dictionary"));
     }
 
     private static IEnumerable<Fault> Find<TSupply>(
-        ServiceGraph graph, IReadOnlyList<Need> needs, Func<TSupply, ServiceId> service, Func<TSupply, bool> isEmpty, string what, string got)
-        where TSupply : Supply =>
+        ServiceGraph graph, IReadOnlyList<Dependency> needs, Func<TSupply, ServiceId> service, Func<TSupply, bool> isEmpty, string what, string got)
+        where TSupply : Binding =>
         from need in needs
-        from supply in need.Supplies.OfType<TSupply>()
+        from supply in need.Bindings.OfType<TSupply>()
         where isEmpty(supply)
         group need by (Service: service(supply), IsAccepted: IsAccepted(need.Consumer)) into absent
         select Absent(graph, absent.Key.Service, [.. absent], what, got);
 
     /// <summary>Who accepts it is told apart from who does not.</summary>
-    private static bool IsAccepted(Node consumer) => consumer.Endings.Accepted.Any(acceptance => acceptance.Code == FaultKind.Absent.Code);
+    private static bool IsAccepted(Node consumer) => consumer.Options.Accepted.Any(acceptance => acceptance.Code == FaultKind.Absent.Code);
 
-    private static IEnumerable<Cure> Cures(IReadOnlyList<NearMiss> near) => near
-        .Select(each => each.Cure)
-        .OfType<Cure>()
-        .Select(cure => cure with { Advice = $"if it was forgotten, {cure.Advice}" })
-        .DefaultIfEmpty(new Cure("register it, if it was forgotten"))
-        .Append(new Cure("if it may be absent, say so behind the registration of whoever asks", RegistrationText.Accept(FaultKind.Absent)));
+    private static IEnumerable<Fix> Cures(IReadOnlyList<NearMiss> near) => near
+        .Select(each => each.Fix)
+        .OfType<Fix>()
+        .Select(fix => fix with { Advice = $"if it was forgotten, {fix.Advice}" })
+        .DefaultIfEmpty(new Fix("register it, if it was forgotten"))
+        .Append(new Fix("if it may be absent, say so behind the registration of whoever asks", RegistrationText.Accept(FaultKind.Absent)));
 
-    private static Fault Absent(ServiceGraph graph, ServiceId service, IReadOnlyList<Need> needs, string what, string got)
+    private static Fault Absent(ServiceGraph graph, ServiceId service, IReadOnlyList<Dependency> needs, string what, string got)
     {
-        Steps steps = new(graph);
-        foreach (Need need in needs.Take(IsAccepted(needs[0].Consumer) ? needs.Count : ShownConsumers))
+        FaultPath steps = new(graph);
+        foreach (Dependency need in needs.Take(IsAccepted(needs[0].Consumer) ? needs.Count : ShownConsumers))
         {
-            steps.Node(need.Consumer).Need(need, got, 1);
+            steps.Node(need.Consumer).Dependency(need, got, 1);
         }
 
-        Need first = needs[0];
+        Dependency first = needs[0];
         IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, first.Parameter.Name, first.Consumer.Level);
         return new Fault
         {
@@ -55,7 +55,7 @@ internal sealed class AbsentRule : IRule
             Summary = $"{service} {what}: {first.Consumer.Name} gets {got}",
             Path = steps.Path,
             Remarks = [.. near.Select(each => each.Remark)],
-            Cures = [.. Cures(near)],
+            Fixes = [.. Cures(near)],
             Candidates = [.. needs.Select(need => need.Consumer.Name).Distinct()],
             Order = first.Consumer.Order,
         };

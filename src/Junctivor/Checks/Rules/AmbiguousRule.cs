@@ -10,8 +10,8 @@ internal sealed class AmbiguousRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         var ambiguous =
-            from need in Needs.NotMetByOne(nodes)
-            from supply in need.Supplies.OfType<Supply.Ambiguous>()
+            from need in DependencyReader.NotMetByOne(nodes)
+            from supply in need.Bindings.OfType<Binding.Ambiguous>()
             group (need, supply) by supply.Service;
 
         foreach (var asking in ambiguous)
@@ -21,22 +21,22 @@ internal sealed class AmbiguousRule : IRule
     }
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
-    public static Fault AskedFor(ServiceGraph graph, Supply.Ambiguous supply) =>
-        Found(graph, supply, $"one {supply.Service} was asked for", [], new Steps(graph).Line(supply.Service.ToString()), depth: 1, MissingCures.AnyName);
+    public static Fault AskedFor(ServiceGraph graph, Binding.Ambiguous supply) =>
+        Found(graph, supply, $"one {supply.Service} was asked for", [], new FaultPath(graph).Line(supply.Service.ToString()), depth: 1, MissingFixes.AnyName);
 
     /// <summary>One value was handed over several times in one call.</summary>
     public static Fault HandedOver(ServiceId service, int times) => new()
     {
         Kind = FaultKind.Ambiguous,
         Summary = $"{service} was handed over {times} times in one call",
-        Cures = [new Cure("hand it over once")],
+        Fixes = [new Fix("hand it over once")],
         Candidates = [service.ToString()],
     };
 
-    private static Fault Ambiguous(ServiceGraph graph, Supply.Ambiguous supply, IReadOnlyList<Need> needs)
+    private static Fault Ambiguous(ServiceGraph graph, Binding.Ambiguous supply, IReadOnlyList<Dependency> needs)
     {
-        Need first = needs[0];
-        Steps steps = new Steps(graph).Node(first.Consumer).Need(first, "", 1);
+        Dependency first = needs[0];
+        FaultPath steps = new FaultPath(graph).Node(first.Consumer).Dependency(first, "", 1);
         IReadOnlyList<string> others =
         [
             .. needs.Skip(1).Take(ShownConsumers).Select(need => $"{need.Consumer.Name} asks for it too, by {need.Parameter.Name}."),
@@ -46,7 +46,7 @@ internal sealed class AmbiguousRule : IRule
     }
 
     private static Fault Found(
-        ServiceGraph graph, Supply.Ambiguous supply, string who, IReadOnlyList<string> remarks, Steps steps, int depth, string parameter)
+        ServiceGraph graph, Binding.Ambiguous supply, string who, IReadOnlyList<string> remarks, FaultPath steps, int depth, string parameter)
     {
         foreach (Node candidate in supply.Candidates)
         {
@@ -62,43 +62,43 @@ internal sealed class AmbiguousRule : IRule
             [
                 .. remarks,
                 .. supply.Candidates
-                    .Where(candidate => graph.Arrangement.ReplacingNothing.Contains(candidate))
+                    .Where(candidate => graph.Effective.ReplacingNothing.Contains(candidate))
                     .Select(candidate => $"{candidate.Name} says .Replacing(), and stands before what it should replace (JV203): that is the cause."),
             ],
-            Cures = CuresOf(graph, supply, parameter),
+            Fixes = CuresOf(graph, supply, parameter),
             Candidates = [.. supply.Candidates.Select(candidate => candidate.Name)],
             Order = supply.Candidates[supply.Candidates.Count - 1].Order,
         };
     }
 
-    private static List<Cure> CuresOf(ServiceGraph graph, Supply.Ambiguous supply, string parameter)
+    private static List<Fix> CuresOf(ServiceGraph graph, Binding.Ambiguous supply, string parameter)
     {
-        if (supply.Candidates.Count(candidate => candidate.Endings.IsFirstChoice) > 1)
+        if (supply.Candidates.Count(candidate => candidate.Options.IsFirstChoice) > 1)
         {
-            return [new Cure("leave .FirstChoice() on one of them only")];
+            return [new Fix("leave .FirstChoice() on one of them only")];
         }
 
         TypeRef service = supply.Service.Type;
-        List<Cure> cures = [new Cure("keep one of them, and take the others away")];
-        if (supply.Candidates.FirstOrDefault(candidate => graph.Arrangement.ReplacingNothing.Contains(candidate)) is { } early)
+        List<Fix> fixes = [new Fix("keep one of them, and take the others away")];
+        if (supply.Candidates.FirstOrDefault(candidate => graph.Effective.ReplacingNothing.Contains(candidate)) is { } early)
         {
-            cures.Insert(0, new Cure($"write {early.Name} behind the others, so that it replaces them"));
+            fixes.Insert(0, new Fix($"write {early.Name} behind the others, so that it replaces them"));
         }
 
         if (supply.Service.Mark is null)
         {
             Mark mark = MarkFor(supply.Candidates[0]);
-            cures.Add(new Cure(
+            fixes.Add(new Fix(
                 $"tell them apart: write {RegistrationText.Ending(mark)} behind {supply.Candidates[0].Name}, mark the others likewise, and take",
                 RegistrationText.Parameter(mark, service.Name, parameter)));
         }
 
-        cures.Add(new Cure($"let one come first where one is wanted, such as {supply.Candidates[0].Name}{PlaceNames.At(supply.Candidates[0].Place, graph.SharedFolder)}; put behind it", ".FirstChoice()"));
-        cures.Add(new Cure("take all of them", RegistrationText.Parameter(supply.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
-        return cures;
+        fixes.Add(new Fix($"let one come first where one is wanted, such as {supply.Candidates[0].Name}{SourcePlaceText.At(supply.Candidates[0].Place, graph.SharedFolder)}; put behind it", ".FirstChoice()"));
+        fixes.Add(new Fix("take all of them", RegistrationText.Parameter(supply.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
+        return fixes;
     }
 
     /// <summary>A class can be its own mark; the rest needs a word.</summary>
     private static Mark MarkFor(Node candidate) =>
-        candidate.Kind == NodeKind.Class && !candidate.IsOpen ? Mark.Of(candidate.Made) : Mark.Of("first");
+        candidate.Kind == NodeKind.Class && !candidate.IsOpen ? Mark.Of(candidate.Implementation) : Mark.Of("first");
 }

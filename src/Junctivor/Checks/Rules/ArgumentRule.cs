@@ -6,32 +6,32 @@ namespace Junctivor.Checks;
 internal sealed class ArgumentRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        nodes.Where(node => node.Endings.Misfits.Count > 0).SelectMany(node => node.Endings.Misfits.Select(misfit => Found(graph, node, misfit)));
+        nodes.Where(node => node.Options.UnmatchedArguments.Count > 0).SelectMany(node => node.Options.UnmatchedArguments.Select(misfit => Found(graph, node, misfit)));
 
-    private static Fault Found(ServiceGraph graph, Node node, Misfit misfit) =>
-        Found(misfit.Text, new Steps(graph).Node(node).Path, misfit.Meant is null
-            ? new Cure($"pass it by a name and type that stand in {node.Made.Name}({node.ChosenConstructor})")
-            : new Cure("if that one is meant, write", RegistrationText.Passing(misfit.Meant))) with
+    private static Fault Found(ServiceGraph graph, Node node, UnmatchedArgument misfit) =>
+        Found(misfit.Text, new FaultPath(graph).Node(node).Path, misfit.NearName is null
+            ? new Fix($"pass it by a name and type that stand in {node.Implementation.Name}({node.ChosenConstructor})")
+            : new Fix("if that one is meant, write", RegistrationText.Passing(misfit.NearName))) with
         {
             Candidates = [node.Name],
             Order = node.Order,
         };
 
-    public static Fault Untaken(Supply.Untaken supply, IReadOnlyList<FaultStep> path)
+    public static Fault Untaken(Binding.Untaken supply, IReadOnlyList<FaultStep> path)
     {
         string arguments = string.Join(" and ", supply.Arguments.Select(argument => argument.Name));
         return Found(
             $"{supply.Made.Name} takes no {arguments}, which is given as an argument",
             path,
-            new Cure($"give only arguments for which {supply.Made.Name} has a constructor parameter of that type")) with
+            new Fix($"give only arguments for which {supply.Made.Name} has a constructor parameter of that type")) with
         { Candidates = [supply.Made.Name] };
     }
 
-    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Cure cure) => new()
+    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Fix fix) => new()
     {
         Kind = FaultKind.ArgumentMismatch,
         Summary = summary,
         Path = path,
-        Cures = [cure],
+        Fixes = [fix],
     };
 }

@@ -6,8 +6,8 @@ namespace Junctivor.Checks;
 internal sealed class ArgumentsForSharedRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in Needs.NotMetByOne(nodes)
-        from supply in need.Supplies.OfType<Supply.SharedWithArguments>()
-        let path = new Steps(graph).Node(need.Consumer).Need(need, supply.Node, 1).Path
+        from need in DependencyReader.NotMetByOne(nodes)
+        from supply in need.Bindings.OfType<Binding.SharedWithArguments>()
+        let path = new FaultPath(graph).Node(need.Consumer).Dependency(need, supply.Node, 1).Path
         select DoesNotApplyRule.SharedWithArguments(supply.Node, path) with { Order = need.Consumer.Order };
 }

@@ -10,11 +10,11 @@ internal static class AsyncFaults
         Kind = FaultKind.AsyncNotReady,
         Summary = $"{node.Name} is made asynchronously, and nothing has awaited it yet",
         Path = path,
-        Cures =
+        Fixes =
         [
             node.Level == Level.Singleton
-                ? new Cure("warm the container up before anything is asked for", "await container.WarmUpAsync();")
-                : new Cure("start the scope so that it is awaited, or work in FreshScope<T>.RunAsync", "await using Scope scope = await container.StartScopeAsync();"),
+                ? new Fix("warm the container up before anything is asked for", "await container.WarmUpAsync();")
+                : new Fix("start the scope so that it is awaited, or work in FreshScope<T>.RunAsync", "await using Scope scope = await container.StartScopeAsync();"),
         ],
         Candidates = [node.Name],
         Order = node.Order,

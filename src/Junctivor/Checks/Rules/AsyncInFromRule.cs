@@ -7,19 +7,19 @@ internal sealed class AsyncInFromRule : IRule
 {
     private static readonly HashSet<string> Tasks = new(StringComparer.Ordinal)
     {
-        "System.Threading.Tasks.Task", "System.Threading.Tasks.Task`1", "System.Threading.Tasks.ValueTask", "System.Threading.Tasks.ValueTask`1",
+        WellKnownTypes.Task, WellKnownTypes.TaskOf, WellKnownTypes.ValueTask, WellKnownTypes.ValueTaskOf,
     };
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
-        where node is { Kind: NodeKind.Factory, IsAsync: false } && Tasks.Contains(node.Made.DefinitionName)
+        where node is { Kind: NodeKind.Factory, IsAsync: false } && Tasks.Contains(node.Implementation.DefinitionName)
         select new Fault
         {
             Kind = FaultKind.AsyncInFrom,
-            Summary = $"From registers {node.Made.Name} itself, and not what it gives",
-            Path = new Steps(graph).Node(node).Path,
+            Summary = $"From registers {node.Implementation.Name} itself, and not what it gives",
+            Path = new FaultPath(graph).Node(node).Path,
             Remarks = ["Whoever asks for what the task gives would not find it."],
-            Cures = [new Cure("give the same factory to FromAsync, which awaits it before work begins", $"{RegistrationText.Start(node.Level)}.FromAsync(…)")],
+            Fixes = [new Fix("give the same factory to FromAsync, which awaits it before work begins", $"{RegistrationText.Start(node.Level)}.FromAsync(…)")],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -9,17 +9,17 @@ internal static class BranchFaults
     /// <param name="isShared">Whether a node is the parent's.</param>
     public static IEnumerable<Fault> NotSeen(ServiceGraph graph, Func<Node, bool> isShared) =>
         from holder in graph.Nodes
-        where holder.Makes && isShared(holder)
-        from way in HeldWays.From(holder)
+        where holder.CreatesInstances && isShared(holder)
+        from way in DependencyPaths.From(holder)
         let own = way[way.Count - 1].To
         where own.Level == Level.Singleton && !isShared(own)
         select new Fault
         {
             Kind = FaultKind.BranchNotSeen,
             Summary = $"{holder.Name} is shared with the parent, and does not see the {own.Name} of the branch",
-            Path = new Steps(graph).Chain(way).Path,
+            Path = new FaultPath(graph).Chain(way).Path,
             Remarks = [$"The {holder.Name} of the parent was made, or will be, with what the parent registers."],
-            Cures = [new Cure($"register {holder.Name} in the branch too", RegistrationText.Again(holder) + ".Replacing()")],
+            Fixes = [new Fix($"register {holder.Name} in the branch too", RegistrationText.Again(holder) + ".Replacing()")],
             Candidates = [holder.Name, own.Name],
             Order = own.Order,
         };

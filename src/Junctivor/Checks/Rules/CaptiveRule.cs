@@ -15,23 +15,23 @@ internal sealed class CaptiveRule : IRule
             return [];
         }
 
-        Leading leading = Leading.Among(graph, nodes);
+        Ancestors leading = Ancestors.Among(graph, nodes);
         IReadOnlyList<Node> holders = [.. nodes.Where(node => !node.Level.IsTransient && node.Level != Level.Scoped && leading.Leads(node))];
         return holders.Count == 0 ? [] : Find(graph, holders, leading);
     }
 
-    private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyList<Node> holders, Leading leading)
+    private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyList<Node> holders, Ancestors leading)
     {
-        Askers askers = new(graph);
+        ReverseDependencies askers = new(graph);
         return
             from holder in holders
-            from way in HeldWays.From(holder, leading)
+            from way in DependencyPaths.From(holder, leading)
             where Held(way).Level.IsShorterThan(holder.Level)
-            group way by way[0].Need into held
+            group way by way[0].Dependency into held
             select Captive(graph, held.Key.Consumer, [.. held], askers);
     }
 
-    private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, Askers askers)
+    private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, ReverseDependencies askers)
     {
         IReadOnlyList<Edge> first = ways[0];
         Node held = Held(first);
@@ -41,9 +41,9 @@ internal sealed class CaptiveRule : IRule
         {
             Kind = FaultKind.Captive,
             Summary = $"{holder.Name} ({holder.Level}) holds {name} ({held.Level}){through}",
-            Path = new Steps(graph).Tree(ways).Path,
+            Path = new FaultPath(graph).Tree(ways).Path,
             Remarks = [.. Remarks(holder, ways, name)],
-            Cures = CaptiveCures.Of(graph, holder, ways, askers),
+            Fixes = CaptiveFixes.Of(graph, holder, ways, askers),
             Candidates = [holder.Name, .. ways.Select(way => Held(way).Name)],
             Order = holder.Order,
         };
@@ -70,7 +70,7 @@ internal sealed class CaptiveRule : IRule
 
     private static Node Held(IReadOnlyList<Edge> way) => way[way.Count - 1].To;
 
-    private static string NameOf(Edge last) => last.Need.Supply is Supply.Single ? last.Need.Parameter.Type.Name : last.To.Services[0].Name;
+    private static string NameOf(Edge last) => last.Dependency.Binding is Binding.Single ? last.Dependency.Parameter.Type.Name : last.To.Services[0].Name;
 
     private static string Ending(Level held) => held == Level.Scoped ? "scope (a request, a message, a job)" : held.Name;
 

@@ -13,7 +13,7 @@ internal sealed class CycleRule : IRule
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        IReadOnlyList<IReadOnlyList<Node>> knots = Knots.Of(graph, nodes);
+        IReadOnlyList<IReadOnlyList<Node>> knots = StronglyConnectedComponents.Of(graph, nodes);
         return knots.Count == 0 ? [] : Find(graph, knots);
     }
 
@@ -35,7 +35,7 @@ internal sealed class CycleRule : IRule
         Summary = $"{ring[ring.Count - 1].Name} is wanted while it is being made",
         Path = ring,
         Remarks = ["No check could see this: one of these resolves at run time, while it is constructed."],
-        Cures = [new Cure("resolve it only after construction: take a Lazy<T>, and touch its Value in the method that works with it")],
+        Fixes = [new Fix("resolve it only after construction: take a Lazy<T>, and touch its Value in the method that works with it")],
         Candidates = [.. ring.Select(step => step.Name).Distinct()],
     };
 
@@ -84,7 +84,7 @@ internal sealed class CycleRule : IRule
 
     private static Fault Cycle(ServiceGraph graph, IReadOnlyList<Edge> ring)
     {
-        Edge closing = ring.Reverse().Where(edge => edge.From.Kind == NodeKind.Class && !edge.Need.Parameter.IsInner).DefaultIfEmpty(ring[ring.Count - 1]).First();
+        Edge closing = ring.Reverse().Where(edge => edge.From.Kind == NodeKind.Class && !edge.Dependency.Parameter.IsInner).DefaultIfEmpty(ring[ring.Count - 1]).First();
         string way = ring.Count <= ShownInSummary
             ? string.Join(" → ", ring.Select(edge => edge.From.Name).Append(ring[0].From.Name))
             : $"a ring of {ring.Count} services, through {ring[0].From.Name} and {ring[1].From.Name}";
@@ -92,13 +92,13 @@ internal sealed class CycleRule : IRule
         {
             Kind = FaultKind.Cycle,
             Summary = ring.Count == 1 ? $"{ring[0].From.Name} needs itself" : $"none of these can be made first: {way}",
-            Path = new Steps(graph).Chain(ring).Path,
-            Cures =
+            Path = new FaultPath(graph).Chain(ring).Path,
+            Fixes =
             [
-                new Cure(
+                new Fix(
                     $"open the ring in {closing.From.Name}, which may touch Value only after construction; take",
-                    RegistrationText.Parameter(closing.Need.Parameter.Mark, $"Lazy<{closing.Need.Parameter.Type.Name}>", closing.Need.Parameter.Name)),
-                new Cure("move what they want of each other into a class that each of them can take"),
+                    RegistrationText.Parameter(closing.Dependency.Parameter.Mark, $"Lazy<{closing.Dependency.Parameter.Type.Name}>", closing.Dependency.Parameter.Name)),
+                new Fix("move what they want of each other into a class that each of them can take"),
             ],
             Candidates = [.. ring.Select(edge => edge.From.Name)],
             Order = ring.Max(edge => edge.From.Order),

@@ -5,14 +5,14 @@ namespace Junctivor.Checks;
 /// <summary>JV205: a decorator that finds nothing to wrap, or that has no place for it.</summary>
 internal sealed class DecoratesNothingRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.Arrangement.Decorators.Count > 0 ? Find(graph) : [];
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.Effective.Decorators.Count > 0 ? Find(graph) : [];
 
     private static IEnumerable<Fault> Find(ServiceGraph graph)
     {
-        foreach (Node decorator in graph.Arrangement.Decorators)
+        foreach (Node decorator in graph.Effective.Decorators)
         {
             TypeRef service = decorator.Services[0];
-            bool isOpenAndWaiting = decorator.IsOpen && graph.Arrangement.All.Any(offer => offer.Service.Type.IsClosingOf(service));
+            bool isOpenAndWaiting = decorator.IsOpen && graph.Effective.All.Any(offer => offer.Service.Type.IsClosingOf(service));
             if (!graph.AppliedDecorators.Contains(decorator) && !isOpenAndWaiting)
             {
                 ServiceId wanted = new(service, decorator.Mark);
@@ -22,7 +22,7 @@ internal sealed class DecoratesNothingRule : IRule
                     decorator,
                     $"{decorator.Name} decorates {wanted}, and nobody registers that",
                     [.. near.Select(each => each.Remark)],
-                    near.Select(each => each.Cure).FirstOrDefault(each => each is not null) ?? new Cure($"register {wanted}, or take the decorator away"));
+                    near.Select(each => each.Fix).FirstOrDefault(each => each is not null) ?? new Fix($"register {wanted}, or take the decorator away"));
             }
 
             if (decorator.Kind == NodeKind.Class && decorator.ChosenConstructor is { } constructor && !constructor.Parameters.Any(parameter => parameter.IsInner))
@@ -35,18 +35,18 @@ internal sealed class DecoratesNothingRule : IRule
                         ? $"{decorator.Name} decorates {service.Name}, and its constructor does not take one"
                         : $"{decorator.Name} decorates {service.Name}, and its constructor takes {takers} of them without a mark",
                     [],
-                    new Cure($"let exactly one unmarked parameter of {decorator.Made.Name} be what it wraps", RegistrationText.Parameter(null, service.Name, "inner")));
+                    new Fix($"let exactly one unmarked parameter of {decorator.Implementation.Name} be what it wraps", RegistrationText.Parameter(null, service.Name, "inner")));
             }
         }
     }
 
-    private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, Cure cure) => new()
+    private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, Fix fix) => new()
     {
         Kind = FaultKind.DecoratesNothing,
         Summary = summary,
-        Path = new Steps(graph).Node(decorator).Path,
+        Path = new FaultPath(graph).Node(decorator).Path,
         Remarks = remarks,
-        Cures = [cure],
+        Fixes = [fix],
         Candidates = [decorator.Name],
         Order = decorator.Order,
     };

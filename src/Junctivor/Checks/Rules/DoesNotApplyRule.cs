@@ -6,23 +6,23 @@ namespace Junctivor.Checks;
 internal sealed class DoesNotApplyRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        nodes.Where(node => node.Endings.Idle.Count > 0).SelectMany(node => node.Endings.Idle.Select(idle => Found(graph, node, idle)));
+        nodes.Where(node => node.Options.Meaningless.Count > 0).SelectMany(node => node.Options.Meaningless.Select(idle => Found(graph, node, idle)));
 
     private static Fault Found(ServiceGraph graph, Node node, string idle) =>
-        Found($"{node.Name}: {idle}", new Steps(graph).Node(node).Path, new Cure("take it away"), node);
+        Found($"{node.Name}: {idle}", new FaultPath(graph).Node(node).Path, new Fix("take it away"), node);
 
     public static Fault SharedWithArguments(Node node, IReadOnlyList<FaultStep> path) => Found(
         $"{node.Name} ({node.Lifetime}) is asked for with arguments, and is made once for all who ask",
         path,
-        new Cure($"ask for {node.Name} without arguments, or make one for each that asks", RegistrationText.Again(node, Level.Transient)),
+        new Fix($"ask for {node.Name} without arguments, or make one for each that asks", RegistrationText.Again(node, Level.Transient)),
         node);
 
-    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Cure cure, Node node) => new()
+    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Fix fix, Node node) => new()
     {
         Kind = FaultKind.DoesNotApply,
         Summary = summary,
         Path = path,
-        Cures = [cure],
+        Fixes = [fix],
         Candidates = [node.Name],
         Order = node.Order,
     };

@@ -9,10 +9,10 @@ internal sealed class DoesNotServeRule : IRule
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
-        where node.Kind != NodeKind.Class || node.Made.IsOpen == node.IsOpen || node.IsOpen
-        where !Array.TrueForAll(node.Services, node.Made.Serves)
+        where node.Kind != NodeKind.Class || node.Implementation.IsOpen == node.IsOpen || node.IsOpen
+        where !Array.TrueForAll(node.Services, node.Implementation.Serves)
         from service in node.Services
-        where !node.Made.Serves(service)
+        where !node.Implementation.Serves(service)
         select Found(graph, node, service);
 
     private static Fault Found(ServiceGraph graph, Node node, TypeRef service)
@@ -23,16 +23,16 @@ internal sealed class DoesNotServeRule : IRule
         return new Fault
         {
             Kind = FaultKind.DoesNotServe,
-            Summary = $"{node.Made.Name} is registered for {service.Name}, and does not {verb} it",
-            Path = new Steps(graph).Node(node).Path,
-            Remarks = [.. implementing.Select(other => $"{other.Made.Name} does, and is registered{PlaceNames.At(other.Place, graph.SharedFolder)}."), .. unregistered.Select(type => $"{type.Name} does, and is not registered.")],
-            Cures =
+            Summary = $"{node.Implementation.Name} is registered for {service.Name}, and does not {verb} it",
+            Path = new FaultPath(graph).Node(node).Path,
+            Remarks = [.. implementing.Select(other => $"{other.Implementation.Name} does, and is registered{SourcePlaceText.At(other.Place, graph.SharedFolder)}."), .. unregistered.Select(type => $"{type.Name} does, and is not registered.")],
+            Fixes =
             [
-                .. unregistered.Take(1).Select(type => new Cure($"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type))),
-                new Cure($"let {node.Made.Name} {verb} {service.Name}"),
-                new Cure($"take {service.Name} away from this registration"),
+                .. unregistered.Take(1).Select(type => new Fix($"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type))),
+                new Fix($"let {node.Implementation.Name} {verb} {service.Name}"),
+                new Fix($"take {service.Name} away from this registration"),
             ],
-            Candidates = [node.Made.Name, service.Name],
+            Candidates = [node.Implementation.Name, service.Name],
             Order = node.Order,
         };
     }

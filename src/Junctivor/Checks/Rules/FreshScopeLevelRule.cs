@@ -14,15 +14,15 @@ internal sealed class FreshScopeLevelRule : IRule
 
     private static IEnumerable<Fault> Find(ServiceGraph graph, Node holder)
     {
-        Dictionary<(Node Node, bool IsFresh), (Need Need, bool WasFresh)> cameBy = [];
+        Dictionary<(Node Node, bool IsFresh), (Dependency Need, bool WasFresh)> cameBy = [];
         Queue<(Node Node, bool IsFresh)> open = new([(holder, false)]);
         HashSet<Node> told = [];
         while (open.Count > 0)
         {
             (Node node, bool isFresh) = open.Dequeue();
-            foreach (Need need in node.Needs)
+            foreach (Dependency need in node.Dependencies)
             {
-                foreach ((Node next, bool isNextFresh) in Reached(need.Supply, isFresh))
+                foreach ((Node next, bool isNextFresh) in Reached(need.Binding, isFresh))
                 {
                     if (cameBy.ContainsKey((next, isNextFresh)))
                     {
@@ -46,22 +46,22 @@ internal sealed class FreshScopeLevelRule : IRule
     /// <summary>Whether no scope of a level is around what lives in another one.</summary>
     private static bool IsAbsentIn(Level home, Level wanted) => wanted.IsUsersOwn && (wanted.IsShorterThan(home) || wanted.IsApartFrom(home));
 
-    private static IEnumerable<(Node Node, bool IsFresh)> Reached(Supply supply, bool isFresh) => supply switch
+    private static IEnumerable<(Node Node, bool IsFresh)> Reached(Binding supply, bool isFresh) => supply switch
     {
-        Supply.Single single => [(single.Node, isFresh)],
-        Supply.Many many => many.Elements.SelectMany(element => Reached(element, isFresh)),
-        Supply.Keyed keyed => keyed.Elements.SelectMany(element => Reached(element.Supply, isFresh)),
-        Supply.Deferred deferred => Reached(deferred.Inner, isFresh || deferred.Form == DeferredForm.FreshScope),
+        Binding.Single single => [(single.Node, isFresh)],
+        Binding.Many many => many.Elements.SelectMany(element => Reached(element, isFresh)),
+        Binding.Keyed keyed => keyed.Elements.SelectMany(element => Reached(element.Supply, isFresh)),
+        Binding.Deferred deferred => Reached(deferred.Inner, isFresh || deferred.Form == DeferredForm.FreshScope),
         _ => [],
     };
 
-    private static List<(Need Need, Node Answer)> WayTo(Node goal, Node holder, Dictionary<(Node Node, bool IsFresh), (Need Need, bool WasFresh)> cameBy)
+    private static List<(Dependency Need, Node Answer)> WayTo(Node goal, Node holder, Dictionary<(Node Node, bool IsFresh), (Dependency Need, bool WasFresh)> cameBy)
     {
-        List<(Need, Node)> way = [];
+        List<(Dependency, Node)> way = [];
         (Node node, bool isFresh) = (goal, true);
         do
         {
-            (Need need, bool wasFresh) = cameBy[(node, isFresh)];
+            (Dependency need, bool wasFresh) = cameBy[(node, isFresh)];
             way.Add((need, node));
             (node, isFresh) = (need.Consumer, wasFresh);
         }
@@ -70,13 +70,13 @@ internal sealed class FreshScopeLevelRule : IRule
         return way;
     }
 
-    private static Fault Found(ServiceGraph graph, Node holder, Node reached, List<(Need Need, Node Answer)> way)
+    private static Fault Found(ServiceGraph graph, Node holder, Node reached, List<(Dependency Need, Node Answer)> way)
     {
-        Steps steps = new Steps(graph).Node(holder);
+        FaultPath steps = new FaultPath(graph).Node(holder);
         int depth = 0;
-        foreach ((Need need, Node answer) in way)
+        foreach ((Dependency need, Node answer) in way)
         {
-            steps.Need(need, answer, ++depth);
+            steps.Dependency(need, answer, ++depth);
         }
 
         Parameter first = way[0].Need.Parameter;
@@ -86,10 +86,10 @@ internal sealed class FreshScopeLevelRule : IRule
             Summary = $"{holder.Name} ({holder.Level}) starts a fresh scope that reaches {reached.Name}, which lives in a scope of the level {reached.Level}",
             Path = steps.Path,
             Remarks = [$"A FreshScope starts a scope of the default level where its holder lives, and no scope of the level {reached.Level} is around that."],
-            Cures =
+            Fixes =
             [
-                new Cure($"start a scope of the level {reached.Level}, and resolve {reached.Name} in it; take", RegistrationText.Parameter(null, "Container", first.Name)),
-                new Cure($"let {reached.Name} live as long as the fresh scope", RegistrationText.Again(reached, Level.Scoped)),
+                new Fix($"start a scope of the level {reached.Level}, and resolve {reached.Name} in it; take", RegistrationText.Parameter(null, "Container", first.Name)),
+                new Fix($"let {reached.Name} live as long as the fresh scope", RegistrationText.Again(reached, Level.Scoped)),
             ],
             Candidates = [holder.Name, reached.Name],
             Order = holder.Order,

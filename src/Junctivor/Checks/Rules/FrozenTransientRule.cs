@@ -12,25 +12,25 @@ internal sealed class FrozenTransientRule : IRule
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        Leading leading = Leading.Among(graph, nodes);
+        Ancestors leading = Ancestors.Among(graph, nodes);
         return
             from holder in nodes
             where holder.Level == Level.Singleton && MayHoldTransients(holder)
             from edge in holder.Edges
-            where !edge.IsDeferred && edge.To.Level.IsTransient && edge.To.Makes && (edge.To.Made.IsDisposable || HasState(edge.To.Made)) && HoldsNothingShorter(edge.To, leading)
+            where !edge.IsDeferred && edge.To.Level.IsTransient && edge.To.CreatesInstances && (edge.To.Implementation.IsDisposable || HasState(edge.To.Implementation)) && HoldsNothingShorter(edge.To, leading)
             select Frozen(graph, holder, edge);
     }
 
     private static bool MayHoldTransients(Node holder) =>
-        Array.Exists(holder.Supplies!, supply => supply is not Supply.Single single || single.Node.Level.IsTransient);
+        Array.Exists(holder.Bindings!, supply => supply is not Binding.Single single || single.Node.Level.IsTransient);
 
     /// <summary>Where the transient needs something shorter-lived, it is captive, and that is said instead.</summary>
-    private static bool HoldsNothingShorter(Node transient, Leading leading) =>
-        !leading.Leads(transient) || !HeldWays.From(transient, leading).Any(way => way[way.Count - 1].To.Level != Level.Singleton);
+    private static bool HoldsNothingShorter(Node transient, Ancestors leading) =>
+        !leading.Leads(transient) || !DependencyPaths.From(transient, leading).Any(way => way[way.Count - 1].To.Level != Level.Singleton);
 
     private static bool HasState(TypeRef made) => IsPlain(made) || made.State.Count > 0;
 
-    private static bool IsPlain(TypeRef made) => made.IsValueType || made.DefinitionName == TypeRef.Text;
+    private static bool IsPlain(TypeRef made) => made.IsValueType || made.DefinitionName == WellKnownTypes.Text;
 
     private static Fault Frozen(ServiceGraph graph, Node holder, Edge edge)
     {
@@ -39,17 +39,17 @@ internal sealed class FrozenTransientRule : IRule
         return new Fault
         {
             Kind = FaultKind.FrozenTransient,
-            Severity = frozen.Made.IsDisposable ? Severity.Warning : Severity.Note,
+            Severity = frozen.Implementation.IsDisposable ? Severity.Warning : Severity.Note,
             Summary = $"{holder.Name} (singleton) keeps one {frozen.Name} (transient) for as long as it lives",
-            Path = new Steps(graph).Chain([edge]).Path,
+            Path = new FaultPath(graph).Chain([edge]).Path,
             Remarks = [.. Remarks(holder, frozen)],
-            Cures =
+            Fixes =
             [
-                frozen.Made.IsDisposable
-                    ? new Cure($"let what a run makes end with the run; in {holder.Name}, take", Take(edge, $"FreshScope<{service}>"))
-                    : new Cure($"call a function for a fresh one each time; in {holder.Name}, take", Take(edge, $"Func<{service}>")),
-                new Cure("if one for all is meant, say so where it is registered", RegistrationText.Again(frozen, Level.Singleton)),
-                new Cure($"if one for {holder.Name} alone is meant, say so behind its registration", RegistrationText.Accept(FaultKind.FrozenTransient)),
+                frozen.Implementation.IsDisposable
+                    ? new Fix($"let what a run makes end with the run; in {holder.Name}, take", Take(edge, $"FreshScope<{service}>"))
+                    : new Fix($"call a function for a fresh one each time; in {holder.Name}, take", Take(edge, $"Func<{service}>")),
+                new Fix("if one for all is meant, say so where it is registered", RegistrationText.Again(frozen, Level.Singleton)),
+                new Fix($"if one for {holder.Name} alone is meant, say so behind its registration", RegistrationText.Accept(FaultKind.FrozenTransient)),
             ],
             Candidates = [holder.Name, frozen.Name],
             Order = holder.Order,
@@ -58,16 +58,16 @@ internal sealed class FrozenTransientRule : IRule
 
     private static IEnumerable<string> Remarks(Node holder, Node frozen)
     {
-        if (frozen.Made.IsDisposable)
+        if (frozen.Implementation.IsDisposable)
         {
             yield return $"{frozen.Name} holds something to end, and ends only with the container.";
         }
         else
         {
-            string state = IsPlain(frozen.Made) ? "the value" : string.Join(", ", frozen.Made.State.Take(ShownState));
+            string state = IsPlain(frozen.Implementation) ? "the value" : string.Join(", ", frozen.Implementation.State.Take(ShownState));
             yield return $"A transient is made afresh for each that asks; {holder.Name} asks once, and keeps {state} as it was then.";
         }
     }
 
-    private static string Take(Edge edge, string type) => RegistrationText.Parameter(edge.Need.Parameter.Mark, type, edge.Need.Parameter.Name);
+    private static string Take(Edge edge, string type) => RegistrationText.Parameter(edge.Dependency.Parameter.Mark, type, edge.Dependency.Parameter.Name);
 }

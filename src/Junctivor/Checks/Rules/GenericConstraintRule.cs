@@ -8,29 +8,29 @@ internal sealed class GenericConstraintRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         var unfitting =
-            from need in Needs.NotMetByOne(nodes)
-            from supply in need.Supplies.OfType<Supply.Missing>()
+            from need in DependencyReader.NotMetByOne(nodes)
+            from supply in need.Bindings.OfType<Binding.Missing>()
             where supply.Unfitting.Count > 0
             group (need, supply) by supply.Service;
 
         foreach (var asking in unfitting)
         {
-            Need first = asking.First().need;
+            Dependency first = asking.First().need;
             yield return Found(
                 graph,
                 asking.First().supply,
                 $"{first.Consumer.Name} asks for {asking.Key}",
-                new Steps(graph).Node(first.Consumer).Need(first, "", 1),
+                new FaultPath(graph).Node(first.Consumer).Dependency(first, "", 1),
                 2) with
             { Order = first.Consumer.Order };
         }
     }
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
-    public static Fault AskedFor(ServiceGraph graph, Supply.Missing supply) =>
-        Found(graph, supply, $"{supply.Service} was asked for", new Steps(graph).Line(supply.Service.ToString()), 1);
+    public static Fault AskedFor(ServiceGraph graph, Binding.Missing supply) =>
+        Found(graph, supply, $"{supply.Service} was asked for", new FaultPath(graph).Line(supply.Service.ToString()), 1);
 
-    private static Fault Found(ServiceGraph graph, Supply.Missing supply, string who, Steps steps, int depth)
+    private static Fault Found(ServiceGraph graph, Binding.Missing supply, string who, FaultPath steps, int depth)
     {
         foreach (Node each in supply.Unfitting)
         {
@@ -45,18 +45,18 @@ internal sealed class GenericConstraintRule : IRule
             Summary = $"{who}, and no open registration can be closed so",
             Path = steps.Path,
             Remarks = [.. Reasons(graph, supply)],
-            Cures = graph.IsTooDeep(service)
-                ? [new Cure($"let {open.Name} not ask for itself with larger type arguments each time")]
+            Fixes = graph.IsTooDeep(service)
+                ? [new Fix($"let {open.Name} not ask for itself with larger type arguments each time")]
                 :
                 [
-                    new Cure("register a class for this closing", RegistrationText.OfUnknown(open.Level, service)),
-                    new Cure($"loosen the constraint of {open.Name}"),
+                    new Fix("register a class for this closing", RegistrationText.OfUnknown(open.Level, service)),
+                    new Fix($"loosen the constraint of {open.Name}"),
                 ],
             Candidates = [.. supply.Unfitting.Select(each => each.Name)],
         };
     }
 
-    private static IEnumerable<string> Reasons(ServiceGraph graph, Supply.Missing supply)
+    private static IEnumerable<string> Reasons(ServiceGraph graph, Binding.Missing supply)
     {
         TypeRef service = supply.Service.Type;
         if (graph.IsTooDeep(service))

@@ -10,21 +10,21 @@ internal static class LevelFaults
             ? $"{path[0].Name} was asked for in {askedIn}, and needs {node.Name}, which lives in a scope of the level {node.Level}"
             : $"{node.Name} lives in a scope of the level {node.Level}, and was asked for in {askedIn}",
         path,
-        new Cure("start a scope of that level, and ask in it", $"await using Scope {RegistrationText.Variable(node.Level)} = container.StartScope({RegistrationText.Start(node.Level)});")) with
+        new Fix("start a scope of that level, and ask in it", $"await using Scope {RegistrationText.Variable(node.Level)} = container.StartScope({RegistrationText.Start(node.Level)});")) with
     { Candidates = [node.Name], Order = node.Order };
 
     public static Fault WrongPlace(Level level, string place) => Found(
         $"a scope of the level {level} was started in {place}",
         [],
         level.Within is null
-            ? new Cure($"start the {level} from the container", $"await using Scope {RegistrationText.Variable(level)} = container.StartScope({RegistrationText.Start(level)});")
-            : new Cure($"start the {level} from a scope of the level {level.Within}", $"await using Scope {RegistrationText.Variable(level)} = {RegistrationText.Variable(level.Within)}.StartScope({RegistrationText.Start(level)});"));
+            ? new Fix($"start the {level} from the container", $"await using Scope {RegistrationText.Variable(level)} = container.StartScope({RegistrationText.Start(level)});")
+            : new Fix($"start the {level} from a scope of the level {level.Within}", $"await using Scope {RegistrationText.Variable(level)} = {RegistrationText.Variable(level.Within)}.StartScope({RegistrationText.Start(level)});"));
 
-    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Cure cure) => new()
+    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Fix fix) => new()
     {
         Kind = FaultKind.LevelOutOfPlace,
         Summary = summary,
         Path = path,
-        Cures = [cure],
+        Fixes = [fix],
     };
 }

@@ -17,7 +17,7 @@ internal sealed class LevelRule : IRule
 
         foreach (Node node in nodes.Where(node => node.Kind != NodeKind.Alias))
         {
-            IReadOnlyList<IReadOnlyList<Edge>> ways = [.. HeldWays.From(node).Where(way => way[way.Count - 1].To.Level.IsUsersOwn)];
+            IReadOnlyList<IReadOnlyList<Edge>> ways = [.. DependencyPaths.From(node).Where(way => way[way.Count - 1].To.Level.IsUsersOwn)];
             if (FirstApart(node, ways) is { } apart)
             {
                 yield return Found(graph, node, apart.One, apart.Other, [.. ways.Where(way => way[way.Count - 1].To.Level == apart.One).Take(1), apart.Way]);
@@ -44,12 +44,12 @@ internal sealed class LevelRule : IRule
     {
         Kind = FaultKind.LevelOutOfPlace,
         Summary = $"{node.Name} needs the levels {one} and {other}, and neither is entered within the other",
-        Path = new Steps(graph).Tree(ways).Path,
+        Path = new FaultPath(graph).Tree(ways).Path,
         Remarks = ["No scope is inside both, so nobody could resolve it."],
-        Cures =
+        Fixes =
         [
-            new Cure("enter one level within the other, if that is how they are used", $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})"),
-            new Cure($"split {node.Name}: what belongs to the {one}, and what belongs to the {other}"),
+            new Fix("enter one level within the other, if that is how they are used", $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})"),
+            new Fix($"split {node.Name}: what belongs to the {one}, and what belongs to the {other}"),
         ],
         Candidates = [node.Name],
         Order = node.Order,

@@ -8,8 +8,8 @@ internal sealed class MissingRule : IRule
     private const int ShownConsumers = 8;
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in Needs.NotMetByOne(nodes)
-        from supply in need.Supplies.OfType<Supply.Missing>()
+        from need in DependencyReader.NotMetByOne(nodes)
+        from supply in need.Bindings.OfType<Binding.Missing>()
         where supply.Unfitting.Count == 0
         group need by supply.Service into missing
         select Missing(graph, missing.Key, [.. missing]);
@@ -17,23 +17,23 @@ internal sealed class MissingRule : IRule
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault AskedFor(ServiceGraph graph, ServiceId service)
     {
-        IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, MissingCures.AnyName, Level.Transient);
+        IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, MissingFixes.AnyName, Level.Transient);
         return new Fault
         {
             Kind = FaultKind.Missing,
             Summary = $"{service} was asked for, and nobody registers it",
-            Path = new Steps(graph).Line(service.ToString(), lifetime: "not registered").Path,
+            Path = new FaultPath(graph).Line(service.ToString(), lifetime: "not registered").Path,
             Remarks = [.. near.Select(each => each.Remark)],
-            Cures = MissingCures.Of(graph, service, near, Level.Transient, null),
+            Fixes = MissingFixes.Of(graph, service, near, Level.Transient, null),
         };
     }
 
-    private static Fault Missing(ServiceGraph graph, ServiceId service, IReadOnlyList<Need> needs)
+    private static Fault Missing(ServiceGraph graph, ServiceId service, IReadOnlyList<Dependency> needs)
     {
-        Steps steps = new(graph);
-        foreach (Need need in needs.Take(ShownConsumers))
+        FaultPath steps = new(graph);
+        foreach (Dependency need in needs.Take(ShownConsumers))
         {
-            steps.Node(need.Consumer).Need(need, "not registered", 1);
+            steps.Node(need.Consumer).Dependency(need, "not registered", 1);
         }
 
         if (needs.Count > ShownConsumers)
@@ -41,7 +41,7 @@ internal sealed class MissingRule : IRule
             steps.Line($"… and {needs.Count - ShownConsumers} more");
         }
 
-        Need first = needs[0];
+        Dependency first = needs[0];
         Level level = LongestOf(needs);
         IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, first.Parameter.Name, level);
         return new Fault
@@ -52,14 +52,14 @@ internal sealed class MissingRule : IRule
                 : $"{service} is asked for in {needs.Count} places, and nobody registers it",
             Path = steps.Path,
             Remarks = [.. near.Select(each => each.Remark)],
-            Cures = MissingCures.Of(graph, service, near, level, first),
+            Fixes = MissingFixes.Of(graph, service, near, level, first),
             Candidates = [.. needs.Select(need => need.Consumer.Name).Distinct()],
             Order = first.Consumer.Order,
         };
     }
 
     /// <summary>The level that all who ask can hold.</summary>
-    private static Level LongestOf(IReadOnlyList<Need> needs)
+    private static Level LongestOf(IReadOnlyList<Dependency> needs)
     {
         Level longest = Level.Transient;
         foreach (Level level in needs.Select(need => need.Consumer.Level).Where(level => !level.IsTransient))

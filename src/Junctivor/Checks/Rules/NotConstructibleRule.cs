@@ -10,16 +10,16 @@ internal sealed class NotConstructibleRule : IRule
 
     private static Fault? Inspect(ServiceGraph graph, Node node)
     {
-        TypeRef made = node.Made;
+        TypeRef made = node.Implementation;
         return node.Kind != NodeKind.Class ? InspectParameters(graph, node) : made switch
         {
-            { IsStatic: true } => Found(graph, node, "is static, so there are no instances of it", new Cure($"call {made.Name} where it is used, or register an ordinary class")),
+            { IsStatic: true } => Found(graph, node, "is static, so there are no instances of it", new Fix($"call {made.Name} where it is used, or register an ordinary class")),
             { IsInterface: true } => Found(graph, node, "is an interface, and a registration wants the class to construct", [.. Implementing(graph, node)]),
             { IsAbstract: true } => Found(graph, node, "is abstract, and a registration wants the class to construct", [.. Implementing(graph, node)]),
-            { IsOpen: true } when !node.IsOpen => Found(graph, node, "has an open type argument", new Cure("name its type arguments, or register the generic definition with typeof")),
-            { IsDelegate: true } => Found(graph, node, "is a delegate type", new Cure("register the delegate itself", $"Singleton.Value<{made.Name}>(…)")),
+            { IsOpen: true } when !node.IsOpen => Found(graph, node, "has an open type argument", new Fix("name its type arguments, or register the generic definition with typeof")),
+            { IsDelegate: true } => Found(graph, node, "is a delegate type", new Fix("register the delegate itself", $"Singleton.Value<{made.Name}>(…)")),
             _ when node.Constructors.Length == 0 => Found(
-                graph, node, "has no public constructor", new Cure($"make a constructor of {made.Name} public"), new Cure("make it in a factory", RegistrationText.UnknownFactory(node, made))),
+                graph, node, "has no public constructor", new Fix($"make a constructor of {made.Name} public"), new Fix("make it in a factory", RegistrationText.UnknownFactory(node, made))),
             _ => InspectParameters(graph, node),
         };
     }
@@ -33,38 +33,38 @@ internal sealed class NotConstructibleRule : IRule
                 graph,
                 node,
                 $"asks for {impossible.Type.Name} {impossible.Name}, which {impossible.Obstacle}",
-                new Cure($"take something else for {impossible.Name}"),
-                new Cure($"construct {node.Made.Name} in a factory", RegistrationText.UnknownFactory(node, node.Services[0])));
+                new Fix($"take something else for {impossible.Name}"),
+                new Fix($"construct {node.Implementation.Name} in a factory", RegistrationText.UnknownFactory(node, node.Services[0])));
     }
 
-    private static IEnumerable<Cure> Implementing(ServiceGraph graph, Node node)
+    private static IEnumerable<Fix> Implementing(ServiceGraph graph, Node node)
     {
-        TypeRef? implementing = graph.Index.AbleToServe(node.Made)
+        TypeRef? implementing = graph.Index.AbleToServe(node.Implementation)
             .Where(other => other.Kind == NodeKind.Class)
-            .Select(other => other.Made)
-            .Concat(graph.Implementing(node.Made))
+            .Select(other => other.Implementation)
+            .Concat(graph.Implementing(node.Implementation))
             .FirstOrDefault(made => !made.IsAbstract && !made.IsInterface);
         if (node.IsDecorator)
         {
-            yield return new Cure($"name the class that decorates {node.Services[0].Name}", $"Decorator.Of<{node.Services[0].Name}, …>()");
+            yield return new Fix($"name the class that decorates {node.Services[0].Name}", $"Decorator.Of<{node.Services[0].Name}, …>()");
         }
         else
         {
             yield return implementing is null
-                ? new Cure("name the class that implements it", RegistrationText.OfUnknown(node.Level, node.Made))
-                : new Cure($"name the class that implements it, such as {implementing.Name}", RegistrationText.OfClass(node.Level, node.Made, implementing));
+                ? new Fix("name the class that implements it", RegistrationText.OfUnknown(node.Level, node.Implementation))
+                : new Fix($"name the class that implements it, such as {implementing.Name}", RegistrationText.OfClass(node.Level, node.Implementation, implementing));
         }
 
-        yield return new Cure("make it in a factory", RegistrationText.UnknownFactory(node, node.Services[0]));
+        yield return new Fix("make it in a factory", RegistrationText.UnknownFactory(node, node.Services[0]));
     }
 
-    private static Fault Found(ServiceGraph graph, Node node, string what, params IReadOnlyList<Cure> cures) => new()
+    private static Fault Found(ServiceGraph graph, Node node, string what, params IReadOnlyList<Fix> fixes) => new()
     {
         Kind = FaultKind.NotConstructible,
-        Summary = $"{node.Made.Name} {what}",
-        Path = new Steps(graph).Node(node).Path,
-        Cures = cures,
-        Candidates = [node.Made.Name],
+        Summary = $"{node.Implementation.Name} {what}",
+        Path = new FaultPath(graph).Node(node).Path,
+        Fixes = fixes,
+        Candidates = [node.Implementation.Name],
         Order = node.Order,
     };
 }

@@ -8,7 +8,7 @@ internal static class PluginFaults
     {
         Kind = FaultKind.PluginLeftOut,
         Summary = trouble,
-        Cures = [new Cure("take the file out of the folder, or put in one that is built for this program")],
+        Fixes = [new Fix("take the file out of the folder, or put in one that is built for this program")],
         Order = int.MaxValue,
     };
 }

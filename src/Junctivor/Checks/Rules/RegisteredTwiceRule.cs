@@ -5,21 +5,21 @@ namespace Junctivor.Checks;
 /// <summary>JV204: the same class for the same service, twice; each is an instance of its own.</summary>
 internal sealed class RegisteredTwiceRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.Arrangement.ServedBySeveral.Any() ? Find(graph) : [];
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.Effective.ServedBySeveral.Any() ? Find(graph) : [];
 
     private static IEnumerable<Fault> Find(ServiceGraph graph)
     {
         var twice =
-            from offers in graph.Arrangement.ServedBySeveral
+            from offers in graph.Effective.ServedBySeveral
             from offer in offers
             where offer.Node.Kind == NodeKind.Class
-            group offer.Node by (offer.Service, offer.Node.Made, offer.Node.Endings.OnlyFor) into same
+            group offer.Node by (offer.Service, offer.Node.Implementation, offer.Node.Options.OnlyFor) into same
             where same.Count() > 1
             select same;
 
         foreach (var same in twice)
         {
-            Steps steps = new(graph);
+            FaultPath steps = new(graph);
             foreach (Node node in same)
             {
                 steps.Node(node);
@@ -28,15 +28,15 @@ internal sealed class RegisteredTwiceRule : IRule
             yield return new Fault
             {
                 Kind = FaultKind.RegisteredTwice,
-                Summary = $"{same.Key.Made.Name} is registered for {same.Key.Service} {same.Count()} times",
+                Summary = $"{same.Key.Implementation.Name} is registered for {same.Key.Service} {same.Count()} times",
                 Path = steps.Path,
                 Remarks = ["Each registration makes instances of its own."],
-                Cures =
+                Fixes =
                 [
-                    new Cure("keep one of them, and take the others away"),
-                    new Cure("if two instances are meant, say so behind one of the registrations", RegistrationText.Accept(FaultKind.RegisteredTwice)),
+                    new Fix("keep one of them, and take the others away"),
+                    new Fix("if two instances are meant, say so behind one of the registrations", RegistrationText.Accept(FaultKind.RegisteredTwice)),
                 ],
-                Candidates = [same.Key.Made.Name],
+                Candidates = [same.Key.Implementation.Name],
                 Order = same.Last().Order,
             };
         }

@@ -6,13 +6,13 @@ namespace Junctivor.Checks;
 internal sealed class ReplacesNothingRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        graph.Arrangement.ReplacingNothing.Select(node => Found(graph, node));
+        graph.Effective.ReplacingNothing.Select(node => Found(graph, node));
 
     private static Fault Found(ServiceGraph graph, Node node)
     {
-        string services = string.Join(", ", node.Offers);
-        IReadOnlyList<Node> later = [.. graph.Written.Where(other => other.Order > node.Order && other.Offers.Intersect(node.Offers).Any())];
-        Steps steps = new Steps(graph).Node(node);
+        string services = string.Join(", ", node.Candidates);
+        IReadOnlyList<Node> later = [.. graph.Registrations.Where(other => other.Order > node.Order && other.Candidates.Intersect(node.Candidates).Any())];
+        FaultPath steps = new FaultPath(graph).Node(node);
         foreach (Node other in later)
         {
             steps.Node(other);
@@ -24,7 +24,7 @@ internal sealed class ReplacesNothingRule : IRule
             Summary = $"{node.Name} replaces {services}, and nothing before it serves that",
             Path = steps.Path,
             Remarks = later.Count == 0 ? [] : ["It stands before what it could replace."],
-            Cures = [new Cure(later.Count == 0 ? "take .Replacing() away, or register what it should replace before it" : $"write it behind {later[later.Count - 1].Name}")],
+            Fixes = [new Fix(later.Count == 0 ? "take .Replacing() away, or register what it should replace before it" : $"write it behind {later[later.Count - 1].Name}")],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -13,7 +13,7 @@ internal static class ScopeFaults
             : $"{node.Name} ({node.Level}) was asked for in {askedIn}",
         Path = path,
         Remarks = ["A scoped service is made once for each unit of work: a request, a message, a job."],
-        Cures = [new Cure("start a scope for the work, and ask there", StartCalls.ForScopeOf(graph, path.Count > 0 ? path[0].Node ?? node : node))],
+        Fixes = [new Fix("start a scope for the work, and ask there", StartCallText.ForScopeOf(graph, path.Count > 0 ? path[0].Node ?? node : node))],
         Candidates = [node.Name],
         Order = node.Order,
     };
@@ -27,6 +27,6 @@ internal static class ScopeFaults
     {
         Kind = FaultKind.ScopedOutsideScope,
         Summary = $"a scope was asked for in {askedIn}",
-        Cures = [new Cure("start a scope, and ask there", "await using Scope scope = container.StartScope();")],
+        Fixes = [new Fix("start a scope, and ask there", "await using Scope scope = container.StartScope();")],
     };
 }

@@ -11,10 +11,10 @@ internal sealed class SeveralConstructorsRule : IRule
     private static Fault Found(ServiceGraph graph, Node node)
     {
         int chosen = node.Constructors.Count(constructor => constructor.IsChosen);
-        Steps steps = new Steps(graph).Node(node);
+        FaultPath steps = new FaultPath(graph).Node(node);
         foreach (Constructor constructor in node.Constructors)
         {
-            steps.Line($"{node.Made.Name}({constructor})", depth: 1);
+            steps.Line($"{node.Implementation.Name}({constructor})", depth: 1);
         }
 
         Constructor likeliest = node.Constructors
@@ -25,17 +25,17 @@ internal sealed class SeveralConstructorsRule : IRule
         {
             Kind = FaultKind.SeveralConstructors,
             Summary = chosen == 0
-                ? $"{node.Made.Name} has {node.Constructors.Length} public constructors, and none carries [Inject]"
-                : $"{node.Made.Name} has [Inject] on {chosen} of its constructors",
+                ? $"{node.Implementation.Name} has {node.Constructors.Length} public constructors, and none carries [Inject]"
+                : $"{node.Implementation.Name} has [Inject] on {chosen} of its constructors",
             Path = steps.Path,
-            Cures =
+            Fixes =
             [
                 chosen == 0
-                    ? new Cure("put [Inject] on the one to call", $"[Inject] public {RegistrationText.Declaration(node, likeliest)}")
-                    : new Cure("leave [Inject] on one of them only"),
-                new Cure("if the class cannot be changed, call the constructor where it is registered", RegistrationText.Factory(node, likeliest)),
+                    ? new Fix("put [Inject] on the one to call", $"[Inject] public {RegistrationText.Declaration(node, likeliest)}")
+                    : new Fix("leave [Inject] on one of them only"),
+                new Fix("if the class cannot be changed, call the constructor where it is registered", RegistrationText.Factory(node, likeliest)),
             ],
-            Candidates = [.. node.Constructors.Select(constructor => $"{node.Made.Name}({constructor})")],
+            Candidates = [.. node.Constructors.Select(constructor => $"{node.Implementation.Name}({constructor})")],
             Order = node.Order,
         };
     }

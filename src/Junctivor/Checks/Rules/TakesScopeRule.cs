@@ -6,18 +6,18 @@ namespace Junctivor.Checks;
 internal sealed class TakesScopeRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in Needs.NotMetByOne(nodes)
-        let form = need.Supplies.OfType<Supply.Ambient>().FirstOrDefault()?.Form
+        from need in DependencyReader.NotMetByOne(nodes)
+        let form = need.Bindings.OfType<Binding.Ambient>().FirstOrDefault()?.Form
         where form is AmbientForm.Container || (form is AmbientForm.Scope && need.Consumer.Level != Level.Singleton)
         select new Fault
         {
             Kind = FaultKind.TakesScope,
             Summary = $"{need.Consumer.Name} takes {need.Parameter.Type.Name}: what it resolves there cannot be checked",
-            Path = new Steps(graph).Node(need.Consumer).Need(need, "", 1).Path,
-            Cures =
+            Path = new FaultPath(graph).Node(need.Consumer).Dependency(need, "", 1).Path,
+            Fixes =
             [
-                new Cure("take what it needs as parameters"),
-                new Cure("if the type is known only at run time, say so behind its registration", RegistrationText.Accept(FaultKind.TakesScope)),
+                new Fix("take what it needs as parameters"),
+                new Fix("if the type is known only at run time, say so behind its registration", RegistrationText.Accept(FaultKind.TakesScope)),
             ],
             Candidates = [need.Consumer.Name],
             Order = need.Consumer.Order,

@@ -14,9 +14,9 @@ internal static class UnloadableFaults
     {
         Kind = FaultKind.NotConstructible,
         Summary = $"{name} cannot be loaded",
-        Path = [new FaultStep(0, null, name, lifetime, place.File ?? "", place.Line, PlaceNames.Show(place, graph.SharedFolder))],
+        Path = [new FaultStep(0, null, name, lifetime, place.File ?? "", place.Line, SourcePlaceText.Show(place, graph.SharedFolder))],
         Remarks = [reason],
-        Cures = [new Cure($"build {name} and what it refers to against the same versions, and put all their files beside the program")],
+        Fixes = [new Fix($"build {name} and what it refers to against the same versions, and put all their files beside the program")],
         Candidates = [name],
         Order = int.MaxValue,
     };

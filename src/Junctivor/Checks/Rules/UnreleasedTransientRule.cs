@@ -10,19 +10,19 @@ internal sealed class UnreleasedTransientRule : IRule
         where node.Level == Level.Singleton && !node.IsSimplyMet
         from edge in node.Edges
         where edge.By is DeferredForm.Func or DeferredForm.FuncWithArguments
-        where edge.To.Level.IsTransient && edge.To.Makes && edge.To.Made.IsDisposable && edge.To.Endings.IsOwned != false
+        where edge.To.Level.IsTransient && edge.To.CreatesInstances && edge.To.Implementation.IsDisposable && edge.To.Options.IsOwned != false
         select new Fault
         {
             Kind = FaultKind.UnreleasedTransient,
             Summary = $"{node.Name} (singleton) makes {edge.To.Name} by a function, and each one lives as long as the container",
-            Path = new Steps(graph).Chain([edge]).Path,
+            Path = new FaultPath(graph).Chain([edge]).Path,
             Remarks = [$"{edge.To.Name} holds something to end, and the container keeps it until then."],
-            Cures =
+            Fixes =
             [
-                new Cure(
+                new Fix(
                     $"let what a run makes end with the run; in {node.Name}, take",
-                    RegistrationText.Parameter(edge.Need.Parameter.Mark, $"FreshScope<{edge.To.Services[0].Name}>", edge.Need.Parameter.Name)),
-                new Cure($"end each one yourself, and say so behind the registration of {edge.To.Name}", ".LeaveUndisposed()"),
+                    RegistrationText.Parameter(edge.Dependency.Parameter.Mark, $"FreshScope<{edge.To.Services[0].Name}>", edge.Dependency.Parameter.Name)),
+                new Fix($"end each one yourself, and say so behind the registration of {edge.To.Name}", ".LeaveUndisposed()"),
             ],
             Candidates = [node.Name, edge.To.Name],
             Order = node.Order,

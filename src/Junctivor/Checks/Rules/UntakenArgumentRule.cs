@@ -6,7 +6,7 @@ namespace Junctivor.Checks;
 internal sealed class UntakenArgumentRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in Needs.NotMetByOne(nodes)
-        from supply in need.Supplies.OfType<Supply.Untaken>()
-        select ArgumentRule.Untaken(supply, new Steps(graph).Node(need.Consumer).Need(need, "", 1).Path) with { Order = need.Consumer.Order };
+        from need in DependencyReader.NotMetByOne(nodes)
+        from supply in need.Bindings.OfType<Binding.Untaken>()
+        select ArgumentRule.Untaken(supply, new FaultPath(graph).Node(need.Consumer).Dependency(need, "", 1).Path) with { Order = need.Consumer.Order };
 }

@@ -1,0 +1,34 @@
+using Junctivor.Checks;
+using Junctivor.Graph;
+using Junctivor.Reading;
+using Junctivor.Runtime;
+
+namespace Junctivor.Building;
+
+/// <summary>What a wiring and a branch have in common: takes the incoming values, weighs everything that was found, and creates the container.</summary>
+internal static class BuildStep
+{
+    /// <param name="reader">The wiring, read.</param>
+    /// <param name="found">What was found wrong with it.</param>
+    /// <param name="incoming">The values for the container.</param>
+    /// <param name="options">How strictly it is checked, and how the container works.</param>
+    /// <param name="parent">The container that is branched; null where there is none.</param>
+    /// <returns>The container.</returns>
+    /// <exception cref="WiringException">There are faults.</exception>
+    public static Container Run(WiringReader reader, IReadOnlyList<Fault> found, ReadOnlySpan<Incoming> incoming, BuildOptions options, Container? parent)
+    {
+        SharedNodes? shared = parent is null ? null : new SharedNodes(parent, reader);
+        SuppliedValues values = SuppliedValues.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
+        CheckReport report = options.ToReport(
+            reader.Graph,
+        [
+            .. found,
+            .. unpromised,
+            .. NotSuppliedFaults.AtBuild(reader.Graph, promise => values.Has(promise) || shared?.IsShared(promise) == true),
+            .. shared is null ? [] : BranchFaults.NotSeen(reader.Graph, shared.IsShared),
+        ]);
+        return report.IsSound
+            ? new Container(new PlanCache(reader, options.CompilationOfPlans, shared), values, report, options, parent)
+            : throw new WiringException(report);
+    }
+}

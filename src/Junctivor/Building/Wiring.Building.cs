@@ -1,0 +1,56 @@
+using Junctivor.Building;
+using Junctivor.Graph;
+using Junctivor.Reading;
+
+namespace Junctivor;
+
+// What is made of the registrations.
+public sealed partial class Wiring
+{
+    /// <summary>What the last check has read: a build right after it need not read everything again.</summary>
+    private WiringReading? _checked;
+
+    /// <summary>Finds everything that is wrong, without making anything.</summary>
+    /// <returns>The report; it has no faults if the wiring is sound.</returns>
+    public CheckReport Check() => Check(new BuildOptions());
+
+    /// <summary>Finds everything that is wrong, without making anything.</summary>
+    /// <param name="options">How strictly.</param>
+    /// <returns>The report; it has no faults if the wiring is sound.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="options"/> is null.</exception>
+    public CheckReport Check(BuildOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        WiringReading reading = TakeReading();
+        Volatile.Write(ref _checked, reading);
+        return options.ToReport(reading.Reader.Graph, reading.Found);
+    }
+
+    /// <summary>Checks the whole wiring, and makes the container if it is sound. Nothing is constructed yet.</summary>
+    /// <param name="incoming">The values that the wiring promises with <c>Singleton.Incoming</c>.</param>
+    /// <returns>The container; end it with <c>await using</c>.</returns>
+    /// <exception cref="WiringException">There are faults: all of them are in its report.</exception>
+    public Container Build(params ReadOnlySpan<Incoming> incoming) => Build(new BuildOptions(), incoming);
+
+    /// <summary>Checks the whole wiring, and makes the container if it is sound. Nothing is constructed yet.</summary>
+    /// <param name="options">How strictly it is checked.</param>
+    /// <param name="incoming">The values that the wiring promises with <c>Singleton.Incoming</c>.</param>
+    /// <returns>The container; end it with <c>await using</c>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="options"/> is null.</exception>
+    /// <exception cref="WiringException">There are faults: all of them are in its report.</exception>
+    public Container Build(BuildOptions options, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        WiringReading reading = TakeReading();
+        return BuildStep.Run(reading.Reader, reading.Found, incoming, options, parent: null);
+    }
+
+    /// <summary>What the wiring means, for whoever writes it down.</summary>
+    internal ServiceGraph ReadGraph() => Read().Graph;
+
+    private WiringReader Read() => new([.. _registrations.Select(registration => registration.Data)]);
+
+    /// <summary>What the last check has read, where nothing was added since and nobody else has taken it: a container goes on reading into it.</summary>
+    private WiringReading TakeReading() =>
+        Interlocked.Exchange(ref _checked, null) is { } read && read.Count == Count ? read : WiringReading.Of(Read(), Count);
+}

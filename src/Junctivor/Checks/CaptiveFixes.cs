@@ -1,0 +1,65 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>What to write where something is captive: what is right depends on what is held, and by what.</summary>
+internal static class CaptiveFixes
+{
+    public static IReadOnlyList<Fix> Of(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, ReverseDependencies askers)
+    {
+        IReadOnlyList<Edge> way = ways[0];
+        Node held = way[way.Count - 1].To;
+        List<Fix> fixes = [ForWork(holder, held, way, askers)];
+        if (ways.Count == 1 && CanServeAll(graph, held))
+        {
+            fixes.Add(new Fix(
+                $"register {held.Name} for all: it has no state of its own, and nothing in it belongs to one request",
+                RegistrationText.Again(held, holder.Level)));
+        }
+
+        Node registered = Innermost(holder);
+        if (registered.CreatesInstances && !holder.Options.HasWarmUp && !askers.Of(holder).Any(asker => !asker.Level.IsTransient && held.Level.IsShorterThan(asker.Level)))
+        {
+            fixes.Add(new Fix($"let {registered.Name} live no longer than what it holds", RegistrationText.Again(registered, held.Level)));
+        }
+
+        return fixes;
+    }
+
+    private static Fix ForWork(Node holder, Node held, IReadOnlyList<Edge> way, ReverseDependencies askers)
+    {
+        Parameter parameter = way[0].Dependency.Parameter;
+        if (held.Level.IsUsersOwn)
+        {
+            return new Fix(
+                $"take Container in {holder.Name}, and start a {held.Level} for each piece of work",
+                $"await using Scope {RegistrationText.Variable(held.Level)} = container.StartScope({RegistrationText.Start(held.Level)});");
+        }
+
+        if (held.Kind == NodeKind.Incoming && way.Count == 1)
+        {
+            return new Fix($"let the methods of {holder.Name} that work for one take it as a parameter", RegistrationText.Parameter(null, parameter.Type.Name, parameter.Name));
+        }
+
+        IReadOnlyList<string> values = [.. askers.ValuesFor(way[0].To).Select(RegistrationText.Supply)];
+        string work = values.Count == 0 ? "inside RunAsync" : $"inside RunAsync, which is also given {string.Join(", ", values)}";
+        return new Fix(
+            $"do each piece of work of {holder.Name} in a scope of its own, {work}; take",
+            RegistrationText.Parameter(parameter.Mark, $"FreshScope<{Unwrapped(parameter.Type, way[0]).Name}>", parameter.Name));
+    }
+
+    private static TypeRef Unwrapped(TypeRef asked, Edge edge) => edge.By is DeferredForm.Func or DeferredForm.Lazy && asked.Arguments.Count == 1 && edge.Dependency.Binding is Binding.Deferred
+        ? asked.Arguments[0]
+        : edge.By is DeferredForm.FuncWithArguments ? edge.To.Services[0] : asked;
+
+    /// <summary>Whether nothing would be shared by it that belongs to one request; what a factory gives, nobody knows.</summary>
+    private static bool CanServeAll(ServiceGraph graph, Node held) =>
+        held.Level == Level.Scoped
+        && HasNoState(held)
+        && ServiceGraph.Walk([held]).All(node => node.Level == Level.Singleton || (HasNoState(node) && (node == held || node.Level.IsTransient)))
+        && !held.Dependencies.Any(need => need.Bindings.Any(supply => supply is Binding.Ambient));
+
+    private static bool HasNoState(Node node) => node.Kind == NodeKind.Class && !node.Implementation.IsDisposable && node.Implementation.State.Count == 0;
+
+    private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
+}

@@ -1,0 +1,83 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>What to write where a service is missing.</summary>
+internal static class MissingFixes
+{
+    /// <summary>How a parameter is called in a fix where there is none yet.</summary>
+    public const string AnyName = "wanted";
+
+    /// <summary>The fixes of what is close; where nothing is, what would register the service.</summary>
+    /// <param name="graph">The graph.</param>
+    /// <param name="service">What is missing.</param>
+    /// <param name="near">What is close to it.</param>
+    /// <param name="level">The longest life of those that ask.</param>
+    /// <param name="asking">Who asks, and by which parameter; null at run time.</param>
+    public static IReadOnlyList<Fix> Of(ServiceGraph graph, ServiceId service, IReadOnlyList<NearMiss> near, Level level, Dependency? asking)
+    {
+        IReadOnlyList<Fix> meant = [.. near.Select(each => each.Fix).OfType<Fix>()];
+        return meant.Count > 0 ? meant
+            : OfPlace(service.Type, level, asking?.Parameter.Name ?? AnyName) is { } place ? [place]
+            : IsPlain(service.Type) ? OfPlainValue(graph, service, asking)
+            : [.. Registering(graph, service, level)];
+    }
+
+    /// <summary>What is no service, and is there all the same where it is needed.</summary>
+    private static Fix? OfPlace(TypeRef type, Level level, string name) => type.DefinitionName switch
+    {
+        WellKnownTypes.ProviderInterface => new Fix(
+            "take what is needed as parameters; or, for types that are known only at run time, take",
+            RegistrationText.Parameter(null, level == Level.Singleton ? "Container" : "Scope", name)),
+        WellKnownTypes.CancellationToken => new Fix(
+            "let the methods that work take it: an object lives longer than one call (a factory in FromAsync may ask for it)"),
+        _ => null,
+    };
+
+    private static bool IsPlain(TypeRef type) => type.IsValueType || type.DefinitionName == WellKnownTypes.Text;
+
+    /// <summary>There may be many values of one plain type: each wants a name.</summary>
+    private static List<Fix> OfPlainValue(ServiceGraph graph, ServiceId service, Dependency? asking)
+    {
+        string name = asking?.Parameter.Name ?? AnyName;
+        Mark mark = service.Mark ?? Mark.Of(name);
+        List<Fix> fixes = [];
+        if (asking is { Consumer: { Kind: NodeKind.Class, Registration.Order: < int.MaxValue } consumer, Binding: Binding.Missing })
+        {
+            string at = SourcePlaceText.At(consumer.Place, graph.SharedFolder);
+            fixes.Add(new Fix($"add to the registration of {consumer.Name}{at}", RegistrationText.Passing(name)));
+        }
+
+        fixes.Add(new Fix("put it into a settings class of your own, register that, and ask for it"));
+        fixes.Add(new Fix(
+            service.Mark is null ? $"register it under a mark, and take {RegistrationText.Parameter(mark, service.Type.Name, name)}" : "register it",
+            $"Singleton.Value<{service.Type.Name}>(…){RegistrationText.Ending(mark)}"));
+        return fixes;
+    }
+
+    private static IEnumerable<Fix> Registering(ServiceGraph graph, ServiceId service, Level level)
+    {
+        TypeRef type = service.Type;
+        string mark = RegistrationText.Ending(service.Mark);
+        if (type.IsDelegate)
+        {
+            yield return new Fix("register the delegate", $"Singleton.Value<{type.Name}>(…){mark}");
+        }
+        else if (type.IsInterface || type.IsAbstract)
+        {
+            yield return new Fix("register the class that implements it", RegistrationText.OfUnknown(level, type) + mark);
+            yield return new Fix("give an object that exists already", $"Singleton.Value<{type.Name}>(…){mark}");
+        }
+        else
+        {
+            IReadOnlyList<ServiceId> needs = [.. graph.MissingFor(type).Distinct()];
+            Fix promise = new("promise it, if only whoever builds the container knows it", $"Singleton.Incoming<{type.Name}>(){mark}");
+            Fix register = needs.Count == 0
+                ? new Fix("register it", RegistrationText.OfClass(level, type, type) + mark)
+                : new Fix($"register it, and what it needs ({string.Join(", ", needs)})", RegistrationText.OfClass(level, type, type) + mark);
+            bool isData = needs.Any(need => IsPlain(need.Type));
+            yield return isData ? promise : register;
+            yield return isData ? new Fix("give the object, if it is known where the wiring is written", $"Singleton.Value<{type.Name}>(…){mark}") : promise;
+        }
+    }
+}

@@ -1,0 +1,60 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV107: a value that was handed over, and that the wiring does not promise there.</summary>
+internal static class NotDeclaredFaults
+{
+    /// <summary>Compares what is handed over to a container or a scope with what the wiring promises for that level.</summary>
+    public static IEnumerable<Fault> AtStart(ServiceGraph graph, Level level, IReadOnlyList<ServiceId> handedOver) =>
+        handedOver
+            .Where(service => !graph.IncomingFor(service).Any(node => node.Level == level && !node.Options.IsSuppliedLater))
+            .Distinct()
+            .Select(service => Found(graph, level, service))
+            .Concat(handedOver.GroupBy(service => service).Where(same => same.Count() > 1).Select(same => AmbiguousRule.HandedOver(same.Key, same.Count())));
+
+    /// <summary>A value was handed over to a container that is built, and no promise says <c>Later</c>.</summary>
+    public static Fault Late(ServiceGraph graph, ServiceId service) => Found(graph, Level.Singleton, service) with
+    {
+        Fixes = [new Fix("promise it in the wiring", $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.Ending(service.Mark)}.SuppliedLater()")],
+    };
+
+    private static Fault Found(ServiceGraph graph, Level level, ServiceId service)
+    {
+        Node? otherLevel = graph.IncomingFor(service).FirstOrDefault();
+        IReadOnlyList<Node> near = otherLevel is not null ? [otherLevel] : WiderPromises(graph, service);
+        FaultPath steps = new(graph);
+        foreach (Node promise in near)
+        {
+            steps.Node(promise);
+        }
+
+        return new Fault
+        {
+            Kind = FaultKind.NotDeclared,
+            Summary = $"{service} was handed over, and the wiring does not promise it for {PlaceOf(level)}",
+            Path = steps.Path,
+            Remarks = near.Count > 0 && otherLevel is null ? ["A value counts under exactly the type and mark that it is handed over as."] : [],
+            Fixes = [.. otherLevel is null ? Cures(level, service, near) : [AtOtherLevel(otherLevel)]],
+            Candidates = [service.ToString()],
+            Order = int.MaxValue,
+        };
+    }
+
+    private static string PlaceOf(Level level) => level == Level.Singleton ? "the container" : level == Level.Scoped ? "a scope" : $"a {level}";
+
+    /// <summary>What is promised as an interface or a base class of what was handed over, or under another mark.</summary>
+    private static IReadOnlyList<Node> WiderPromises(ServiceGraph graph, ServiceId service) =>
+        [.. graph.Registrations.Where(node => node.Kind == NodeKind.Incoming && service.Type.Serves(node.Services[0]))];
+
+    private static IEnumerable<Fix> Cures(Level level, ServiceId service, IReadOnlyList<Node> wider) =>
+    [
+        .. wider.Select(node => new Fix($"hand it over as what is promised, {new ServiceId(node.Services[0], node.Mark)}", RegistrationText.Supply(node))),
+        new Fix("promise it in the wiring", $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.Ending(service.Mark)}"),
+        new Fix("do not hand it over"),
+    ];
+
+    private static Fix AtOtherLevel(Node promise) => promise.Options.IsSuppliedLater
+        ? new Fix("it is promised for later, so hand it over once it is there", $"container.Supply<{promise.Services[0].Name}>(…);")
+        : new Fix($"it is promised with {RegistrationText.Start(promise.Level)}, so hand it over there", StartCallText.HandingOver(promise));
+}

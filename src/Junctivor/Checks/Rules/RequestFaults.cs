@@ -1,0 +1,18 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>What is said where somebody asks at run time, and by no parameter, for what cannot be had.</summary>
+internal static class RequestFaults
+{
+    /// <summary>The fault of a supply; null where it is met.</summary>
+    public static Fault? Of(ServiceGraph graph, Binding supply, ServiceId asked) => supply switch
+    {
+        Binding.Ambiguous ambiguous => AmbiguousRule.AskedFor(graph, ambiguous),
+        Binding.Missing { Unfitting.Count: > 0 } missing => GenericConstraintRule.AskedFor(graph, missing),
+        Binding.Missing missing => MissingRule.AskedFor(graph, missing.Service),
+        Binding.Untaken untaken => ArgumentRule.Untaken(untaken, new FaultPath(graph).Line(asked.ToString()).Path),
+        Binding.SharedWithArguments shared => DoesNotApplyRule.SharedWithArguments(shared.Node, new FaultPath(graph).Node(shared.Node).Path),
+        _ => null,
+    };
+}

@@ -1,0 +1,90 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>Gives what was found the weight that a wiring and its registrations want it to have.</summary>
+internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<string, Severity>? severities, bool warningsAreFaults)
+{
+    private HashSet<(Node, Acceptance)>? _used;
+
+    public CheckReport Apply(IEnumerable<Fault> found)
+    {
+        List<Fault> all = [];
+        List<Fault> accepted = [];
+        foreach (Fault fault in found)
+        {
+            if (Accept(fault) is { } reason)
+            {
+                accepted.Add(fault with { AcceptedBecause = reason });
+            }
+            else
+            {
+                all.Add(Apply(fault));
+            }
+        }
+
+        if (graph.Registrations.Any(node => node.Options.Accepted.Count > 0))
+        {
+            all.AddRange(AcceptingNothing().Select(Apply));
+        }
+
+        return new CheckReport(all, accepted);
+    }
+
+    private Fault Apply(Fault fault)
+    {
+        if (severities is not null && severities.TryGetValue(fault.Code, out Severity told))
+        {
+            return fault with { Severity = told };
+        }
+
+        return warningsAreFaults && fault.Severity == Severity.Warning ? fault with { Severity = Severity.Fault } : fault;
+    }
+
+    /// <summary>The reason, where a registration on the path accepts it.</summary>
+    private string? Accept(Fault fault)
+    {
+        string? reason = null;
+        foreach (Node node in fault.Path.Select(step => step.Node).OfType<Node>().SelectMany(AllWritten))
+        {
+            foreach (Acceptance acceptance in node.Options.Accepted.Where(acceptance => Of(acceptance) == fault.Kind))
+            {
+                (_used ??= []).Add((node, acceptance));
+                reason ??= acceptance.Reason;
+            }
+        }
+
+        return reason;
+    }
+
+    private IEnumerable<Fault> AcceptingNothing() =>
+        from node in graph.Registrations
+        where graph.Effective.Counts(node)
+        from acceptance in node.Options.Accepted
+        let kind = Of(acceptance)
+        where kind is not null && !ShowsElsewhere(kind) && _used?.Contains((node, acceptance)) != true
+        select new Fault
+        {
+            Kind = FaultKind.AcceptsNothing,
+            Summary = $"{node.Name} accepts {kind}, and has none",
+            Path = new FaultPath(graph).Node(node).Path,
+            Remarks = [$"It was accepted because: {acceptance.Reason}"],
+            Fixes = [new Fix("take the .Accept away")],
+            Candidates = [node.Name],
+            Order = node.Order,
+        };
+
+    /// <summary>What shows itself only where there is a branch: an acceptance of it may well wait.</summary>
+    private static bool ShowsElsewhere(FaultKind kind) => kind == FaultKind.BranchNotSeen;
+
+    private static FaultKind? Of(Acceptance acceptance) => FaultKind.Find(acceptance.Code) is { CanBeLowered: true } kind ? kind : null;
+
+    /// <summary>The registrations that a node follows from: its own, and that of what it decorates.</summary>
+    private static IEnumerable<Node> AllWritten(Node node)
+    {
+        for (Node? current = node; current is not null; current = current.Inner)
+        {
+            yield return current.Registration;
+        }
+    }
+}

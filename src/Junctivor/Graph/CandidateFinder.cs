@@ -1,0 +1,148 @@
+namespace Junctivor.Graph;
+
+/// <summary>Finds who serves what, for whom: closes open generics, and puts decorators around.</summary>
+/// <param name="arrangement">Who counts.</param>
+/// <param name="reader">Closes open generics.</param>
+/// <param name="written">All registrations.</param>
+internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeReader reader, IReadOnlyList<Node> written)
+{
+    /// <summary>How much deeper than anything that somebody wrote a type may be nested that follows from it: a class that asks for itself with
+    /// larger type arguments each time never comes to an end.</summary>
+    private const int MostFurtherNesting = 16;
+
+    private int _deepest = MostFurtherNesting;
+    private bool _isWrittenCounted;
+    private Dictionary<(Node Open, TypeRef Service), Node?>? _closings;
+    private Dictionary<(Node Node, ServiceId Service), Node>? _fronts;
+    private readonly HashSet<Node> _appliedDecorators = [];
+
+    /// <summary>The decorators that found something to wrap.</summary>
+    public IReadOnlyCollection<Node> AppliedDecorators => _appliedDecorators;
+
+    /// <summary>All that serve it, in the order written, whoever asks: bare, not decorated.</summary>
+    public IReadOnlyList<Node> Undecorated(ServiceId service, TypeRef? consumer) => Find(service, consumer);
+
+    /// <summary>All that serve it, in the order written, each with its decorators around.</summary>
+    public IReadOnlyList<Node> All(ServiceId service, TypeRef? consumer) =>
+        [.. Find(service, consumer).Select(node => OutermostOf(node, service))];
+
+    /// <summary>The one that serves it, whoever asks; null where there is none, or where it takes a choice.</summary>
+    public Node? OnlyOne(ServiceId service) => arrangement.OnlyOne(service) is { } only ? OutermostOf(only, service) : null;
+
+    /// <summary>Those between which to choose where one is wanted.</summary>
+    public IReadOnlyList<Node> ForOne(ServiceId service, TypeRef? consumer)
+    {
+        List<Node> found = Prefer(Prefer(Find(service, consumer), node => node.Options.OnlyFor is not null), node => node.Options.IsFirstChoice);
+        return found.Count == 1 ? [OutermostOf(found[0], service)] : found;
+    }
+
+    /// <summary>The marks of one kind under which a type is served, in the order written.</summary>
+    public IReadOnlyList<Mark> MarksOf(TypeRef type, bool areTexts) =>
+    [
+        .. arrangement.All
+            .Where(offer => offer.Service.Mark is { } mark && mark.Type is null == areTexts && type.IsClosingOf(offer.Service.Type))
+            .OrderBy(offer => offer.Position)
+            .Select(offer => offer.Service.Mark!)
+            .Distinct(),
+    ];
+
+    /// <summary>The open registrations of the definition, for a message that none can be closed so.</summary>
+    public IReadOnlyList<Node> NotClosable(ServiceId service) => service.Type.Definition is null
+        ? []
+        : [.. arrangement.Of(service with { Type = service.Type.Definition }).Select(offer => offer.Node)];
+
+    /// <summary>Takes note of a type that somebody asks for, which may be nested as deep as it likes.</summary>
+    public void Allow(TypeRef asked) => _deepest = Math.Max(_deepest, asked.Nesting + MostFurtherNesting);
+
+    /// <summary>Whether a type is nested deeper than anything that could follow from what is written and does come to an end.</summary>
+    public bool IsTooDeep(TypeRef type)
+    {
+        if (type.Nesting <= _deepest)
+        {
+            return false;
+        }
+
+        if (!_isWrittenCounted)
+        {
+            _isWrittenCounted = true;
+            foreach (TypeRef known in written.SelectMany(node => node.Services.Concat(node.Parameters.Select(parameter => parameter.Type))))
+            {
+                Allow(known);
+            }
+        }
+
+        return type.Nesting > _deepest;
+    }
+
+    /// <summary>Puts around a node what decorates it, under one service; the last written is outermost.</summary>
+    public Node OutermostOf(Node node, ServiceId service) => arrangement.Decorators.Count == 0 ? node : Decorate(node, service);
+
+    /// <summary>How long an instance lives; an alias gives what lives as long as its target.</summary>
+    public Level LevelOf(Node node)
+    {
+        HashSet<Node> met = [];
+        while (node.Kind == NodeKind.Alias && met.Add(node))
+        {
+            List<Node> targets = Find(node.FactoryParameters[0].Service, null);
+            node = targets.Count == 1 ? targets[0] : node;
+        }
+
+        return node.Level;
+    }
+
+    private Node Decorate(Node node, ServiceId service)
+    {
+        _fronts ??= [];
+        if (_fronts.TryGetValue((node, service), out Node? known))
+        {
+            return known;
+        }
+
+        Node front = node;
+        foreach (Node decorator in arrangement.Decorators)
+        {
+            if ((decorator.Mark is null || decorator.Mark == service.Mark) && Fitting(decorator, service.Type) is { } fitting)
+            {
+                _appliedDecorators.Add(decorator);
+                front = fitting.Derive() with { Level = LevelOf(node), Services = [service.Type], Mark = service.Mark, Inner = front };
+            }
+        }
+
+        _fronts.Add((node, service), front);
+        return front;
+    }
+
+    private Node? Fitting(Node decorator, TypeRef service) =>
+        decorator.Services[0].Equals(service) ? decorator
+        : decorator.IsOpen && service.IsClosingOf(decorator.Services[0]) ? Close(decorator, service)
+        : null;
+
+    private List<Node> Find(ServiceId service, TypeRef? consumer)
+    {
+        List<Node> found = [.. For(consumer, arrangement.Of(service)).Select(offer => offer.Node)];
+        return found.Count == 0 && service.Type.Definition is { } definition && !IsTooDeep(service.Type)
+            ? [.. For(consumer, arrangement.Of(service with { Type = definition })).Select(offer => Close(offer.Node, service.Type)).OfType<Node>()]
+            : found;
+    }
+
+    private static List<Node> Prefer(List<Node> found, Func<Node, bool> isPreferred)
+    {
+        List<Node> preferred = found.Count > 1 ? [.. found.Where(isPreferred)] : [];
+        return preferred.Count > 0 ? preferred : found;
+    }
+
+    private static IEnumerable<Candidate> For(TypeRef? consumer, IEnumerable<Candidate> offers) =>
+        offers.Where(offer => offer.Node.Options.OnlyFor is not { } only || consumer?.IsClosingOf(only) == true);
+
+    private Node? Close(Node open, TypeRef service)
+    {
+        _closings ??= [];
+        if (!_closings.TryGetValue((open, service), out Node? closed))
+        {
+            closed = reader.Close(open, service);
+            _closings.Add((open, service), closed);
+        }
+
+        return closed;
+    }
+}

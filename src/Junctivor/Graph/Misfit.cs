@@ -1,6 +1,0 @@
-namespace Junctivor.Graph;
-
-/// <summary>A constant that was passed, and that fits no parameter or more than one.</summary>
-/// <param name="Text">What is wrong with it, as a sentence.</param>
-/// <param name="Meant">The parameter that was most likely meant; null where none is near.</param>
-internal sealed record Misfit(string Text, string? Meant);

@@ -1,0 +1,40 @@
+namespace Junctivor.Graph;
+
+/// <summary>
+/// Counts who bears a short name, so that two types of one short name are shown with their namespaces
+/// and a message never says "IClock is missing, but IClock is registered". Nothing is counted before the first message is written. Safe for
+/// use by several threads.
+/// </summary>
+internal sealed class NameCounts
+{
+    private readonly Lock _gate = new();
+    private readonly HashSet<string> _borne = new(StringComparer.Ordinal);
+    private readonly HashSet<string> _shared = new(StringComparer.Ordinal);
+    private readonly List<TypeRef> _uncounted = [];
+
+    /// <summary>Adds a type, once.</summary>
+    public void Enter(TypeRef type)
+    {
+        lock (_gate)
+        {
+            _uncounted.Add(type);
+        }
+    }
+
+    public bool IsShared(string simpleName)
+    {
+        lock (_gate)
+        {
+            foreach (TypeRef type in _uncounted)
+            {
+                if (!_borne.Add(type.SimpleName))
+                {
+                    _shared.Add(type.SimpleName);
+                }
+            }
+
+            _uncounted.Clear();
+            return _shared.Contains(simpleName);
+        }
+    }
+}

@@ -1,0 +1,59 @@
+namespace Junctivor.Graph;
+
+/// <summary>The types that the container provides itself, or that a message treats specially, by their full names.</summary>
+internal static class WellKnownTypes
+{
+    public const string Scope = "Junctivor.Scope";
+
+    public const string Container = "Junctivor.Container";
+
+    public const string AskingClass = "Junctivor.AskingClass";
+
+    public const string FreshScope = "Junctivor.FreshScope`1";
+
+    public const string Lazy = "System.Lazy`1";
+
+    public const string Func = "System.Func`1";
+
+    public const string FuncOfOne = "System.Func`2";
+
+    public const string FuncOfTwo = "System.Func`3";
+
+    public const string FuncOfThree = "System.Func`4";
+
+    public const string FuncOfFour = "System.Func`5";
+
+    /// <summary>How the name of each function type begins.</summary>
+    public const string AnyFunc = "System.Func`";
+
+    public const string Enumerable = "System.Collections.Generic.IEnumerable`1";
+
+    public const string Collection = "System.Collections.Generic.IReadOnlyCollection`1";
+
+    public const string List = "System.Collections.Generic.IReadOnlyList`1";
+
+    public const string Dictionary = "System.Collections.Generic.IReadOnlyDictionary`2";
+
+    public const string Task = "System.Threading.Tasks.Task";
+
+    public const string TaskOf = "System.Threading.Tasks.Task`1";
+
+    public const string ValueTask = "System.Threading.Tasks.ValueTask";
+
+    public const string ValueTaskOf = "System.Threading.Tasks.ValueTask`1";
+
+    public const string CancellationToken = "System.Threading.CancellationToken";
+
+    public const string ProviderInterface = "System.IServiceProvider";
+
+    public const string Text = "System.String";
+
+    public const string Anything = "System.Object";
+
+    public const string TypeOfTypes = "System.Type";
+
+    /// <summary>Whether the container itself provides one to whoever requests it, so that none can be registered.</summary>
+    /// <param name="fullName">The full name of the type, of its definition where it is generic.</param>
+    public static bool IsProvided(string fullName) =>
+        fullName is Scope or Container or AskingClass or FreshScope or Lazy or Func or FuncOfOne or FuncOfTwo or FuncOfThree or FuncOfFour;
+}

@@ -1,0 +1,128 @@
+using System.Collections;
+using System.Diagnostics.CodeAnalysis;
+using System.Runtime.CompilerServices;
+using System.Runtime.Loader;
+using Junctivor.Graph;
+using Junctivor.Reading;
+using Junctivor.Registering;
+
+namespace Junctivor;
+
+/// <summary>
+/// The wirings of the assemblies in a folder, to be spread in a <see cref="Wiring"/>. Each assembly is loaded in a load
+/// context of its own, that can be collected once every container built with it has ended; what the program itself has
+/// loaded is shared. Taken are the wirings marked <see cref="CheckedWiringAttribute"/>. Immutable.
+/// </summary>
+/// <example>
+/// <code>
+/// Wiring wiring = [Singleton.Of&lt;NoticeBoard&gt;(), .. Plugins.In("plugins")];
+/// </code>
+/// </example>
+public sealed class Plugins : IReadOnlyCollection<Registration>
+{
+    private readonly List<Registration> _registrations = [];
+    private readonly List<string> _loaded = [];
+    private readonly List<string> _leftOut = [];
+
+    private Plugins()
+    {
+    }
+
+    /// <summary>How many entries the plug-ins bring.</summary>
+    public int Count => _registrations.Count;
+
+    /// <summary>The names of the files that brought a wiring, in the order of their names.</summary>
+    public IReadOnlyList<string> Loaded => _loaded;
+
+    /// <summary>The files that could not be used, each with the reason. A check reports them too (JV207).</summary>
+    public IReadOnlyList<string> LeftOut => _leftOut;
+
+    /// <summary>Loads the assemblies of a folder.</summary>
+    /// <param name="folder">The folder; a relative path starts from the folder of the program.</param>
+    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
+    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <returns>What they bring. A file that is broken or foreign is left out, and reported by name; the rest is loaded.</returns>
+    /// <exception cref="ArgumentException"><paramref name="folder"/> is null or blank.</exception>
+    /// <exception cref="DirectoryNotFoundException">There is no such folder.</exception>
+    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
+    public static Plugins In(string folder, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+    {
+        ArgumentException.ThrowIfNullOrWhiteSpace(folder);
+        string full = Path.GetFullPath(folder, AppContext.BaseDirectory);
+        if (!Directory.Exists(full))
+        {
+            throw new DirectoryNotFoundException($"There is no folder {full} for plug-ins: make it, or name another.");
+        }
+
+        Plugins plugins = new();
+        SourcePlace place = new(file, line);
+        foreach (string path in Directory.EnumerateFiles(full, "*.dll").Order(StringComparer.Ordinal))
+        {
+            if (plugins.TryLoad(path) is { } trouble)
+            {
+                plugins._leftOut.Add(trouble);
+                plugins._registrations.Add(new Registration<object>(new RegistrationData
+                {
+                    Service = typeof(object),
+                    Source = new InstanceSource.OfValue(path),
+                    Level = Level.Singleton,
+                    Place = place,
+                    ReadFailure = new ReadFailure(trouble, IsOfPlugin: true),
+                }));
+            }
+        }
+
+        return plugins;
+    }
+
+    /// <summary>Goes through the entries, file by file.</summary>
+    /// <returns>An enumerator over the entries.</returns>
+    public IEnumerator<Registration> GetEnumerator() => _registrations.GetEnumerator();
+
+    IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();
+
+    /// <summary>What was loaded and what was left out, for people.</summary>
+    /// <returns>A line for each file.</returns>
+    public override string ToString() =>
+        string.Join('\n', _loaded.Select(name => $"{name}: loaded").Concat(_leftOut.Select(reason => $"{reason} (left out)")));
+
+    /// <summary>Gives a sentence if the file cannot be used; a mere dependency of others is passed over.</summary>
+    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
+    private string? TryLoad(string path)
+    {
+        string name = Path.GetFileName(path);
+        if (AssemblyLoadContext.Default.Assemblies.Any(loaded => loaded.GetName().Name == Path.GetFileNameWithoutExtension(path)))
+        {
+            return null;
+        }
+
+        PluginContext context = new(path);
+        try
+        {
+            IReadOnlyList<Wiring> wirings = [.. MarkedWiring.In(context.LoadPlugin()).Select(marked => marked.Read())];
+            IReadOnlyList<Registration> brought = [.. wirings.SelectMany(wiring => wiring).Select(registration => registration.From(context))];
+            if (WiringReader.FindTrouble([.. brought.Select(registration => registration.Data)]) is { } trouble)
+            {
+                context.Unload();
+                return $"{name} gives no wiring: {trouble}";
+            }
+
+            if (brought.Count == 0)
+            {
+                context.Unload();
+                return null;
+            }
+
+            _registrations.AddRange(brought);
+            _loaded.Add(name);
+            return null;
+        }
+        catch (Exception failure) when (failure is WiringSourceException || LoadFailure.Is(failure))
+        {
+            context.Unload();
+            return failure is BadImageFormatException
+                ? $"{name} is no .NET assembly that this program can load"
+                : $"{name} gives no wiring: {ExceptionText.FirstLineOf(failure)}";
+        }
+    }
+}

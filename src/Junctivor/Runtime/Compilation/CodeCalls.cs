@@ -1,0 +1,85 @@
+using System.Reflection;
+using System.Runtime.CompilerServices;
+
+namespace Junctivor.Runtime;
+
+/// <summary>What the code that is made of plans calls.</summary>
+internal static class CodeCalls
+{
+    public const BindingFlags Hidden = BindingFlags.Instance | BindingFlags.NonPublic;
+
+    public static readonly MethodInfo Measuring = typeof(Telemetry.Measuring).GetProperty(nameof(Telemetry.Measuring.PlainConstructions))!.GetMethod!;
+
+    public static readonly MethodInfo Fetching = Of(nameof(Fetch));
+
+    public static readonly MethodInfo Asking = Of(nameof(Ask));
+
+    public static readonly MethodInfo Filling = Of(nameof(Fill));
+
+    public static readonly MethodInfo Owning = Of(nameof(Own));
+
+    public static readonly FieldInfo WordField = typeof(Resolver).GetField(nameof(Resolver.Word), Hidden)!;
+
+    public static readonly MethodInfo Exchanging = typeof(Interlocked).GetMethod(
+        nameof(Interlocked.CompareExchange), [typeof(long).MakeByRefType(), typeof(long), typeof(long)])!;
+
+    public static readonly MethodInfo Nesting = Of(nameof(AroundPart));
+
+    public static readonly MethodInfo Making = Of(nameof(MakeStepByStep));
+
+    public static readonly MethodInfo Claiming = Of(nameof(TryClaim));
+
+    public static readonly MethodInfo GivingBack = Of(nameof(GiveBack));
+
+    /// <summary>Gives what may be there.</summary>
+    /// <returns>Null where it is not, or must be made step by step.</returns>
+    public static object? Fetch(Resolver home, Plan plan) => plan.IsShared
+        ? home.HomeOf(plan.Level)?.Find(plan.Slot)
+        : plan.Recipe.Construct(new ResolutionContext(home, null, null, [], null), []);
+
+    /// <summary>Gives a wrapper.</summary>
+    /// <param name="home">Where its holder lives.</param>
+    /// <param name="recipe">How it is made.</param>
+    /// <param name="consumer">The class of its holder.</param>
+    public static object? Ask(Resolver home, Recipe recipe, Type? consumer) => recipe.Construct(new ResolutionContext(home, consumer, null, [], null), []);
+
+    /// <summary>Gives a dictionary.</summary>
+    public static object? Fill(Resolver home, Recipe recipe, object?[] elements) => recipe.Construct(new ResolutionContext(home, null, null, [], null), elements);
+
+    /// <summary>Takes on something to end that is not shared.</summary>
+    /// <exception cref="ObjectDisposedException">The container or scope has ended meanwhile; the instance has ended too.</exception>
+    public static object Own(Resolver home, Construction? around, object instance)
+    {
+        if (around is not null)
+        {
+            around.Own(home, instance);
+            return instance;
+        }
+
+        InstanceStore store = home.Store;
+        store.TakeOver();
+        OwnedInstance[] owned = [OwnedInstance.New(instance)];
+        if (!store.Own(owned))
+        {
+            List<Exception>? failures = null;
+            Disposal.DisposeUnused(owned, home, ref failures);
+            throw DisposalFailures.AddTo(home.Ended(), failures);
+        }
+
+        return instance;
+    }
+
+    /// <summary>What a part is made for.</summary>
+    public static Construction AroundPart(Construction? around) => around ?? Construction.None;
+
+    /// <summary>Makes what cannot be made in one go now.</summary>
+    public static object MakeStepByStep(Resolver home, Plan plan) => Construction.Run(plan, home);
+
+    /// <summary>Claims slots of a scope: what uses slots is only called for one.</summary>
+    public static bool TryClaim(Resolver home, long slots, long order) => Unsafe.As<Scope>(home).TryClaim(slots, order);
+
+    /// <summary>Gives the claimed slots back that have not been filled, as something threw: whoever wants them tries anew.</summary>
+    public static void GiveBack(Resolver home, long slots) => Unsafe.As<Scope>(home).GiveBack(slots);
+
+    private static MethodInfo Of(string name) => typeof(CodeCalls).GetMethod(name)!;
+}

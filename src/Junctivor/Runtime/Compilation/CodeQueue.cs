@@ -1,0 +1,130 @@
+using System.Diagnostics;
+using System.Numerics;
+using System.Runtime.CompilerServices;
+using Junctivor.Graph;
+
+namespace Junctivor.Runtime;
+
+/// <summary>Has code made of plans that are asked for again, one after another and beside the work. Safe for use by several threads.</summary>
+/// <param name="compilation">When.</param>
+internal sealed class CodeQueue(PlanCompilation compilation)
+{
+    /// <summary>How often it is tried: what is missing the first time, such as a singleton that nobody has asked for, may be there later.</summary>
+    private const int LastTry = 1024;
+
+    /// <summary>How many constructors are compiled into code for one container, before everything else is made step by step.</summary>
+    private const int MostNodes = 200_000;
+
+    private readonly Lock _gate = new();
+    private readonly Queue<Plan> _plans = [];
+    private readonly Queue<Action> _others = [];
+    private bool _isWorking;
+    private int _nodes;
+
+    /// <summary>Something was made step by step, with all that it needs. What threw does not count: its static constructors may not have run.</summary>
+    public void Made(Plan plan)
+    {
+        if (compilation == PlanCompilation.Never || !CanCompile(plan))
+        {
+            return;
+        }
+
+        int runs = plan.CountRun();
+        if (compilation == PlanCompilation.Immediate && runs == 1)
+        {
+            Compile(plan);
+        }
+        else if (compilation == PlanCompilation.InBackground && IsWorthATry(runs))
+        {
+            Add(() => _plans.Enqueue(plan));
+        }
+    }
+
+    /// <summary>Has something smaller made that calls a constructor faster: behind the plans, of which it may become part.</summary>
+    public void Make(Action work)
+    {
+        if (!RuntimeFeature.IsDynamicCodeSupported)
+        {
+            work();
+        }
+        else if (compilation != PlanCompilation.Never && Interlocked.Increment(ref _nodes) < MostNodes)
+        {
+            Add(() => _others.Enqueue(work));
+        }
+    }
+
+    /// <summary>What is made once is mostly made never again.</summary>
+    private static bool IsWorthATry(int runs) => runs is > 1 and <= LastTry && BitOperations.IsPow2(runs);
+
+    private bool CanCompile(Plan plan) =>
+        RuntimeFeature.IsDynamicCodeSupported && plan.Level != Level.Singleton && !plan.IsCodeRefused && Volatile.Read(ref _nodes) < MostNodes;
+
+    private void Compile(Plan plan)
+    {
+        if (!RuntimeFeature.IsDynamicCodeSupported)
+        {
+            return;
+        }
+
+        CodeCompiler compiler = new(plan);
+        plan.IsCodeRefused |= !IsDone(compiler.Run);
+        Interlocked.Add(ref _nodes, compiler.Nodes);
+    }
+
+    /// <summary>Whatever is wrong with the code, it is done without, as before.</summary>
+    private static bool IsDone(Action work)
+    {
+        try
+        {
+            work();
+            return true;
+        }
+#pragma warning disable CA1031 // Nobody waits here who could be told.
+        catch (Exception failure)
+#pragma warning restore CA1031
+        {
+            Debug.Fail($"No code could be made: {failure}");
+            return false;
+        }
+    }
+
+    private void Add(Action enqueue)
+    {
+        lock (_gate)
+        {
+            enqueue();
+            if (_isWorking)
+            {
+                return;
+            }
+
+            _isWorking = true;
+        }
+
+        ThreadPool.UnsafeQueueUserWorkItem(static queue => queue.Work(), this, preferLocal: false);
+    }
+
+    private void Work()
+    {
+        while (TryTake(out Plan? plan, out Action? other))
+        {
+            if (plan is not null)
+            {
+                Compile(plan);
+            }
+            else
+            {
+                IsDone(other!);
+            }
+        }
+    }
+
+    private bool TryTake(out Plan? plan, out Action? other)
+    {
+        lock (_gate)
+        {
+            other = null;
+            return _isWorking = _plans.TryDequeue(out plan) || _others.TryDequeue(out other);
+        }
+    }
+}

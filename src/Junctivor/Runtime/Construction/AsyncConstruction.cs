@@ -1,0 +1,68 @@
+using System.Diagnostics;
+using Junctivor.Graph;
+using Junctivor.Reading;
+using Junctivor.Registering;
+
+namespace Junctivor.Runtime;
+
+/// <summary>Makes what must be awaited: before work begins, or before a scope is handed out.</summary>
+internal static class AsyncConstruction
+{
+    /// <summary>Makes it unless it is there, and keeps it in its home.</summary>
+    /// <exception cref="ConstructionException">User code threw.</exception>
+    /// <exception cref="ObjectDisposedException">The home ended meanwhile; what came of it has ended too.</exception>
+    public static async Task MakeAsync(Node node, Resolver home, CancellationToken cancellation)
+    {
+        PlanCache book = home.Plans;
+        Plan plan = book.PlanOf(node);
+        if (home.Find(plan.Slot) is not null)
+        {
+            return;
+        }
+
+        object?[] arguments = Construction.Gather(plan.Gathering!, home, cancellation, out IReadOnlyList<OwnedInstance> gathered);
+        OwnedInstance[] owned = [.. gathered];
+        try
+        {
+            object instance = await CallAsync(book, node, home, arguments).ConfigureAwait(false);
+            home.Store.TakeOver();
+            if (plan.IsOwned && OwnedInstance.Of(instance) is { } made)
+            {
+                owned = [.. gathered, made];
+            }
+
+            if (!home.Store.Keep(plan, instance, owned, null))
+            {
+                throw home.Ended();
+            }
+        }
+        catch (Exception failure)
+        {
+            Array.Reverse(owned);
+            DisposalFailures.Add(failure, await Disposal.EndAsync(owned, home).ConfigureAwait(false));
+            throw;
+        }
+    }
+
+    private static async Task<object> CallAsync(PlanCache book, Node node, Resolver home, object?[] arguments)
+    {
+        ContainerObservers? watch = home.Watch.IsOn ? home.Watch : null;
+        try
+        {
+            long started = watch is null ? 0 : Stopwatch.GetTimestamp();
+            object made = await ((InstanceSource.OfAsyncFactory)WiringReader.MakingOf(node)).Call(arguments).ConfigureAwait(false)
+                ?? throw new InvalidOperationException($"The factory of {node.Name} gave null; a factory must give an instance.");
+            watch?.Constructed(node, made, home, started);
+            return made;
+        }
+        catch (Exception failure) when (failure is not OperationCanceledException)
+        {
+            if (watch is not null)
+            {
+                ContainerObservers.NotConstructed(node, failure);
+            }
+
+            throw new ConstructionException(new Checks.FaultPath(book.Graph).Node(node).Path, failure);
+        }
+    }
+}

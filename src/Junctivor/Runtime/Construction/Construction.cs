@@ -1,0 +1,419 @@
+using System.Diagnostics;
+using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
+using Junctivor.Checks;
+using Junctivor.Graph;
+
+namespace Junctivor.Runtime;
+
+/// <summary>
+/// Makes one service with all it needs. It walks the plans with a stack of its own, so that a chain of any length is made;
+/// only user code that resolves in its turn nests on the thread's stack, and there a ring is found before the stack ends.
+/// </summary>
+internal sealed class Construction
+{
+    [ThreadStatic]
+    private static Construction? Innermost;
+
+    /// <summary>One that has been used on this thread, and can be again.</summary>
+    [ThreadStatic]
+    private static Construction? Spare;
+
+    /// <summary>How often user code may resolve while it is constructed, one inside the other: far more often than anybody means to.</summary>
+    private const int Deepest = 10_000;
+
+    private readonly FrameStack _frames = new();
+    private readonly List<OwnedInstance> _made = [];
+    private Resolver _asked = null!;
+    private ServiceGraph _graph = null!;
+    private Construction? _outer;
+    private Type? _consumer;
+    private object[] _given = [];
+    private ContainerObservers? _watch;
+    private int _depth;
+    private Exception? _failure;
+
+    /// <summary>The construction whose user code started this one, on the same thread.</summary>
+    public Construction? Outer => _outer;
+
+    /// <summary>What is being made, from what was asked for to what is made right now.</summary>
+    public IEnumerable<Frame> Frames => _frames.FromBelow;
+
+    private ConstructionPath Way => new(this, _graph);
+
+    /// <summary>Gives an instance, made in <paramref name="asked"/> or in the scope around it that it belongs to.</summary>
+    /// <exception cref="ResolveException">It needs a scope or a value that is not there, or itself.</exception>
+    /// <exception cref="ConstructionException">User code threw.</exception>
+    /// <exception cref="ObjectDisposedException">The scope that it belongs to has ended.</exception>
+    public static object Run(Plan plan, Resolver asked) => Run(plan, asked, null, []);
+
+    /// <param name="plan">What to make.</param>
+    /// <param name="asked">Who is asked for it.</param>
+    /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
+    public static object Run(Plan plan, Resolver asked, Type? consumer) => Run(plan, asked, consumer, []);
+
+    /// <param name="plan">What to make.</param>
+    /// <param name="asked">Who is asked for it.</param>
+    /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
+    /// <param name="given">The arguments of the call that constructs.</param>
+    public static object Run(Plan plan, Resolver asked, Type? consumer, object[] given)
+    {
+        if (plan.IsShared && asked.HomeOf(plan.Level)?.Find(plan.Slot) is { } ready)
+        {
+            return ready;
+        }
+
+        CodeQueue codes = asked.Plans.Codes;
+        object instance = Run(plan, asked, consumer, given, owner: asked);
+        codes.Made(plan);
+        return instance;
+    }
+
+    /// <summary>Gathers the arguments of something that is made asynchronously.</summary>
+    /// <param name="gathering">The plan that gathers them.</param>
+    /// <param name="asked">Where they are wanted.</param>
+    /// <param name="cancellation">What they get who take a token.</param>
+    /// <param name="made">What was made for it and is to be ended, in the order of creation: the caller owns it.</param>
+    public static object?[] Gather(Plan gathering, Resolver asked, CancellationToken cancellation, out IReadOnlyList<OwnedInstance> made)
+    {
+        List<OwnedInstance> unowned = [];
+        made = unowned;
+        return (object?[])Run(gathering, asked, null, [cancellation], owner: null, unowned);
+    }
+
+    private static object Run(Plan plan, Resolver asked, Type? consumer, object[] given, Resolver? owner, List<OwnedInstance>? unowned = null)
+    {
+        Construction construction = Spare ?? new Construction();
+        Spare = null;
+        construction.Begin(asked, consumer, given);
+        try
+        {
+            return RuntimeHelpers.TryEnsureSufficientExecutionStack()
+                ? construction.Run(plan, owner, unowned)
+                : StackExtension.Run(() => construction.GoOn(plan, owner, unowned));
+        }
+        finally
+        {
+            construction.End();
+        }
+    }
+
+    /// <summary>Stands for one that owns nothing: for the parts of something that is made in one go.</summary>
+    public static readonly Construction None = new();
+
+    /// <summary>Takes on something to end, until it is known who owns it.</summary>
+    public void Own(Resolver home, object instance)
+    {
+        // What the scope made in one go was made before this, and so is to be listed before it.
+        home.Store.TakeOver();
+        _made.Add(OwnedInstance.New(instance));
+    }
+
+    private void Begin(Resolver asked, Type? consumer, object[] given)
+    {
+        _asked = asked;
+        _graph = asked.Plans.Graph;
+        _consumer = consumer;
+        _given = given;
+        _watch = asked.Watch.IsOn ? asked.Watch : null;
+        _outer = Innermost;
+        _depth = _outer is null ? 1 : _outer._depth + 1;
+        Innermost = this;
+    }
+
+    /// <summary>Goes on with a construction on another thread, as the stack of its own is nearly full.</summary>
+    private object GoOn(Plan plan, Resolver? owner, List<OwnedInstance>? unowned)
+    {
+        Innermost = this;
+        return Run(plan, owner, unowned);
+    }
+
+    /// <summary>Lets go of all that it holds, and stays for the next one.</summary>
+    private void End()
+    {
+        Innermost = _outer;
+        _asked = null!;
+        _graph = null!;
+        _outer = null;
+        _consumer = null;
+        _given = [];
+        _watch = null;
+        _failure = null;
+        _frames.Trim();
+        Spare = this;
+    }
+
+    private object Run(Plan plan, Resolver? owner, List<OwnedInstance>? unowned)
+    {
+        if (_depth > Deepest)
+        {
+            throw new ResolveException(CycleRule.AtRunTime(Way.LastRing(plan)));
+        }
+
+        bool isDone = false;
+        try
+        {
+            object? result = Take(plan, default, _asked);
+            while (_frames.TryPeek(out Frame? frame))
+            {
+                result = frame.IsReady ? Finish(frame) : TakeNext(frame);
+            }
+
+            HandOver(owner, unowned);
+            isDone = true;
+            return result!;
+        }
+        catch (Exception failure) when (IsNoted(failure))
+        {
+            throw;
+        }
+        finally
+        {
+            if (!isDone)
+            {
+                Abandon();
+            }
+        }
+    }
+
+    /// <summary>Remembers what is thrown. It is not caught: a handler runs on top of the stack that threw, of which little may be left.</summary>
+    private bool IsNoted(Exception failure)
+    {
+        _failure = failure;
+        return false;
+    }
+
+    /// <summary>Fills the next argument of a frame, or puts a frame on top that will.</summary>
+    private object? TakeNext(Frame frame)
+    {
+        object? value = Take(frame.Plan.Arguments[frame.Filled], new ArgumentOf(frame.Plan, frame.Filled), frame.Home);
+        if (_frames.TryPeek(out Frame? top) && top == frame)
+        {
+            frame.Fill(value);
+        }
+
+        return value;
+    }
+
+    /// <summary>Gives what is there already; else puts a frame on top for it, and gives null.</summary>
+    private object? Take(Plan plan, ArgumentOf parameter, Resolver asked)
+    {
+        Resolver home = asked.HomeOf(plan.Level) ?? throw new ResolveException(Outside(plan.Node!, Way.To(plan, parameter.Name), asked));
+        if (plan.IsShared)
+        {
+            return TakeShared(plan, parameter, home);
+        }
+
+        if (_watch is null && plan.TryRunCode(asked, this) is { } made)
+        {
+            return made;
+        }
+
+        if (plan.NeedsFrame)
+        {
+            _frames.Push(plan, parameter, home, null, _made.Count);
+            return null;
+        }
+
+        object? given = plan.Recipe.Construct(SurroundingsIn(home), []);
+        return given is null ? Nothing(plan, parameter, home) : given;
+    }
+
+    /// <summary>Some may be nothing; a promised value and a scope may not.</summary>
+    private object? Nothing(Plan plan, ArgumentOf parameter, Resolver home)
+    {
+        if (plan.Node is { Kind: NodeKind.Incoming } promise)
+        {
+            throw new ResolveException(NotSuppliedFaults.InScope(promise, Way.To(plan, parameter.Name)));
+        }
+
+        return plan.IsScope
+            ? throw new ResolveException(_frames.TryPeek(out Frame? taker) && taker.Plan.Node is { } node
+                ? home.Plans.Tell(graph => ScopeFaults.TakesScope(graph, node, Way.Here, home.Description))
+                : ScopeFaults.NoScope(home.Description))
+            : null;
+    }
+
+    private static Fault Outside(Node node, IReadOnlyList<FaultStep> path, Resolver asked) => node.Level.IsUsersOwn
+        ? LevelFaults.OutsideLevel(node, path, asked.Description)
+        : asked.Plans.Tell(graph => ScopeFaults.OutsideScope(graph, node, path, asked.Description));
+
+    /// <summary>Where something is made that no registration stands for.</summary>
+    private ResolutionContext SurroundingsIn(Resolver home)
+    {
+        Type? consumer = null;
+        for (int below = 0; _frames.TryPeek(below, out Frame? frame); below++)
+        {
+            if (frame.Plan.Class is { } asking)
+            {
+                if (consumer is not null)
+                {
+                    return new ResolutionContext(home, consumer, asking, _given, this);
+                }
+
+                consumer = asking;
+            }
+        }
+
+        return consumer is null
+            ? new ResolutionContext(home, _consumer, null, _given, this)
+            : new ResolutionContext(home, consumer, _consumer, _given, this);
+    }
+
+    private object? TakeShared(Plan plan, ArgumentOf parameter, Resolver home)
+    {
+        if ((home.Find(plan.Slot) ?? (_watch is null ? plan.TryRunCode(home, this) : null)) is { } ready)
+        {
+            return ready;
+        }
+
+        if (plan.Gathering is not null)
+        {
+            throw home.IsEnded ? home.Ended() : new ResolveException(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter.Name)));
+        }
+
+        while (true)
+        {
+            if (home.Store.FindOrClaim(plan, out Claim? claim, out bool isNew) is { } instance)
+            {
+                return instance;
+            }
+
+            if (claim is null)
+            {
+                throw home.Ended();
+            }
+
+            if (isNew)
+            {
+                _frames.Push(plan, parameter, home, claim, _made.Count);
+                return null;
+            }
+
+            if (claim.IsMine)
+            {
+                throw new ResolveException(CycleRule.AtRunTime(Way.Ring(plan, parameter.Name, home)));
+            }
+
+            if (!WaitGraph.TryWait(claim, Way.To(plan, parameter.Name), home.Root.LongestWait, out IReadOnlyList<FaultStep>? ring))
+            {
+                throw new ResolveException(CycleRule.AtRunTime(ring));
+            }
+        }
+    }
+
+    /// <summary>Makes the object of a frame whose arguments are there, and gives it to the frame below.</summary>
+    private object Finish(Frame frame)
+    {
+        object instance = Make(frame);
+        if (frame.Claim is not null)
+        {
+            Keep(frame, frame.Claim, instance);
+        }
+
+        _frames.Pop();
+        if (_frames.TryPeek(out Frame? below))
+        {
+            below.Fill(instance);
+        }
+
+        return instance;
+    }
+
+    /// <summary>
+    /// Calls the recipe. What comes from deeper constructions is not caught but only told the way here: a handler runs on
+    /// top of the stack that threw, and after a deep ring there is little of it left.
+    /// </summary>
+    private object Make(Frame frame)
+    {
+        try
+        {
+            long started = _watch is null ? 0 : Stopwatch.GetTimestamp();
+            object made = frame.Plan.Recipe.Construct(new ResolutionContext(frame.Home, null, null, _given, this), frame.Arguments)
+                ?? throw new InvalidOperationException($"The factory of {frame.Plan.Node?.Name} returned null; a factory must return an instance.");
+            if (frame.Plan.IsOwned && made is IDisposable or IAsyncDisposable)
+            {
+                Own(frame.Home, made);
+            }
+
+            if (_watch is not null && frame.Plan.CallsUserCode)
+            {
+                _watch.Constructed(frame.Plan.Node!, made, frame.Home, started);
+            }
+
+            return made;
+        }
+        catch (Exception failure) when (!IsFromDeeper(failure))
+        {
+            if (_watch is not null && frame.Plan.CallsUserCode)
+            {
+                ContainerObservers.NotConstructed(frame.Plan.Node!, failure);
+            }
+
+            throw new ConstructionException(Way.Here, failure);
+        }
+    }
+
+    private bool IsFromDeeper(Exception failure)
+    {
+        if (failure is ConstructionException deeper)
+        {
+            deeper.CameThrough(Way.Here);
+            return true;
+        }
+
+        return failure is ResolveException;
+    }
+
+    private void Keep(Frame frame, Claim claim, object instance)
+    {
+        if (!frame.Home.Store.Keep(frame.Plan, instance, MadeSince(frame.MadeBefore), claim))
+        {
+            throw frame.Home.Ended();
+        }
+
+        if (_made.Count > frame.MadeBefore)
+        {
+            _made.RemoveRange(frame.MadeBefore, _made.Count - frame.MadeBefore);
+        }
+
+    }
+
+    /// <summary>What was made to be ended since there were so many: mostly nothing.</summary>
+    private ReadOnlySpan<OwnedInstance> MadeSince(int before) => _made.Count > before ? CollectionsMarshal.AsSpan(_made)[before..] : [];
+
+    private void HandOver(Resolver? owner, List<OwnedInstance>? unowned)
+    {
+        if (_made.Count == 0)
+        {
+            return;
+        }
+
+        if (owner is null)
+        {
+            unowned!.AddRange(_made);
+        }
+        else if (!owner.Store.Own(CollectionsMarshal.AsSpan(_made)))
+        {
+            throw owner.Ended();
+        }
+
+        _made.Clear();
+    }
+
+    /// <summary>Ends what was made for something that did not come to be.</summary>
+    private void Abandon()
+    {
+        List<Exception>? failures = null;
+        Disposal.DisposeUnused(_made.AsEnumerable().Reverse(), _asked, ref failures);
+        DisposalFailures.Add(_failure, failures);
+        _made.Clear();
+        for (; _frames.TryPeek(out Frame? frame); _frames.Pop())
+        {
+            if (frame.Claim is not null)
+            {
+                frame.Home.Store.Release(frame.Claim);
+            }
+        }
+    }
+}

@@ -1,0 +1,340 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Runtime;
+
+/// <summary>
+/// The shared instances of one container or scope, and what it has to end. Reading takes no lock. The gate is held for
+/// moments only, never while something is made, so two unrelated services never wait for each other. A scope keeps instances in its own slots
+/// as far as it has some; then this one knows who makes them, where that may take long, and what has to be ended.
+/// </summary>
+/// <param name="scope">The scope that it belongs to; null for a container.</param>
+internal sealed class InstanceStore(Scope? scope)
+{
+    /// <summary>Up to how many are compared with each other; more are put into a set.</summary>
+    private const int Few = 16;
+
+    private object?[] _instances = [];
+    private OwnedInstance[] _owned = [];
+    private int _ownedCount;
+    private readonly Claims _claims = new();
+    private volatile bool _hasEnded;
+    private TaskCompletionSource? _over;
+    private bool _hasTakenOver = scope is null;
+
+    /// <summary>Held for a few instructions only, and never while user code runs; not read-only, as it is a value that changes.</summary>
+    private SpinLock _gate = new(enableThreadOwnerTracking: false);
+
+    private bool HasEnded => _hasEnded || scope is { IsEnded: true };
+
+    /// <summary>An instance that is kept here, and not by the scope.</summary>
+    public object? Find(int slot)
+    {
+        object?[] instances = Volatile.Read(ref _instances);
+        return slot < instances.Length ? Volatile.Read(ref instances[slot]) : null;
+    }
+
+    /// <summary>Finds the instance, or else who is making it: the caller itself, if nobody was.</summary>
+    /// <returns>The instance; null with a claim where there is none yet; null without one where the store has ended.</returns>
+    public object? FindOrClaim(Plan plan, out Claim? claim, out bool isNew)
+    {
+        bool isHeld = false;
+        try
+        {
+            Enter(ref isHeld);
+            claim = null;
+            isNew = false;
+            bool isScopes = IsScopes(plan);
+            while (!HasEnded)
+            {
+                if ((isScopes ? scope!.Find(plan.Slot) : Find(plan.Slot)) is { } instance)
+                {
+                    return instance;
+                }
+
+                claim = _claims.Find(plan);
+                if (claim is not null)
+                {
+                    return null;
+                }
+
+                if (!isScopes || scope!.TryClaim(plan.Slot))
+                {
+                    isNew = true;
+                    _claims.Add(claim = new Claim(plan));
+                    return null;
+                }
+
+                scope.AwaitClaimed(plan.Slot);
+            }
+
+            return null;
+        }
+        finally
+        {
+            Leave(isHeld);
+        }
+    }
+
+    /// <summary>Keeps a finished instance and what was made for it, and lets those go on who wait for it.</summary>
+    /// <returns>False if the store has ended meanwhile; then it keeps nothing.</returns>
+    public bool Keep(Plan plan, object instance, ReadOnlySpan<OwnedInstance> made, Claim? claim)
+    {
+        bool isHeld = false;
+        try
+        {
+            Enter(ref isHeld);
+            if (HasEnded)
+            {
+                return false;
+            }
+
+            Volatile.Write(ref IsScopes(plan) ? ref scope!.SlotOf(plan.Slot) : ref Room(plan.Slot), instance);
+            if (plan.Level == Level.Singleton)
+            {
+                plan.BeReady(instance);
+            }
+
+            if (!made.IsEmpty)
+            {
+                Add(made);
+            }
+
+            if (claim is not null)
+            {
+                _claims.Remove(claim);
+            }
+        }
+        finally
+        {
+            Leave(isHeld);
+        }
+
+        claim?.End();
+        return true;
+    }
+
+    /// <summary>Takes on what was made for somebody outside.</summary>
+    /// <returns>False if the store has ended meanwhile; then it takes nothing.</returns>
+    public bool Own(ReadOnlySpan<OwnedInstance> made)
+    {
+        bool isHeld = false;
+        try
+        {
+            Enter(ref isHeld);
+            if (HasEnded)
+            {
+                return false;
+            }
+
+            Add(made);
+            return true;
+        }
+        finally
+        {
+            Leave(isHeld);
+        }
+    }
+
+    /// <summary>The maker has failed.</summary>
+    public void Release(Claim claim)
+    {
+        bool isHeld = false;
+        try
+        {
+            Enter(ref isHeld);
+            _claims.Remove(claim);
+            if (IsScopes(claim.Plan))
+            {
+                scope!.Release(claim.Plan.Slot);
+            }
+        }
+        finally
+        {
+            Leave(isHeld);
+        }
+
+        claim.End();
+    }
+
+    /// <summary>Lists what the scope has made in one go, before anything else is listed.</summary>
+    public void TakeOver()
+    {
+        if (Volatile.Read(ref _hasTakenOver))
+        {
+            return;
+        }
+
+        bool isHeld = false;
+        try
+        {
+            Enter(ref isHeld);
+        }
+        finally
+        {
+            Leave(isHeld);
+        }
+    }
+
+    /// <summary>Completes when everything in the scope has ended, with what was thrown.</summary>
+    public Task Over
+    {
+        get
+        {
+            TaskCompletionSource known = _over ?? new(TaskCreationOptions.RunContinuationsAsynchronously);
+            return (Interlocked.CompareExchange(ref _over, known, null) ?? known).Task;
+        }
+    }
+
+    /// <summary>Tells those who wait that everything has ended.</summary>
+    public void BeOver(AggregateException? failure)
+    {
+        if (Volatile.Read(ref _over) is { } over)
+        {
+            _ = failure is null ? over.TrySetResult() : over.TrySetException(failure);
+        }
+    }
+
+    /// <summary>Ends the store.</summary>
+    /// <returns>What is to be ended, the newest first; nothing if that was handed out before.</returns>
+    public ReadOnlyMemory<OwnedInstance> End()
+    {
+        bool isHeld = false;
+        try
+        {
+            Enter(ref isHeld);
+            _hasEnded = true;
+            _instances = [];
+            return _ownedCount == 0 ? default : TakeOwned();
+        }
+        finally
+        {
+            Leave(isHeld);
+        }
+    }
+
+    private ReadOnlyMemory<OwnedInstance> TakeOwned()
+    {
+        Memory<OwnedInstance> owned = _owned.AsMemory(0, _ownedCount);
+        _owned = [];
+        _ownedCount = 0;
+        return owned.Length < 2 ? owned : InOrder(owned);
+    }
+
+    /// <summary>Takes back what could not be ended yet, for another try.</summary>
+    public void TakeBack(IEnumerable<OwnedInstance> unended)
+    {
+        bool isHeld = false;
+        try
+        {
+            Enter(ref isHeld);
+            Add([.. unended]);
+        }
+        finally
+        {
+            Leave(isHeld);
+        }
+    }
+
+    private void Enter(ref bool isHeld)
+    {
+        _gate.Enter(ref isHeld);
+        if (!_hasTakenOver)
+        {
+            long order = scope!.HandToStore();
+            for (int number = 0; number < ScopeWord.CountOf(order); number++)
+            {
+                if (scope.Await(ScopeWord.SlotAt(order, number)) is { } made)
+                {
+                    Add([OwnedInstance.New(made)]);
+                }
+            }
+
+            Volatile.Write(ref _hasTakenOver, true);
+        }
+    }
+
+    /// <summary>Whether the scope itself keeps the instance.</summary>
+    private bool IsScopes(Plan plan) => scope is not null && scope.HasSlot(plan.Slot);
+
+    private ref object? Room(int slot)
+    {
+        if (slot >= _instances.Length)
+        {
+            object?[] larger = new object?[Math.Max(slot + 1, _instances.Length * 2)];
+            _instances.CopyTo(larger, 0);
+            Volatile.Write(ref _instances, larger);
+        }
+
+        return ref _instances[slot];
+    }
+
+    private void Leave(bool isHeld)
+    {
+        if (isHeld)
+        {
+            _gate.Exit(useMemoryBarrier: true);
+        }
+    }
+
+    private static Memory<OwnedInstance> InOrder(Memory<OwnedInstance> owned)
+    {
+        Span<OwnedInstance> all = owned.Span;
+        if (IsAscending(all))
+        {
+            all.Reverse();
+        }
+        else
+        {
+            all.Sort((one, other) => other.Number.CompareTo(one.Number));
+        }
+
+        HashSet<object>? seen = all.Length > Few ? new(all.Length, ReferenceEqualityComparer.Instance) : null;
+        int count = 0;
+        foreach (OwnedInstance each in all)
+        {
+            if (seen?.Add(each.Instance) ?? !Contains(all[..count], each.Instance))
+            {
+                all[count++] = each;
+            }
+        }
+
+        return owned[..count];
+    }
+
+    private static bool IsAscending(ReadOnlySpan<OwnedInstance> owned)
+    {
+        for (int number = 1; number < owned.Length; number++)
+        {
+            if (owned[number].Number < owned[number - 1].Number)
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private static bool Contains(ReadOnlySpan<OwnedInstance> owned, object instance)
+    {
+        foreach (OwnedInstance each in owned)
+        {
+            if (ReferenceEquals(each.Instance, instance))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private void Add(ReadOnlySpan<OwnedInstance> made)
+    {
+        if (_ownedCount + made.Length > _owned.Length)
+        {
+            Array.Resize(ref _owned, Math.Max(_ownedCount + made.Length, _owned.Length * 2));
+        }
+
+        made.CopyTo(_owned.AsSpan(_ownedCount));
+        _ownedCount += made.Length;
+    }
+}

@@ -1,0 +1,132 @@
+using Junctivor.Checks;
+using Junctivor.Graph;
+using Junctivor.Reading;
+
+namespace Junctivor.Runtime;
+
+/// <summary>The values that a container or a scope was started with, by the registrations that promise them.</summary>
+internal sealed class SuppliedValues
+{
+    public static readonly SuppliedValues Nothing = new([]);
+
+    private (Node Promise, object Value)[] _values;
+
+    private SuppliedValues((Node Promise, object Value)[] values) => _values = values;
+
+    /// <summary>The values that end with the container or scope.</summary>
+    public IEnumerable<object> Owned => _values.Length == 0 ? [] : _values.Where(each => each.Promise.Options.IsOwned == true).Select(each => each.Value);
+
+    /// <summary>Whether some values end with the container or scope.</summary>
+    public bool OwnsAny { get; private init; }
+
+    /// <summary>Takes what was handed over for a scope, where all of it is promised and nothing comes twice; else gives null.</summary>
+    /// <param name="incoming">The values.</param>
+    /// <param name="level">The level of the scope.</param>
+    /// <param name="book">Knows the registrations that promise one.</param>
+    public static SuppliedValues? TryTake(ReadOnlySpan<Incoming> incoming, Level level, PlanCache book)
+    {
+        (Node Promise, object Value)[] values = new (Node, object)[incoming.Length];
+        int count = 0;
+        bool ownsAny = false;
+        for (int number = 0; number < incoming.Length; number++)
+        {
+            Incoming value = Given(incoming[number]);
+            Node[] promises = book.PromisesOf(level, value);
+            if (promises.Length == 0 || IsAmong(incoming[..number], value))
+            {
+                return null;
+            }
+
+            foreach (Node promise in promises)
+            {
+                if (count == values.Length)
+                {
+                    Array.Resize(ref values, count + promises.Length);
+                }
+
+                values[count++] = (promise, value.Given);
+                ownsAny |= promise.Options.IsOwned == true;
+            }
+        }
+
+        return new SuppliedValues(count == values.Length ? values : values[..count]) { OwnsAny = ownsAny };
+    }
+
+    private static Incoming Given(Incoming? incoming) =>
+        incoming ?? throw new ArgumentNullException(nameof(incoming), "One of the values is null: leave out what there is not.");
+
+    private static bool IsAmong(ReadOnlySpan<Incoming> earlier, Incoming value)
+    {
+        foreach (Incoming other in earlier)
+        {
+            if (other.Service == value.Service && Equals(other.Mark, value.Mark))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /// <summary>Takes what was handed over, and says what of it nobody promised.</summary>
+    public static SuppliedValues Take(
+        TypeCatalog types, ServiceGraph graph, Level level, ReadOnlySpan<Incoming> incoming, out IReadOnlyList<Fault> faults)
+    {
+        if (!incoming.IsEmpty)
+        {
+            return TakeSome(types, graph, level, incoming, out faults);
+        }
+
+        faults = [];
+        return NothingFor(level);
+    }
+
+    private static SuppliedValues TakeSome(
+        TypeCatalog types, ServiceGraph graph, Level level, ReadOnlySpan<Incoming> incoming, out IReadOnlyList<Fault> faults)
+    {
+        List<ServiceId> services = [];
+        List<(Node Promise, object Value)> values = [];
+        foreach (Incoming value in incoming)
+        {
+            ServiceId service = new(types[Given(value).Service], types.MarkOf(value.Mark));
+            services.Add(service);
+            values.AddRange(graph.IncomingFor(service).Where(node => node.Level == level && !node.Options.IsSuppliedLater).Select(promise => (promise, value.Given)));
+        }
+
+        faults = [.. NotDeclaredFaults.AtStart(graph, level, services)];
+        return values.Count == 0 ? NothingFor(level) : new SuppliedValues([.. values]);
+    }
+
+    /// <summary>A container may be handed something later; a scope may not.</summary>
+    private static SuppliedValues NothingFor(Level level) => level == Level.Singleton ? new SuppliedValues([]) : Nothing;
+
+    public bool Has(Node promise) => Find(promise) is not null;
+
+    public object? Find(Node promise)
+    {
+        foreach ((Node known, object value) in Volatile.Read(ref _values))
+        {
+            if (known == promise)
+            {
+                return value;
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>Adds a value that came later; false if it is there already.</summary>
+    public bool TryAdd(Node promise, object value)
+    {
+        while (!Has(promise))
+        {
+            (Node Promise, object Value)[] known = Volatile.Read(ref _values);
+            if (!known.Any(each => each.Promise == promise) && Interlocked.CompareExchange(ref _values, [.. known, (promise, value)], known) == known)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,363 @@
+using System.Collections.Concurrent;
+using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
+using Junctivor.Checks;
+using Junctivor.Graph;
+using Junctivor.Reading;
+using Junctivor.Registering;
+
+namespace Junctivor.Runtime;
+
+/// <summary>
+/// Finds the plan for what somebody asks for at run time. What no registration asked for is read, bound and checked then.
+/// Safe for use by several threads.
+/// </summary>
+internal sealed class PlanCache
+{
+    private readonly Lock _gate = new();
+    private readonly WiringReader _reader;
+    private readonly SharedNodes? _shared;
+    private readonly PlanCompiler _compiler;
+    private readonly HashSet<Node> _checkedLater = [];
+    private readonly int _checkedAtBuild;
+    private readonly TypeTable _table = new();
+
+    private readonly Lazy<Seldom> _seldom = new(() => new Seldom());
+    private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
+    private readonly ConcurrentDictionary<MethodInfo, Plan> _calls = new();
+
+    /// <param name="reader">The wiring, checked and sound.</param>
+    /// <param name="shared">What a branch shares with its parent; null where there is none.</param>
+    /// <param name="compilation">When code is made of plans.</param>
+    public PlanCache(WiringReader reader, PlanCompilation compilation, SharedNodes? shared = null)
+    {
+        _reader = reader;
+        _shared = shared;
+        _compiler = new PlanCompiler(reader, this, shared);
+        Codes = new CodeQueue(compilation);
+        ScopedServices = reader.Graph.Nodes.Count(node => node.Level == Level.Scoped && node.CreatesInstances);
+        _checkedAtBuild = reader.Graph.Nodes.Count;
+        foreach (Node node in reader.Graph.Nodes)
+        {
+            Array.ForEach(node.Constructors, constructor => constructor.Forget());
+        }
+    }
+
+    /// <summary>The plans by type, for whoever reads them himself.</summary>
+    public TypeTable.Entry[] Entries => _table.Entries;
+
+    /// <summary>How many services a scope of the default level may have to keep.</summary>
+    public int ScopedServices { get; }
+
+    /// <summary>Makes code of plans that are asked for again and again.</summary>
+    public CodeQueue Codes { get; }
+
+    public TypeCatalog Types => _reader.Types;
+
+    public ServiceGraph Graph => _reader.Graph;
+
+    public WiringReader Reader => _reader;
+
+    /// <summary>The values of the wiring that the container ends.</summary>
+    public IEnumerable<object> OwnedValues => Graph.Nodes
+        .Where(node => node is { Kind: NodeKind.Value, Options.IsOwned: true } && _shared?.IsShared(node) != true)
+        .Select(node => ((InstanceSource.OfValue)WiringReader.MakingOf(node)).Value);
+
+    /// <summary>The plan, or null where nobody registers the service.</summary>
+    /// <param name="service">The service.</param>
+    /// <param name="mark">A string or a type; null for none.</param>
+    /// <exception cref="ResolveException">It is registered, and not as it should be.</exception>
+    public Plan? Find(Type service, object? mark)
+    {
+        if (mark is null)
+        {
+            nint handle = service.TypeHandle.Value;
+            ref TypeTable.Entry entry = ref TypeTable.Find(_table.Entries, handle);
+            return Registered((entry.Handle == handle ? entry.Plan : null) ?? LookUnmarked(service));
+        }
+
+        Key key = new(service, mark);
+        return _seldom.Value.Marked.TryGetValue(key, out Plan? known) ? known : _seldom.Value.Marked.GetOrAdd(key, Look);
+    }
+
+    /// <exception cref="ResolveException">Nobody registers it, or not as it should be.</exception>
+    public Plan Require(Type service, object? mark) => Find(service, mark) ?? throw NotFound(new Key(service, mark));
+
+    /// <summary>Writes down that a singleton is there, for whoever reads the table himself.</summary>
+    public void Refresh(Type service, Plan plan)
+    {
+        lock (_gate)
+        {
+            _table.Put(service, plan);
+        }
+    }
+
+    /// <summary>While somebody watches, everything is asked of the book, and nothing found in the table.</summary>
+    public void IsWatched(bool isWatched)
+    {
+        lock (_gate)
+        {
+            if (isWatched)
+            {
+                _table.Shut();
+            }
+            else
+            {
+                _table.Open();
+            }
+        }
+    }
+
+    /// <summary>Nothing is asked for any more.</summary>
+    public void Close()
+    {
+        lock (_gate)
+        {
+            _table.Shut();
+        }
+    }
+
+    /// <summary>Says what is wrong, while nobody else adds to the graph.</summary>
+    public Fault Tell(Func<ServiceGraph, Fault> fault)
+    {
+        lock (_gate)
+        {
+            return fault(Graph);
+        }
+    }
+
+    /// <summary>The plan to construct a class with some arguments given.</summary>
+    /// <exception cref="ResolveException">It cannot be constructed so.</exception>
+    public Plan Construct(Type type, ReadOnlySpan<object> arguments)
+    {
+        TypeList types = TypeList.Of(arguments);
+        return _seldom.Value.Constructions.TryGetValue((type, types), out Plan? known) ? known : _seldom.Value.Constructions.GetOrAdd((type, types), PlanConstruction);
+    }
+
+    /// <summary>The plan for the arguments of a method.</summary>
+    /// <exception cref="ResolveException">A parameter cannot be had.</exception>
+    public Plan Call(MethodInfo method, int parameterCount) => _calls.GetOrAdd(method, _ => PlanFor(_reader.ReadCall(method, parameterCount)));
+
+    /// <summary>The plan for the values of the properties of an object, and the properties.</summary>
+    /// <exception cref="ResolveException">A property cannot be filled.</exception>
+    public (Plan Plan, PropertyInfo[] Properties) Fill([DynamicallyAccessedMembers(Kept.Members)] Type type)
+    {
+        if (_seldom.Value.Fillings.TryGetValue(type, out (Plan, PropertyInfo[]) known))
+        {
+            return known;
+        }
+
+        lock (_gate)
+        {
+            Node node = _reader.ReadFilling(type);
+            return _seldom.Value.Fillings.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(WiringReader.PropertyOf)]));
+        }
+    }
+
+    public Plan PlanFor(Binding supply)
+    {
+        lock (_gate)
+        {
+            return _compiler.PlanFor(supply);
+        }
+    }
+
+    /// <summary>What a scope of a level makes asynchronously, each after what it needs.</summary>
+    public IReadOnlyList<Node> AsyncNodesOf(Level level) => _asyncNodes.TryGetValue(level, out IReadOnlyList<Node>? known) ? known : FindAsyncNodes(level);
+
+    /// <summary>What warms up: asynchronous singletons, and those that say so; each after what it needs.</summary>
+    public IReadOnlyList<OrderedNode> WarmingUp()
+    {
+        lock (_gate)
+        {
+            return DependencyOrder.WithNeeds(Graph, Written.Where(node =>
+                node.Level == Level.Singleton && node.CreatesInstances && !node.IsDecorator && _shared?.IsShared(node) != true
+                && (node.IsAsync || WiringReader.EntryOf(node) is { WarmUp: not null } or { WindDown: not null })));
+        }
+    }
+
+    /// <summary>The plan of a node that a branch shares.</summary>
+    public Plan PlanOf(Node node)
+    {
+        lock (_gate)
+        {
+            return _compiler.PlanFor(node);
+        }
+    }
+
+    /// <summary>The node that is this registration, closed for a service of which a branch has a closing.</summary>
+    public Node? FindClosing(Node written, Type service)
+    {
+        lock (_gate)
+        {
+            TypeRef closed = Types[service];
+            Node? node = _reader.Close(written, closed);
+            if (node is not null)
+            {
+                Graph.OutermostOf(node, new ServiceId(closed, node.Mark));
+                Graph.Add(node);
+            }
+
+            return node;
+        }
+    }
+
+    /// <summary>The node that is this decorator around that node.</summary>
+    public Node? FindAround(Node inner, Node decorator)
+    {
+        lock (_gate)
+        {
+            return Graph.Nodes.FirstOrDefault(node => node.Registration == decorator && node.Inner == inner);
+        }
+    }
+
+    /// <summary>Takes what a container or scope is started with.</summary>
+    /// <exception cref="ResolveException">The wiring does not promise it.</exception>
+    public SuppliedValues TakeValues(Level level, ReadOnlySpan<Incoming> incoming)
+    {
+        if (incoming.IsEmpty)
+        {
+            return SuppliedValues.Nothing;
+        }
+
+        if (SuppliedValues.TryTake(incoming, level, this) is { } values)
+        {
+            return values;
+        }
+
+        lock (_gate)
+        {
+            SuppliedValues.Take(Types, Graph, level, incoming, out IReadOnlyList<Fault> faults);
+            throw new ResolveException(faults);
+        }
+    }
+
+    /// <summary>The registrations that promise a value when something of a level starts.</summary>
+    public Node[] PromisesOf(Level level, Incoming value)
+    {
+        Promised wanted = new(level, value.Service, value.Mark);
+        return _seldom.Value.Promises.TryGetValue(wanted, out Node[]? known) ? known : _seldom.Value.Promises.GetOrAdd(wanted, Look);
+    }
+
+    private Node[] Look(Promised wanted)
+    {
+        lock (_gate)
+        {
+            return [.. Graph.IncomingFor(IdOf(new Key(wanted.Service, wanted.Mark))).Where(node => node.Level == wanted.Level && !node.Options.IsSuppliedLater)];
+        }
+    }
+
+    /// <summary>What stands in the wiring, and not what came by asking.</summary>
+    private IEnumerable<Node> Written => Graph.Nodes.Where(node => node.Order != int.MaxValue);
+
+    private IReadOnlyList<Node> FindAsyncNodes(Level level) => _asyncNodes.GetOrAdd(level, wanted =>
+    {
+        lock (_gate)
+        {
+            return DependencyOrder.Of(Graph, Written.Where(node => node.IsAsync && node.Level == wanted));
+        }
+    });
+
+    private Plan PlanConstruction((Type Made, TypeList Arguments) construction)
+    {
+        lock (_gate)
+        {
+            TypeRef made = Types[construction.Made];
+            return _compiler.PlanFor(Sound(Graph.Construct(made, [.. construction.Arguments.Select(type => Types[type])]), new ServiceId(made)));
+        }
+    }
+
+    private Plan PlanFor(Node node)
+    {
+        lock (_gate)
+        {
+            Graph.Add(node);
+            ThrowIfFaulty([node]);
+            return _compiler.PlanFor(node);
+        }
+    }
+
+    private ResolveException NotFound(Key key) => new(Tell(graph => MissingRule.AskedFor(graph, IdOf(key))));
+
+    private Plan LookUnmarked(Type service)
+    {
+        lock (_gate)
+        {
+            // The catalog also keeps the types of the table, so that no handle is used for another one.
+            ReflectedType type = Types.Of(service);
+            Plan plan = (Plan)(type.Asked ??= Look(new Key(service, null)) ?? Plan.Unregistered);
+
+            _table.Put(service, plan);
+            return plan;
+        }
+    }
+
+    private static Plan? Registered(Plan plan) => ReferenceEquals(plan, Plan.Unregistered) ? null : plan;
+
+    private Plan? Look(Key key)
+    {
+        lock (_gate)
+        {
+            ServiceId service = IdOf(key);
+            Binding supply = Graph.Bind(service);
+            return supply.All().OfType<Binding.Missing>().Any(missing => missing.Unfitting.Count == 0)
+                ? null
+                : _compiler.PlanFor(Sound(supply, service));
+        }
+    }
+
+    private Binding Sound(Binding supply, ServiceId service)
+    {
+        Fault? unmet = supply.All().Select(each => RequestFaults.Of(Graph, each, service)).FirstOrDefault(fault => fault is not null);
+        if (unmet is not null)
+        {
+            throw new ResolveException(unmet);
+        }
+
+        ThrowIfFaulty(ServiceGraph.NodesIn(supply));
+        return supply;
+    }
+
+    /// <summary>Checks what has come into the graph since it was built; a faulty part is told to whoever asks for it.</summary>
+    private void ThrowIfFaulty(IEnumerable<Node> start)
+    {
+        // What a checked node reaches has been checked with it.
+        List<Node> unknown = [.. start.Where(node => !IsChecked(node))];
+        if (unknown.Count > 0)
+        {
+            Check([.. ServiceGraph.ReachableFrom(unknown).Where(node => !IsChecked(node))]);
+        }
+    }
+
+    private void Check(IReadOnlyList<Node> newcomers)
+    {
+        IReadOnlyList<Fault> faults = [.. Checker.Inspect(Graph, newcomers).Where(fault => fault.Severity == Severity.Fault)];
+        if (faults.Count > 0)
+        {
+            throw new ResolveException(faults);
+        }
+
+        _checkedLater.UnionWith(newcomers);
+    }
+
+    private bool IsChecked(Node node) =>
+        (node.Bindings is not null && node.Number < _checkedAtBuild && (Graph.Unrequested.Count == 0 || !Graph.Unrequested.Contains(node))) || _checkedLater.Contains(node);
+
+    private ServiceId IdOf(Key key) => new(Types[key.Service], Types.MarkOf(key.Mark));
+
+    /// <summary>What most containers do without: a process that starts need not load what belongs to it.</summary>
+    private sealed class Seldom
+    {
+        public ConcurrentDictionary<Key, Plan?> Marked { get; } = new();
+
+        public ConcurrentDictionary<(Type, TypeList), Plan> Constructions { get; } = new();
+
+        public ConcurrentDictionary<Promised, Node[]> Promises { get; } = new();
+
+        public ConcurrentDictionary<Type, (Plan Plan, PropertyInfo[] Properties)> Fillings { get; } = new();
+    }
+
+    private readonly record struct Promised(Level Level, Type Service, object? Mark);
+
+    private readonly record struct Key(Type Service, object? Mark);
+}

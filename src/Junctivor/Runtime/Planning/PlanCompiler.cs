@@ -1,0 +1,193 @@
+using Junctivor.Graph;
+using Junctivor.Reading;
+using Junctivor.Registering;
+
+namespace Junctivor.Runtime;
+
+/// <summary>Makes plans of the nodes of a sound graph, bottom up and without recursion. Whoever calls holds the gate of the book.</summary>
+internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNodes? shared)
+{
+    /// <summary>By the number of the node.</summary>
+    private Plan?[] _plans = [];
+
+    private readonly Dictionary<Level, int> _slots = [];
+
+    /// <summary>The plan for what somebody gets who asks; the supply must be met.</summary>
+    public Plan PlanFor(Binding supply)
+    {
+        foreach (Node node in NodesNow(supply))
+        {
+            Compile(node);
+        }
+
+        return Compose(supply);
+    }
+
+    /// <summary>The plan for a node that nobody asks for by a service.</summary>
+    public Plan PlanFor(Node node)
+    {
+        Compile(node);
+        return Known(node)!;
+    }
+
+    private void Compile(Node root)
+    {
+        Stack<Node> open = new([root]);
+        while (open.TryPeek(out Node? node))
+        {
+            int before = open.Count;
+            if (Known(node) is null && shared?.IsShared(node) != true)
+            {
+                PushUnknown(node, open);
+            }
+
+            if (open.Count == before)
+            {
+                open.Pop();
+                if (Known(node) is null)
+                {
+                    Keep(node, Compose(node));
+                }
+            }
+        }
+    }
+
+    /// <summary>Pushes what a node needs at once, and is not compiled yet.</summary>
+    private void PushUnknown(Node node, Stack<Node> open)
+    {
+        foreach (Binding supply in node.Bindings!)
+        {
+            if (supply is Binding.Single single)
+            {
+                Push(single.Node);
+            }
+            else
+            {
+                foreach (Node next in NodesNow(supply))
+                {
+                    Push(next);
+                }
+            }
+        }
+
+        void Push(Node next)
+        {
+            if (Known(next) is null)
+            {
+                open.Push(next);
+            }
+        }
+    }
+
+    private Plan? Known(Node node) => node.Number < _plans.Length ? _plans[node.Number] : null;
+
+    private void Keep(Node node, Plan plan)
+    {
+        if (node.Number >= _plans.Length)
+        {
+            Array.Resize(ref _plans, Math.Max(reader.Graph.Nodes.Count, node.Number + 1));
+        }
+
+        _plans[node.Number] = plan;
+    }
+
+    /// <summary>What must be there when the supply is asked for; not what a wrapper comes to later.</summary>
+    private static IEnumerable<Node> NodesNow(Binding supply) => supply switch
+    {
+        Binding.Single single => [single.Node],
+        Binding.Many many => many.Elements.SelectMany(NodesNow),
+        Binding.Keyed keyed => keyed.Elements.SelectMany(element => NodesNow(element.Supply)),
+        _ => [],
+    };
+
+    private Plan Compose(Node node)
+    {
+        if (shared?.CounterpartOf(node) is { } counterpart)
+        {
+            return new Plan(new SharedRecipe(shared.Parent, new Lazy<Plan>(() => shared.Parent.Plans.PlanOf(counterpart))))
+            {
+                Node = node,
+                Level = node.Level,
+            };
+        }
+
+        Plan[] arguments = ArgumentsOf(node);
+        if (node.Kind == NodeKind.Alias)
+        {
+            return arguments[0];
+        }
+
+        Type made = reader.Types[node.Implementation];
+        return new Plan(RecipeOf(node))
+        {
+            Node = node,
+            Gathering = node.IsAsync ? new Plan(new FactoryRecipe(values => values)) { Node = node, Arguments = arguments } : null,
+            Level = node.Level,
+            Slot = node.CreatesInstances && !node.Level.IsTransient ? NextSlot(node.Level) : Plan.NoSlot,
+            CallsUserCode = node.CreatesInstances,
+            IsOwned = node.CreatesInstances && node.Options.IsOwned != false && CanEnd(node, made),
+            Arguments = arguments,
+        };
+    }
+
+    /// <summary>Whether there may be something to end: a constructor gives exactly its class, a factory whatever it likes.</summary>
+    private static bool CanEnd(Node node, Type made) =>
+        WiringReader.MakingOf(node) is not InstanceSource.OfClass || made.IsAssignableTo(typeof(IDisposable)) || made.IsAssignableTo(typeof(IAsyncDisposable));
+
+    private Recipe RecipeOf(Node node)
+    {
+        Recipe recipe = WiringReader.MakingOf(node) switch
+        {
+            InstanceSource.OfClass => new ConstructorRecipe(WiringReader.ConstructorOf(node), book.Codes),
+            InstanceSource.OfFactory factory => new FactoryRecipe(factory.Call),
+            InstanceSource.OfAsyncFactory => new ConstantRecipe(null),
+            InstanceSource.OfValue value => new ConstantRecipe(value.Value),
+            _ => new IncomingRecipe(node),
+        };
+        return node.Properties.Length == 0
+            ? recipe
+            : new PropertyFillingRecipe(recipe, [.. node.Properties.Select(WiringReader.PropertyOf)], node.Options.IsOwned != false || node.Registration.Order == int.MaxValue);
+    }
+
+    private Plan Compose(Binding supply) => supply switch
+    {
+        Binding.Single single => Known(single.Node)!,
+        Binding.Deferred { Form: DeferredForm.FuncWithArguments } function =>
+            new Plan(new ArgumentFuncRecipe(reader.Types[function.Wrapper], Later(function.Inner))),
+        Binding.Deferred deferred => new Plan(new DeferredRecipe(deferred.Form, WrapperFactory.Of(reader.TokenOf(deferred.Wanted)), Later(deferred.Inner))),
+        Binding.Many many => new Plan(new ListRecipe(WrapperFactory.Of(reader.TokenOf(many.Element.Type)))) { Arguments = Elements(many.Elements) },
+        Binding.Keyed keyed => new Plan(Keyed(keyed)) { Arguments = Elements([.. keyed.Elements.Select(element => element.Supply)]) },
+        Binding.Ambient ambient => new Plan(new AmbientRecipe(ambient.Form)) { IsScope = ambient.Form == AmbientForm.Scope },
+        Binding.Argument argument => new Plan(new ArgumentRecipe(argument.Number)),
+        Binding.Passed or Binding.Nothing => new Plan(new ConstantRecipe(null)),
+        _ => throw new InvalidOperationException($"Only a sound graph is compiled, and this is not met: {supply}."),
+    };
+
+    private Plan[] Elements(IReadOnlyList<Binding> elements) => [.. elements.Select(element => Compose(element))];
+
+    private Plan[] ArgumentsOf(Node node)
+    {
+        Binding[] supplies = node.Bindings!;
+        Plan[] arguments = supplies.Length == 0 ? [] : new Plan[supplies.Length];
+        for (int number = 0; number < arguments.Length; number++)
+        {
+            arguments[number] = supplies[number] is Binding.Passed or Binding.Nothing
+                ? new Plan(new ConstantRecipe(reader.ConstantOf(node.Parameters[number])))
+                : Compose(supplies[number]);
+        }
+
+        return arguments;
+    }
+
+    private Recipe Keyed(Binding.Keyed keyed)
+    {
+        WrapperFactory wrappers = WrapperFactory.Of(reader.TokenOf(keyed.Element.Type));
+        return keyed.Elements.All(element => element.Mark.Type is null) && reader.Types[keyed.Key] == typeof(string)
+            ? new DictionaryRecipe<string>(wrappers, [.. keyed.Elements.Select(element => element.Mark.Text!)])
+            : new DictionaryRecipe<Type>(wrappers, [.. keyed.Elements.Select(element => reader.Types[element.Mark.Type!])]);
+    }
+
+    private Lazy<Plan> Later(Binding supply) => new(() => book.PlanFor(supply));
+
+    private int NextSlot(Level level) => _slots[level] = _slots.GetValueOrDefault(level, -1) + 1;
+}

@@ -1,0 +1,17 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Runtime;
+
+/// <summary>Gives what the place has; null for a scope where there is none.</summary>
+internal sealed class AmbientRecipe(AmbientForm form) : Recipe
+{
+    public AmbientForm Form => form;
+
+    public override object? Construct(in ResolutionContext surroundings, object?[] arguments) => form switch
+    {
+        AmbientForm.Scope => (surroundings.Home as Scope)?.Given(),
+        AmbientForm.Cancellation => surroundings.Arguments is [CancellationToken token] ? token : CancellationToken.None,
+        AmbientForm.Container => surroundings.Home.Root,
+        _ => new AskingClass(surroundings.Asking),
+    };
+}

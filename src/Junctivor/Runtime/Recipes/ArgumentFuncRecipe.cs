@@ -1,0 +1,18 @@
+namespace Junctivor.Runtime;
+
+/// <summary>Makes a function that constructs with arguments at each call.</summary>
+internal sealed class ArgumentFuncRecipe(Type function, Lazy<Plan> planBelow) : Recipe
+{
+    public override object Construct(in ResolutionContext surroundings, object?[] arguments)
+    {
+        Resolver home = surroundings.Home;
+        Type? consumer = surroundings.Consumer;
+        return RunTimeFunctions.Make(function, Construct);
+
+        object Construct(object?[] given)
+        {
+            home.ThrowIfEnded();
+            return Construction.Run(planBelow.Value, home, consumer, given!);
+        }
+    }
+}

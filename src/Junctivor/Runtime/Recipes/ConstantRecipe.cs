@@ -1,0 +1,9 @@
+namespace Junctivor.Runtime;
+
+/// <summary>Gives what existed before.</summary>
+internal sealed class ConstantRecipe(object? value) : Recipe
+{
+    public object? Value => value;
+
+    public override object? Construct(in ResolutionContext surroundings, object?[] arguments) => value;
+}

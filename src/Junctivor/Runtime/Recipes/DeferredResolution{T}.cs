@@ -1,0 +1,31 @@
+using System.Runtime.CompilerServices;
+
+namespace Junctivor.Runtime;
+
+/// <summary>What a wrapper comes to later: a service, in the container or scope that the holder of the wrapper lives in, or in one inside.</summary>
+/// <param name="home">Where the holder lives.</param>
+/// <param name="planBelow">The plan of the service. It is asked for at the first use only, as it may lie on a ring.</param>
+/// <param name="consumer">The class of the holder; null from outside.</param>
+internal sealed class DeferredResolution<T>(Resolver home, Lazy<Plan> planBelow, Type? consumer)
+    where T : notnull
+{
+    private Plan? _plan;
+
+    public Resolver Home => home;
+
+    /// <summary>Gives the service where the holder lives.</summary>
+    public T Get() => Get(home);
+
+    /// <remarks>It is compiled at once and as well as can be: what its first calls do, when there is no code yet, says nothing of later ones.</remarks>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
+    public T Get(Resolver asked)
+    {
+        asked.ThrowIfEnded();
+        Plan plan = _plan ?? FindPlan();
+        return WrapperFactory<T>.As(plan.TryRunCode(asked) ?? GetStepByStep(plan, asked));
+    }
+
+    private Plan FindPlan() => _plan = planBelow.Value;
+
+    private object GetStepByStep(Plan plan, Resolver asked) => plan.Ready ?? Construction.Run(plan, asked, consumer);
+}

@@ -1,0 +1,35 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
+
+namespace Junctivor.Runtime;
+
+/// <summary>Makes functions of a type known only at run time, of one to four arguments.</summary>
+internal static class RunTimeFunctions
+{
+    private static readonly MethodInfo[] Makers =
+    [
+        Maker(nameof(Of1)), Maker(nameof(Of2)), Maker(nameof(Of3)), Maker(nameof(Of4)),
+    ];
+
+    /// <param name="function">The type, such as <c>Func&lt;int, Ticket&gt;</c>.</param>
+    /// <param name="construct">What each call does with its arguments.</param>
+    [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "Ahead of time, functions with arguments need generated recipes.")]
+    [UnconditionalSuppressMessage("Trimming", "IL2060", Justification = "The makers ask nothing of their type arguments.")]
+    public static object Make(Type function, Func<object?[], object> construct)
+    {
+        Type[] arguments = function.GenericTypeArguments;
+        return Makers[arguments.Length - 2].MakeGenericMethod(arguments).Invoke(null, [construct])!;
+    }
+
+    private static Func<T1, T> Of1<T1, T>(Func<object?[], object> construct) => one => (T)construct([one]);
+
+    private static Func<T1, T2, T> Of2<T1, T2, T>(Func<object?[], object> construct) => (one, two) => (T)construct([one, two]);
+
+    private static Func<T1, T2, T3, T> Of3<T1, T2, T3, T>(Func<object?[], object> construct) =>
+        (one, two, three) => (T)construct([one, two, three]);
+
+    private static Func<T1, T2, T3, T4, T> Of4<T1, T2, T3, T4, T>(Func<object?[], object> construct) =>
+        (one, two, three, four) => (T)construct([one, two, three, four]);
+
+    private static MethodInfo Maker(string name) => typeof(RunTimeFunctions).GetMethod(name, BindingFlags.NonPublic | BindingFlags.Static)!;
+}

@@ -1,0 +1,136 @@
+using System.Collections.Concurrent;
+using System.Diagnostics.CodeAnalysis;
+using Junctivor.Graph;
+using Junctivor.Reading;
+using Junctivor.Registering;
+
+namespace Junctivor.Runtime;
+
+/// <summary>What runs before the first work of a container and after the last. One call at a time.</summary>
+[SuppressMessage("Design", "CA1001", Justification = "Whoever still waits must get its turn, and the semaphore holds nothing to dispose of.")]
+internal sealed class WarmUp
+{
+    private readonly SemaphoreSlim _turn = new(1);
+
+    private volatile WarmNode[] _warm = [];
+    private bool _isClosed;
+
+    /// <summary>The names of what is warm and must be wound down.</summary>
+    public IReadOnlyList<string> Pending => _warm.Length == 0 ? [] : [.. _warm.Where(warm => warm.WindDown is not null).Select(warm => warm.Node.Name)];
+
+    /// <summary>Makes and warms what is cold, each after what it needs; all of it, or none.</summary>
+    /// <exception cref="WarmUpException">User code threw.</exception>
+    /// <exception cref="ObjectDisposedException">The container ended meanwhile; what had warmed up is wound down.</exception>
+    public async Task RunAsync(Container container, CancellationToken cancellation)
+    {
+        await _turn.WaitAsync(cancellation).ConfigureAwait(false);
+        try
+        {
+            if (_isClosed)
+            {
+                throw container.Ended();
+            }
+
+            OrderedNode[] cold = [.. container.Plans.WarmingUp().Where(ordered => _warm.All(warm => warm.Node != ordered.Node))];
+            IReadOnlyCollection<WarmNode> warmed = await RunAsync(cold, container, cancellation).ConfigureAwait(false);
+            if (container.IsEnded)
+            {
+                List<Exception> undone = await UndoAsync(container, warmed).ConfigureAwait(false);
+                throw DisposalFailures.AddTo(container.Ended(), undone.Count == 0 ? null : undone);
+            }
+
+            _warm = [.. _warm, .. warmed];
+        }
+        finally
+        {
+            _turn.Release();
+        }
+    }
+
+    /// <summary>Winds down what is warm, what needs others before these; every one is tried.</summary>
+    /// <param name="container">The container.</param>
+    /// <param name="limit">For how long it is waited for all of them together.</param>
+    /// <param name="isLast">Whether nothing warms up any more after this.</param>
+    /// <param name="cancellation">Handed on to the work.</param>
+    /// <returns>What these threw.</returns>
+    /// <exception cref="WindDownTimeoutException">Some did not end within the limit.</exception>
+    public async Task<List<Exception>> UndoAsync(Container container, TimeSpan limit, bool isLast, CancellationToken cancellation)
+    {
+        await _turn.WaitAsync(cancellation).ConfigureAwait(false);
+        try
+        {
+            WarmNode[] warm = _warm;
+            _warm = [];
+            _isClosed |= isLast;
+            return await new WindDown(warm, container).RunAsync(limit, cancellation).ConfigureAwait(false);
+        }
+        finally
+        {
+            _turn.Release();
+        }
+    }
+
+    private static Task<List<Exception>> UndoAsync(Container container, IReadOnlyCollection<WarmNode> warm) =>
+        new WindDown(warm, container).RunAsync(Timeout.InfiniteTimeSpan, CancellationToken.None);
+
+    private static async Task<IReadOnlyCollection<WarmNode>> RunAsync(OrderedNode[] cold, Container container, CancellationToken cancellation)
+    {
+        Dictionary<Node, IReadOnlyList<Node>> needs = cold.ToDictionary(ordered => ordered.Node, ordered => ordered.Dependencies);
+        ConcurrentQueue<WarmNode> warm = new();
+        ConcurrentQueue<(string, Exception)> failures = new();
+        using CancellationTokenSource stop = CancellationTokenSource.CreateLinkedTokenSource(cancellation);
+        await StagedExecution.RunAsync(needs.Keys, node => needs[node], TryAsync).ConfigureAwait(false);
+        if (warm.Count == cold.Length)
+        {
+            return warm;
+        }
+
+        List<Exception> undone = await UndoAsync(container, warm).ConfigureAwait(false);
+        throw container.IsEnded && failures.All(each => each.Item2 is ObjectDisposedException)
+            ? DisposalFailures.AddTo(container.Ended(), undone.Count == 0 ? null : undone)
+            : failures.IsEmpty && undone.Count == 0 ? new OperationCanceledException(cancellation)
+            : new WarmUpException([.. failures], [.. warm.Select(each => each.Node.Name)], undone);
+
+        async Task TryAsync(Node node)
+        {
+            StagedWork work = StagedWork.Begin(container, node, "warm-up");
+            try
+            {
+                stop.Token.ThrowIfCancellationRequested();
+                warm.Enqueue(await RunAsync(node, needs[node], container, stop.Token).ConfigureAwait(false));
+            }
+            catch (OperationCanceledException) when (stop.IsCancellationRequested)
+            {
+                // Another one failed, or nobody wants it any more.
+            }
+#pragma warning disable CA1031 // Whatever it is, it is told with the name of what failed.
+            catch (Exception failure)
+#pragma warning restore CA1031
+            {
+                failures.Enqueue((node.Name, failure));
+                await stop.CancelAsync().ConfigureAwait(false);
+            }
+            finally
+            {
+                work.End();
+            }
+        }
+    }
+
+    private static async Task<WarmNode> RunAsync(Node node, IReadOnlyList<Node> needs, Container container, CancellationToken cancellation)
+    {
+        if (node.IsAsync)
+        {
+            await AsyncConstruction.MakeAsync(node, container, cancellation).ConfigureAwait(false);
+        }
+
+        object instance = Construction.Run(container.Plans.PlanOf(node), container);
+        RegistrationData entry = WiringReader.EntryOf(node);
+        if (entry.WarmUp is not null)
+        {
+            await entry.WarmUp(instance, cancellation).ConfigureAwait(false);
+        }
+
+        return new WarmNode(node, needs, entry.WindDown is { } windDown ? stop => windDown(instance, stop) : null);
+    }
+}

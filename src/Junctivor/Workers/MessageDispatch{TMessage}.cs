@@ -1,0 +1,9 @@
+namespace Junctivor.Workers;
+
+/// <inheritdoc/>
+internal sealed class MessageDispatch<TMessage> : MessageDispatch
+    where TMessage : class
+{
+    public override Task ReceiveAsync(Scope scope, object message, CancellationToken cancellation) =>
+        scope.Resolve<IMessageHandler<TMessage>>().HandleAsync((TMessage)message, cancellation);
+}

@@ -1,7 +1,0 @@
-namespace Junctivor.Workers;
-
-/// <summary>Asks a scope for what receives one type of message, and gives it the message.</summary>
-internal abstract class Receiver
-{
-    public abstract Task ReceiveAsync(Scope scope, object message, CancellationToken cancellation);
-}
