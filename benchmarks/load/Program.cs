@@ -23,7 +23,7 @@ try
     await wired.StartWarmAsync(container);
     await wired.WaitUntilToldToEndAsync();
     await byHand.StopAsync();
-    await wired.StopAndWindDownAsync(container, WiredHost.UsualLimit);
+    await wired.StopAndWindDownAsync(container, WiredHost.DefaultShutdownTimeout);
     return 0;
 }
 finally

@@ -23,7 +23,7 @@ public sealed class HarbourOffice : IAsyncDisposable
     public Uri Address => new(_server.Urls.First());
 
     /// <summary>For how long the last requests are waited for at the end, and then the workers.</summary>
-    public static TimeSpan Patience => WiredHost.UsualLimit;
+    public static TimeSpan Patience => WiredHost.DefaultShutdownTimeout;
 
     /// <summary>Builds the wiring, warms it up, and starts to listen.</summary>
     /// <param name="wiring">What the office is made of.</param>

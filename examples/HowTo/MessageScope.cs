@@ -45,11 +45,11 @@ internal static class MessageScope
 
     private sealed class BerthGiver(BerthLedger ledger) : IMessageHandler<Arrived>
     {
-        public Task HandleAsync(Arrived message, CancellationToken cancellation) => Out.WriteLineAsync($"{message}: a berth is entered in ledger {ledger.Number}");
+        public Task HandleAsync(Arrived message, CancellationToken cancellationToken) => Out.WriteLineAsync($"{message}: a berth is entered in ledger {ledger.Number}");
     }
 
     private sealed class BerthFreer(BerthLedger ledger) : IMessageHandler<Left>
     {
-        public Task HandleAsync(Left message, CancellationToken cancellation) => Out.WriteLineAsync($"{message}: its berth is freed in ledger {ledger.Number}");
+        public Task HandleAsync(Left message, CancellationToken cancellationToken) => Out.WriteLineAsync($"{message}: its berth is freed in ledger {ledger.Number}");
     }
 }

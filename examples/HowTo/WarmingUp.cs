@@ -8,9 +8,9 @@ internal static class WarmingUp
         Wiring wiring =
         [
             Singleton.Of<NoticeBoard>().WarmUp((board, _) => board.OpenAsync()).WindDown((board, _) => board.CloseAsync()),
-            Singleton.FromAsync(async (CancellationToken cancellation) =>
+            Singleton.FromAsync(async (CancellationToken cancellationToken) =>
             {
-                await Task.Delay(1, cancellation);
+                await Task.Delay(1, cancellationToken);
                 WriteLine("the ledger is fetched from the archive");
                 return new BerthLedger(12);
             }),

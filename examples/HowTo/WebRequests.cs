@@ -28,7 +28,7 @@ internal static class WebRequests
         using HttpClient client = new() { BaseAddress = new Uri(app.Urls.First()) };
         WriteLine(await client.GetStringAsync(new Uri("/hello?from=Mira", UriKind.Relative)));
         WriteLine(await client.GetStringAsync(new Uri("/hello?from=Tove", UriKind.Relative)));
-        await app.StopAndWindDownAsync(container, WiredHost.UsualLimit);
+        await app.StopAndWindDownAsync(container, WiredHost.DefaultShutdownTimeout);
     }
 
     private sealed class GreetingEndpoints : IContributesEndpoints

@@ -14,7 +14,7 @@ namespace Junctivor.Cli;
 /// <param name="words">Those of this call.</param>
 internal sealed class CommandLine(IReadOnlyList<string> words)
 {
-    private const double UsualLimit = 60;
+    private const double DefaultShutdownTimeout = 60;
     private const double MostSeconds = 86_400;
 
     public RootCommand Root() => new("Says what a wiring means and what is wrong with it, before anything is built: all of it at once.")
@@ -118,7 +118,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         {
             Description = "For how many seconds the wiring code of an assembly is waited for.",
             HelpName = "SECONDS",
-            DefaultValueFactory = _ => UsualLimit,
+            DefaultValueFactory = _ => DefaultShutdownTimeout,
         };
         limit.Validators.Add(result =>
         {

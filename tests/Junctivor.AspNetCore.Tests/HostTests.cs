@@ -44,14 +44,14 @@ public class HostTests
         await using Container container = new Wiring
         {
             Log(Singleton.Of<EndLog>(), () => false, () => false),
-            Singleton.Of<Later>().WarmUp(async (_, cancellation) =>
+            Singleton.Of<Later>().WarmUp(async (_, cancellationToken) =>
             {
                 await stop.CancelAsync();
-                await Task.Delay(Timeout.Infinite, cancellation);
+                await Task.Delay(Timeout.Infinite, cancellationToken);
             }),
         }.Build();
 
-        await app.RunWiredAsync(container, WiredHost.UsualLimit, stop.Token);
+        await app.RunWiredAsync(container, WiredHost.DefaultShutdownTimeout, stop.Token);
 
         Assert.Equal(["warm-up, listening: False", "wind-down, stopped: False"], _log);
         Assert.False(app.Lifetime.ApplicationStarted.IsCancellationRequested);
@@ -110,7 +110,7 @@ public class HostTests
 
         Task<string>[] asked = [.. Enumerable.Range(0, Requests).Select(_ => office.GetAsync("/berth"))];
         await Task.Run(() => arrived.Wait(Token), Token);
-        Task ending = office.Host.StopAndWindDownAsync(office.Container, WiredHost.UsualLimit);
+        Task ending = office.Host.StopAndWindDownAsync(office.Container, WiredHost.DefaultShutdownTimeout);
         await office.Host.WaitUntilToldToEndAsync(Token);
         Assert.False(isDown);
         goOn.SetResult();

@@ -12,7 +12,7 @@ namespace Junctivor;
 public static class WiredHost
 {
     /// <summary>For how long the end is waited for where nothing else is said: 30 seconds.</summary>
-    public static readonly TimeSpan UsualLimit = TimeSpan.FromSeconds(30);
+    public static readonly TimeSpan DefaultShutdownTimeout = TimeSpan.FromSeconds(30);
 
     /// <summary>
     /// Runs the host until it is told to end, by a signal such as SIGTERM or Ctrl+C, or by its lifetime. Told to end while it warms up, it stops
@@ -23,10 +23,10 @@ public static class WiredHost
     /// <returns>What completes when all has wound down.</returns>
     /// <exception cref="ArgumentNullException">Something is null.</exception>
     /// <exception cref="WarmUpException">Something did not warm up; the host has not started.</exception>
-    /// <exception cref="ShutdownTimeoutException">Some requests or services did not end within <see cref="UsualLimit"/>: it says which.</exception>
+    /// <exception cref="ShutdownTimeoutException">Some requests or services did not end within <see cref="DefaultShutdownTimeout"/>: it says which.</exception>
     /// <exception cref="AggregateException">Something threw when it wound down.</exception>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
-    public static Task RunWiredAsync(this IHost host, Container container) => host.RunWiredAsync(container, UsualLimit);
+    public static Task RunWiredAsync(this IHost host, Container container) => host.RunWiredAsync(container, DefaultShutdownTimeout);
 
     /// <inheritdoc cref="RunWiredAsync(IHost, Container)"/>
     /// <param name="host">The host, such as the application.</param>
@@ -62,20 +62,20 @@ public static class WiredHost
     /// <summary>Warms the container up, and starts the host then. If the host does not start, the container winds down again.</summary>
     /// <param name="host">The host, such as the application.</param>
     /// <param name="container">The container.</param>
-    /// <param name="cancellation">Handed on to both.</param>
+    /// <param name="cancellationToken">Handed on to both.</param>
     /// <returns>What completes when the host listens.</returns>
     /// <exception cref="ArgumentNullException">Something is null.</exception>
     /// <exception cref="WarmUpException">Something did not warm up; the host has not started.</exception>
     /// <exception cref="AggregateException">The host did not start, and something threw when it wound down: both are inside.</exception>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
-    public static async Task StartWarmAsync(this IHost host, Container container, CancellationToken cancellation = default)
+    public static async Task StartWarmAsync(this IHost host, Container container, CancellationToken cancellationToken = default)
     {
         ArgumentNullException.ThrowIfNull(host);
         ArgumentNullException.ThrowIfNull(container);
-        await container.WarmUpAsync(cancellation).ConfigureAwait(false);
+        await container.WarmUpAsync(cancellationToken).ConfigureAwait(false);
         try
         {
-            await host.StartAsync(cancellation).ConfigureAwait(false);
+            await host.StartAsync(cancellationToken).ConfigureAwait(false);
         }
         catch (Exception failure)
         {

@@ -51,14 +51,14 @@ internal static class MissingFixes
         fixes.Add(new Fix("put it into a settings class of your own, register that, and ask for it"));
         fixes.Add(new Fix(
             service.Mark is null ? $"register it under a mark, and take {RegistrationText.Parameter(mark, service.Type.Name, name)}" : "register it",
-            $"Singleton.Value<{service.Type.Name}>(…){RegistrationText.Ending(mark)}"));
+            $"Singleton.Value<{service.Type.Name}>(…){RegistrationText.OptionsOf(mark)}"));
         return fixes;
     }
 
     private static IEnumerable<Fix> Registering(ServiceGraph graph, ServiceId service, Level level)
     {
         TypeRef type = service.Type;
-        string mark = RegistrationText.Ending(service.Mark);
+        string mark = RegistrationText.OptionsOf(service.Mark);
         if (type.IsDelegate)
         {
             yield return new Fix("register the delegate", $"Singleton.Value<{type.Name}>(…){mark}");

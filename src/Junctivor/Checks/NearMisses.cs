@@ -51,7 +51,7 @@ internal sealed class NearMisses
         .Select(node => node.Mark is null
             ? new NearMiss(
                 $"{Type.Name} is registered{At(node)} without a mark.",
-                new Fix($"mark the registration{At(node)}, or ask without a mark", RegistrationText.Ending(_service.Mark)))
+                new Fix($"mark the registration{At(node)}, or ask without a mark", RegistrationText.OptionsOf(_service.Mark)))
             : new NearMiss(
                 $"{Type.Name} is registered{At(node)}, marked {node.Mark}.",
                 new Fix("ask by that mark", RegistrationText.Parameter(node.Mark, Type.Name, _parameter))));
@@ -86,7 +86,7 @@ internal sealed class NearMisses
             .ThenBy(type => EditDistance.Between(type.OwnName, Type.OwnName))
             .Select(type => new NearMiss(
                 $"{type.Name} {Implements(Type)} it, and is not registered.{AndNeeds(type)}",
-                new Fix("register it", RegistrationText.OfClass(LevelFor(type), Type, type) + RegistrationText.Ending(_service.Mark))));
+                new Fix("register it", RegistrationText.OfClass(LevelFor(type), Type, type) + RegistrationText.OptionsOf(_service.Mark))));
 
     /// <summary>The container makes some kinds of lists, and others are asked for.</summary>
     private IEnumerable<NearMiss> InAnotherCollection()

@@ -23,9 +23,9 @@ internal static class RegistrationText
     /// <summary>The registration of a node, as it would be written again; a class stands for itself, the rest is to be filled in.</summary>
     public static string Again(Node node, Level? level = null) => (node.Kind, node.IsDecorator) switch
     {
-        (NodeKind.Class, false) => OfClass(level ?? node.Level, node.Services[0], node.Implementation) + string.Concat(node.Services.Skip(1).Select(Also)) + Ending(node.Mark),
+        (NodeKind.Class, false) => OfClass(level ?? node.Level, node.Services[0], node.Implementation) + string.Concat(node.Services.Skip(1).Select(Also)) + OptionsOf(node.Mark),
         (NodeKind.Class, true) => $"Decorator.Of<{node.Services[0].Name}, {node.Implementation.Name}>()",
-        _ => $"{(node.IsDecorator ? "Decorator" : Start(level ?? node.Level))}.From({ToFillIn}){Ending(node.Mark)}",
+        _ => $"{(node.IsDecorator ? "Decorator" : Start(level ?? node.Level))}.From({ToFillIn}){OptionsOf(node.Mark)}",
     };
 
     /// <summary>A registration for a service, by a class that is still to be named.</summary>
@@ -62,10 +62,10 @@ internal static class RegistrationText
     public static string Parameter(Mark? mark, string type, string name) => $"{Attribute(mark)}{type} {Identifier(name)}";
 
     /// <summary>What a promised value is handed over as.</summary>
-    public static string Supply(Node promise) => $"Incoming.Value<{promise.Services[0].Name}>({ToFillIn}){Ending(promise.Mark)}";
+    public static string Supply(Node promise) => $"Incoming.Value<{promise.Services[0].Name}>({ToFillIn}){OptionsOf(promise.Mark)}";
 
     /// <summary>What marks a registration.</summary>
-    public static string Ending(Mark? mark) =>
+    public static string OptionsOf(Mark? mark) =>
         mark is null ? "" : mark.Type is null ? $".Marked({Literal(mark.Text!)})" : $".Marked<{mark.Type.Name}>()";
 
     /// <summary>What lets a registration serve another service too.</summary>

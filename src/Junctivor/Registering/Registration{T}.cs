@@ -179,14 +179,14 @@ public sealed class Registration<T> : Registration
     public Registration<T> WarmUp(Func<T, CancellationToken, Task> work)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return new(Data with { WarmUp = (made, cancellation) => work((T)made, cancellation) });
+        return new(Data with { WarmUp = (made, cancellationToken) => work((T)made, cancellationToken) });
     }
 
     /// <inheritdoc cref="WarmUp(Func{T, CancellationToken, Task})"/>
     public Registration<T> WarmUp(Func<T, CancellationToken, ValueTask> work)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return WarmUp((made, cancellation) => work(made, cancellation).AsTask());
+        return WarmUp((made, cancellationToken) => work(made, cancellationToken).AsTask());
     }
 
     /// <summary>Runs after work, before the singleton ends: <see cref="Container.WindDownAsync(CancellationToken)"/> awaits it, in the reverse order of
@@ -198,14 +198,14 @@ public sealed class Registration<T> : Registration
     public Registration<T> WindDown(Func<T, CancellationToken, Task> work)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return new(Data with { WindDown = (made, cancellation) => work((T)made, cancellation) });
+        return new(Data with { WindDown = (made, cancellationToken) => work((T)made, cancellationToken) });
     }
 
     /// <inheritdoc cref="WindDown(Func{T, CancellationToken, Task})"/>
     public Registration<T> WindDown(Func<T, CancellationToken, ValueTask> work)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return WindDown((made, cancellation) => work(made, cancellation).AsTask());
+        return WindDown((made, cancellationToken) => work(made, cancellationToken).AsTask());
     }
 
     internal override Registration From(PluginContext plugin) => new Registration<T>(Data with { Plugin = plugin });

@@ -85,40 +85,40 @@ public sealed partial class Container : Resolver
     /// <c>WarmUp</c>, each after what it needs, and what does not need each other at the same time. If something fails, or is
     /// cancelled, nothing further begins, and what had warmed up in this call is wound down. A second call begins with what is cold.
     /// </summary>
-    /// <param name="cancellation">Handed on to factories and work, and cancelled for them too where another one failed.</param>
+    /// <param name="cancellationToken">Handed on to factories and work, and cancelled for them too where another one failed.</param>
     /// <returns>What completes when all is warm.</returns>
     /// <exception cref="WarmUpException">User code threw: it says whose, and why.</exception>
-    /// <exception cref="OperationCanceledException"><paramref name="cancellation"/> was cancelled.</exception>
+    /// <exception cref="OperationCanceledException"><paramref name="cancellationToken"/> was cancelled.</exception>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
-    public Task WarmUpAsync(CancellationToken cancellation = default)
+    public Task WarmUpAsync(CancellationToken cancellationToken = default)
     {
         ThrowIfEnded();
         StagedWork.ThrowIfInside(this, nameof(WarmUpAsync));
-        return _warmUp.RunAsync(this, cancellation);
+        return _warmUp.RunAsync(this, cancellationToken);
     }
 
     /// <summary>
     /// Does what comes after the last work: runs what entries say with <c>WindDown</c>, in the reverse order of warming up,
     /// for what was warmed up. <see cref="Resolver.DisposeAsync"/> does it if nobody did.
     /// </summary>
-    /// <param name="cancellation">Handed on to the work.</param>
+    /// <param name="cancellationToken">Handed on to the work.</param>
     /// <returns>What completes when all were tried. It carries what they threw, as an <see cref="AggregateException"/>.</returns>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
-    public Task WindDownAsync(CancellationToken cancellation = default) => WindDownAsync(Timeout.InfiniteTimeSpan, cancellation);
+    public Task WindDownAsync(CancellationToken cancellationToken = default) => WindDownAsync(Timeout.InfiniteTimeSpan, cancellationToken);
 
     /// <summary>The same as <see cref="WindDownAsync(CancellationToken)"/>, with a limit.</summary>
     /// <param name="limit">For how long it is waited for all of them together; then the work's token is cancelled, and what has not
     /// ended is left to itself.</param>
-    /// <param name="cancellation">Handed on to the work.</param>
+    /// <param name="cancellationToken">Handed on to the work.</param>
     /// <returns>What completes when all were tried. It carries what they threw, as an <see cref="AggregateException"/>.</returns>
     /// <exception cref="WindDownTimeoutException">Some did not end within the limit: it says which.</exception>
     /// <exception cref="ArgumentOutOfRangeException"><paramref name="limit"/> is negative, and not <see cref="Timeout.InfiniteTimeSpan"/>.</exception>
     /// <exception cref="ObjectDisposedException">The container has ended.</exception>
-    public async Task WindDownAsync(TimeSpan limit, CancellationToken cancellation = default)
+    public async Task WindDownAsync(TimeSpan limit, CancellationToken cancellationToken = default)
     {
         ThrowIfEnded();
         StagedWork.ThrowIfInside(this, nameof(WindDownAsync));
-        ThrowIfAny(Disposal.FailureOf(await _warmUp.UndoAsync(this, limit, isLast: false, cancellation).ConfigureAwait(false), Description));
+        ThrowIfAny(Disposal.FailureOf(await _warmUp.UndoAsync(this, limit, isLast: false, cancellationToken).ConfigureAwait(false), Description));
     }
 
     /// <summary>Tells somebody what is constructed and disposed of, and which scopes start and end, in that order: for tests above all.</summary>

@@ -42,7 +42,7 @@ public abstract partial class Resolver
     /// <typeparam name="TMark">The mark.</typeparam>
     /// <returns>The instance; it ends with the container or scope that it belongs to.</returns>
     /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public TService Resolve<TService, TMark>()
+    public TService ResolveMarked<TService, TMark>()
         where TService : notnull => (TService)ResolveMarked(typeof(TService), typeof(TMark));
 
     /// <summary>Gives a service whose type is known only at run time.</summary>

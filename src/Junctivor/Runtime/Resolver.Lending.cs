@@ -31,14 +31,14 @@ public abstract partial class Resolver
 
     /// <summary>The same as <see cref="Lend{T}(ReadOnlySpan{Incoming})"/>, with what the scope makes asynchronously awaited.</summary>
     /// <typeparam name="T">The service.</typeparam>
-    /// <param name="cancellation">Handed on to the factories that ask for it.</param>
+    /// <param name="cancellationToken">Handed on to the factories that ask for it.</param>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
     /// <returns>The loan; end it with <c>await using</c>.</returns>
     /// <exception cref="ResolveException">The scope or the service cannot be had.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw; the scope has ended.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
-    public ValueTask<Loan<T>> LendAsync<T>(CancellationToken cancellation, params ReadOnlySpan<Incoming> incoming)
-        where T : notnull => LendAsync<T>(StartScopeAsync(cancellation, incoming));
+    public ValueTask<Loan<T>> LendAsync<T>(CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+        where T : notnull => LendAsync<T>(StartScopeAsync(cancellationToken, incoming));
 
     private static Loan<T> Lend<T>(Scope scope, Func<Scope, T> resolve)
         where T : notnull

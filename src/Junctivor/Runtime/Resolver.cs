@@ -93,10 +93,10 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     public ValueTask<Scope> StartScopeAsync(params ReadOnlySpan<Incoming> incoming) => ReadyAsync(StartScope(incoming), CancellationToken.None);
 
     /// <inheritdoc cref="StartScopeAsync(ReadOnlySpan{Incoming})"/>
-    /// <param name="cancellation">Handed on to the factories that ask for it.</param>
+    /// <param name="cancellationToken">Handed on to the factories that ask for it.</param>
     /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
-    public ValueTask<Scope> StartScopeAsync(CancellationToken cancellation, params ReadOnlySpan<Incoming> incoming) =>
-        ReadyAsync(StartScope(incoming), cancellation);
+    public ValueTask<Scope> StartScopeAsync(CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming) =>
+        ReadyAsync(StartScope(incoming), cancellationToken);
 
     /// <summary>Starts a scope of a level of your own, and awaits what that level makes asynchronously.</summary>
     /// <param name="level">The level.</param>
@@ -112,10 +112,10 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
     /// <inheritdoc cref="StartScopeAsync(ScopeLevel, ReadOnlySpan{Incoming})"/>
     /// <param name="level">The level.</param>
-    /// <param name="cancellation">Handed on to the factories that ask for it.</param>
+    /// <param name="cancellationToken">Handed on to the factories that ask for it.</param>
     /// <param name="incoming">The values that the wiring promises with that level's <c>Incoming</c>.</param>
-    public ValueTask<Scope> StartScopeAsync(ScopeLevel level, CancellationToken cancellation, params ReadOnlySpan<Incoming> incoming) =>
-        ReadyAsync(StartScope(level, incoming), cancellation);
+    public ValueTask<Scope> StartScopeAsync(ScopeLevel level, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming) =>
+        ReadyAsync(StartScope(level, incoming), cancellationToken);
 
     /// <summary>Shows this container or scope as the base library's interface, which frameworks ask.</summary>
     /// <returns>A view that gives null for what nobody registers. It does not end what it shows.</returns>
@@ -182,19 +182,19 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         }
     }
 
-    private static ValueTask<Scope> ReadyAsync(Scope scope, CancellationToken cancellation)
+    private static ValueTask<Scope> ReadyAsync(Scope scope, CancellationToken cancellationToken)
     {
         IReadOnlyList<Node> nodes = scope.Plans.AsyncNodesOf(scope.State.Level);
-        return nodes.Count == 0 ? new ValueTask<Scope>(scope) : ReadyAsync(scope, nodes, cancellation);
+        return nodes.Count == 0 ? new ValueTask<Scope>(scope) : ReadyAsync(scope, nodes, cancellationToken);
     }
 
-    private static async ValueTask<Scope> ReadyAsync(Scope scope, IReadOnlyList<Node> nodes, CancellationToken cancellation)
+    private static async ValueTask<Scope> ReadyAsync(Scope scope, IReadOnlyList<Node> nodes, CancellationToken cancellationToken)
     {
         try
         {
             foreach (Node node in nodes)
             {
-                await AsyncConstruction.MakeAsync(node, scope, cancellation).ConfigureAwait(false);
+                await AsyncConstruction.MakeAsync(node, scope, cancellationToken).ConfigureAwait(false);
             }
 
             return scope;

@@ -103,9 +103,9 @@ public sealed class Sessions : IAsyncDisposable
 
     /// <inheritdoc cref="EnterAsync(string, ReadOnlySpan{Incoming})"/>
     /// <param name="key">Tells the sessions apart; upper and lower case are different.</param>
-    /// <param name="cancellation">Ends the waiting; a session that has begun to start goes on, as others may wait for it too.</param>
+    /// <param name="cancellationToken">Ends the waiting; a session that has begun to start goes on, as others may wait for it too.</param>
     /// <param name="incoming">The values that the wiring promises with the level's <c>Incoming</c>; taken if the session starts.</param>
-    public ValueTask<SessionVisit> EnterAsync(string key, CancellationToken cancellation, params ReadOnlySpan<Incoming> incoming)
+    public ValueTask<SessionVisit> EnterAsync(string key, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(key);
         Session session = Enter(key, out bool isNew, out Session? dropped);
@@ -119,7 +119,7 @@ public sealed class Sessions : IAsyncDisposable
             _ = session.StartAsync(_container, _level, incoming.ToArray(), Forget);
         }
 
-        return VisitAsync(session, cancellation);
+        return VisitAsync(session, cancellationToken);
     }
 
     /// <summary>Ends a session as soon as nobody visits it, such as when a user signs out. Whoever comes with its key later, starts another.</summary>
@@ -228,11 +228,11 @@ public sealed class Sessions : IAsyncDisposable
         }
     }
 
-    private async ValueTask<SessionVisit> VisitAsync(Session session, CancellationToken cancellation)
+    private async ValueTask<SessionVisit> VisitAsync(Session session, CancellationToken cancellationToken)
     {
         try
         {
-            return new SessionVisit(this, session, await session.Scope.WaitAsync(cancellation).ConfigureAwait(false));
+            return new SessionVisit(this, session, await session.Scope.WaitAsync(cancellationToken).ConfigureAwait(false));
         }
         catch
         {

@@ -10,7 +10,7 @@ public interface IMessageHandler<in TMessage>
 {
     /// <summary>Does what the message asks for.</summary>
     /// <param name="message">The message.</param>
-    /// <param name="cancellation">Is cancelled where the pump is to end at once.</param>
+    /// <param name="cancellationToken">Is cancelled where the pump is to end at once.</param>
     /// <returns>What completes when it is done.</returns>
-    Task HandleAsync(TMessage message, CancellationToken cancellation);
+    Task HandleAsync(TMessage message, CancellationToken cancellationToken);
 }

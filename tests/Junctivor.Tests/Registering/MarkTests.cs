@@ -18,7 +18,7 @@ public class MarkTests
 
         Assert.Equal((12, 7, 3), (gauge.North, gauge.South, gauge.Visitors));
         Assert.Equal("7/3", container.Resolve<LedgerFile>().Folder);
-        Assert.Equal((12, 7, 3), (container.Resolve<int, North>(), container.Resolve<int>(typeof(South)), container.Resolve<int>("visitors")));
+        Assert.Equal((12, 7, 3), (container.ResolveMarked<int, North>(), container.Resolve<int>(typeof(South)), container.Resolve<int>("visitors")));
         Assert.True(container.TryResolve("visitors", out int berths));
         Assert.Equal(3, berths);
         Assert.False(container.TryResolve<int>("visitor", out _));
@@ -68,7 +68,7 @@ public class MarkTests
     {
         using Container container = new Wiring { Singleton.Of<MemoryLedger>().Marked<North>().Also<IBerthLedger>() }.Build();
 
-        Assert.Same(container.Resolve<MemoryLedger, North>(), container.Resolve<IBerthLedger, North>());
+        Assert.Same(container.ResolveMarked<MemoryLedger, North>(), container.ResolveMarked<IBerthLedger, North>());
     }
 
     [Fact]

@@ -333,7 +333,7 @@ public class NothingLostTests
 
     public sealed class Receiver(BadEnd bad) : IMessageHandler<string>
     {
-        public Task HandleAsync(string message, CancellationToken cancellation) => throw new InvalidOperationException(bad is null ? "nothing" : "the cause");
+        public Task HandleAsync(string message, CancellationToken cancellationToken) => throw new InvalidOperationException(bad is null ? "nothing" : "the cause");
     }
 
     public sealed class Ashore

@@ -219,6 +219,6 @@ public sealed class WorkersTests
 
     public sealed class Receiver(Func<string, Task> receive) : IMessageHandler<string>
     {
-        public Task HandleAsync(string message, CancellationToken cancellation) => receive(message);
+        public Task HandleAsync(string message, CancellationToken cancellationToken) => receive(message);
     }
 }

@@ -50,8 +50,8 @@ public class WarmUpTests
         {
             Scoped.Incoming<Caller>(),
             shift.FromAsync(async () => await Made("shift", new Ending("shift", _log))),
-            Scoped.FromAsync(async (Ending around, Caller caller, CancellationToken cancellation) =>
-                await Made($"{caller.Name}, {cancellation == Token}", Tuple.Create(around))),
+            Scoped.FromAsync(async (Ending around, Caller caller, CancellationToken cancellationToken) =>
+                await Made($"{caller.Name}, {cancellationToken == Token}", Tuple.Create(around))),
         }.Build();
 
         await using (Scope around = await container.StartScopeAsync(shift, Token))

@@ -120,7 +120,7 @@ public sealed class ActivityTests : IDisposable
 
     public sealed class Watchman : IMessageHandler<Signal>
     {
-        public Task HandleAsync(Signal message, CancellationToken cancellation)
+        public Task HandleAsync(Signal message, CancellationToken cancellationToken)
         {
             message.Seen = Activity.Current;
             return Task.CompletedTask;

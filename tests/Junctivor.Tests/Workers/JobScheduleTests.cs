@@ -149,10 +149,10 @@ public class JobScheduleTests
         using CancellationTokenSource stop = new();
         using CancellationTokenSource abort = new();
         JobSchedule schedule = Schedule(container);
-        schedule.Every<Invoicing>(TimeSpan.FromMinutes(1), async (job, cancellation) =>
+        schedule.Every<Invoicing>(TimeSpan.FromMinutes(1), async (job, cancellationToken) =>
         {
             await job.RunAsync("begun");
-            await Task.Delay(Timeout.Infinite, cancellation);
+            await Task.Delay(Timeout.Infinite, cancellationToken);
         });
 
         Task running = schedule.RunAsync(stop.Token, abort.Token);

@@ -275,7 +275,7 @@ public class MessagePumpTests
 
     private sealed class BerthGiver(Page page, Arrived incoming, ConcurrentQueue<string> log) : IMessageHandler<Arrived>
     {
-        public Task HandleAsync(Arrived message, CancellationToken cancellation)
+        public Task HandleAsync(Arrived message, CancellationToken cancellationToken)
         {
             Assert.Same(incoming, message);
             Assert.NotNull(page);
@@ -291,13 +291,13 @@ public class MessagePumpTests
 
     private sealed class Gatekeeper(ConcurrentQueue<string> log) : IMessageHandler<Left>, IMessageHandler<Moved>
     {
-        public Task HandleAsync(Left message, CancellationToken cancellation)
+        public Task HandleAsync(Left message, CancellationToken cancellationToken)
         {
             log.Enqueue($"{message.Vessel} left");
             return Task.CompletedTask;
         }
 
-        public Task HandleAsync(Moved message, CancellationToken cancellation)
+        public Task HandleAsync(Moved message, CancellationToken cancellationToken)
         {
             log.Enqueue($"{message.Vessel} moved");
             return Task.CompletedTask;
@@ -307,7 +307,7 @@ public class MessagePumpTests
     private sealed class Reader<T>(Page page, ConcurrentQueue<string> log) : IMessageHandler<T>
         where T : class
     {
-        public Task HandleAsync(T message, CancellationToken cancellation)
+        public Task HandleAsync(T message, CancellationToken cancellationToken)
         {
             log.Enqueue($"{page.Message}");
             return Task.CompletedTask;
@@ -317,15 +317,15 @@ public class MessagePumpTests
     private sealed class Doing<T>(Func<Task> work) : IMessageHandler<T>
         where T : class
     {
-        public Task HandleAsync(T message, CancellationToken cancellation) => work();
+        public Task HandleAsync(T message, CancellationToken cancellationToken) => work();
     }
 
     private sealed class Waiting(TaskCompletionSource begun) : IMessageHandler<Left>
     {
-        public Task HandleAsync(Left message, CancellationToken cancellation)
+        public Task HandleAsync(Left message, CancellationToken cancellationToken)
         {
             begun.SetResult();
-            return Task.Delay(Timeout.Infinite, cancellation);
+            return Task.Delay(Timeout.Infinite, cancellationToken);
         }
     }
 }

@@ -89,7 +89,7 @@ internal sealed class AmbiguousRule : IRule
         {
             Mark mark = MarkFor(supply.Candidates[0]);
             fixes.Add(new Fix(
-                $"tell them apart: write {RegistrationText.Ending(mark)} behind {supply.Candidates[0].Name}, mark the others likewise, and take",
+                $"tell them apart: write {RegistrationText.OptionsOf(mark)} behind {supply.Candidates[0].Name}, mark the others likewise, and take",
                 RegistrationText.Parameter(mark, service.Name, parameter)));
         }
 

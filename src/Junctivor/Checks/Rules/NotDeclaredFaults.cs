@@ -16,7 +16,7 @@ internal static class NotDeclaredFaults
     /// <summary>A value was handed over to a container that is built, and no promise says <c>Later</c>.</summary>
     public static Fault Late(ServiceGraph graph, ServiceId service) => Found(graph, Level.Singleton, service) with
     {
-        Fixes = [new Fix("promise it in the wiring", $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.Ending(service.Mark)}.SuppliedLater()")],
+        Fixes = [new Fix("promise it in the wiring", $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}.SuppliedLater()")],
     };
 
     private static Fault Found(ServiceGraph graph, Level level, ServiceId service)
@@ -50,7 +50,7 @@ internal static class NotDeclaredFaults
     private static IEnumerable<Fix> Cures(Level level, ServiceId service, IReadOnlyList<Node> wider) =>
     [
         .. wider.Select(node => new Fix($"hand it over as what is promised, {new ServiceId(node.Services[0], node.Mark)}", RegistrationText.Supply(node))),
-        new Fix("promise it in the wiring", $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.Ending(service.Mark)}"),
+        new Fix("promise it in the wiring", $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}"),
         new Fix("do not hand it over"),
     ];
 

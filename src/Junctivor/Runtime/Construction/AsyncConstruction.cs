@@ -11,7 +11,7 @@ internal static class AsyncConstruction
     /// <summary>Makes it unless it is there, and keeps it in its home.</summary>
     /// <exception cref="ConstructionException">User code threw.</exception>
     /// <exception cref="ObjectDisposedException">The home ended meanwhile; what came of it has ended too.</exception>
-    public static async Task MakeAsync(Node node, Resolver home, CancellationToken cancellation)
+    public static async Task MakeAsync(Node node, Resolver home, CancellationToken cancellationToken)
     {
         PlanCache book = home.Plans;
         Plan plan = book.PlanOf(node);
@@ -20,7 +20,7 @@ internal static class AsyncConstruction
             return;
         }
 
-        object?[] arguments = Construction.Gather(plan.Gathering!, home, cancellation, out IReadOnlyList<OwnedInstance> gathered);
+        object?[] arguments = Construction.Gather(plan.Gathering!, home, cancellationToken, out IReadOnlyList<OwnedInstance> gathered);
         OwnedInstance[] owned = [.. gathered];
         try
         {

@@ -72,13 +72,13 @@ internal sealed class Construction
     /// <summary>Gathers the arguments of something that is made asynchronously.</summary>
     /// <param name="gathering">The plan that gathers them.</param>
     /// <param name="asked">Where they are wanted.</param>
-    /// <param name="cancellation">What they get who take a token.</param>
+    /// <param name="cancellationToken">What they get who take a token.</param>
     /// <param name="made">What was made for it and is to be ended, in the order of creation: the caller owns it.</param>
-    public static object?[] Gather(Plan gathering, Resolver asked, CancellationToken cancellation, out IReadOnlyList<OwnedInstance> made)
+    public static object?[] Gather(Plan gathering, Resolver asked, CancellationToken cancellationToken, out IReadOnlyList<OwnedInstance> made)
     {
         List<OwnedInstance> unowned = [];
         made = unowned;
-        return (object?[])Run(gathering, asked, null, [cancellation], owner: null, unowned);
+        return (object?[])Run(gathering, asked, null, [cancellationToken], owner: null, unowned);
     }
 
     private static object Run(Plan plan, Resolver asked, Type? consumer, object[] given, Resolver? owner, List<OwnedInstance>? unowned = null)

@@ -21,9 +21,9 @@ internal sealed class WarmUp
     /// <summary>Makes and warms what is cold, each after what it needs; all of it, or none.</summary>
     /// <exception cref="WarmUpException">User code threw.</exception>
     /// <exception cref="ObjectDisposedException">The container ended meanwhile; what had warmed up is wound down.</exception>
-    public async Task RunAsync(Container container, CancellationToken cancellation)
+    public async Task RunAsync(Container container, CancellationToken cancellationToken)
     {
-        await _turn.WaitAsync(cancellation).ConfigureAwait(false);
+        await _turn.WaitAsync(cancellationToken).ConfigureAwait(false);
         try
         {
             if (_isClosed)
@@ -32,7 +32,7 @@ internal sealed class WarmUp
             }
 
             OrderedNode[] cold = [.. container.Plans.WarmingUp().Where(ordered => _warm.All(warm => warm.Node != ordered.Node))];
-            IReadOnlyCollection<WarmNode> warmed = await RunAsync(cold, container, cancellation).ConfigureAwait(false);
+            IReadOnlyCollection<WarmNode> warmed = await RunAsync(cold, container, cancellationToken).ConfigureAwait(false);
             if (container.IsEnded)
             {
                 List<Exception> undone = await UndoAsync(container, warmed).ConfigureAwait(false);
@@ -51,18 +51,18 @@ internal sealed class WarmUp
     /// <param name="container">The container.</param>
     /// <param name="limit">For how long it is waited for all of them together.</param>
     /// <param name="isLast">Whether nothing warms up any more after this.</param>
-    /// <param name="cancellation">Handed on to the work.</param>
+    /// <param name="cancellationToken">Handed on to the work.</param>
     /// <returns>What these threw.</returns>
     /// <exception cref="WindDownTimeoutException">Some did not end within the limit.</exception>
-    public async Task<List<Exception>> UndoAsync(Container container, TimeSpan limit, bool isLast, CancellationToken cancellation)
+    public async Task<List<Exception>> UndoAsync(Container container, TimeSpan limit, bool isLast, CancellationToken cancellationToken)
     {
-        await _turn.WaitAsync(cancellation).ConfigureAwait(false);
+        await _turn.WaitAsync(cancellationToken).ConfigureAwait(false);
         try
         {
             WarmNode[] warm = _warm;
             _warm = [];
             _isClosed |= isLast;
-            return await new WindDown(warm, container).RunAsync(limit, cancellation).ConfigureAwait(false);
+            return await new WindDown(warm, container).RunAsync(limit, cancellationToken).ConfigureAwait(false);
         }
         finally
         {
@@ -73,12 +73,12 @@ internal sealed class WarmUp
     private static Task<List<Exception>> UndoAsync(Container container, IReadOnlyCollection<WarmNode> warm) =>
         new WindDown(warm, container).RunAsync(Timeout.InfiniteTimeSpan, CancellationToken.None);
 
-    private static async Task<IReadOnlyCollection<WarmNode>> RunAsync(OrderedNode[] cold, Container container, CancellationToken cancellation)
+    private static async Task<IReadOnlyCollection<WarmNode>> RunAsync(OrderedNode[] cold, Container container, CancellationToken cancellationToken)
     {
         Dictionary<Node, IReadOnlyList<Node>> needs = cold.ToDictionary(ordered => ordered.Node, ordered => ordered.Dependencies);
         ConcurrentQueue<WarmNode> warm = new();
         ConcurrentQueue<(string, Exception)> failures = new();
-        using CancellationTokenSource stop = CancellationTokenSource.CreateLinkedTokenSource(cancellation);
+        using CancellationTokenSource stop = CancellationTokenSource.CreateLinkedTokenSource(cancellationToken);
         await StagedExecution.RunAsync(needs.Keys, node => needs[node], TryAsync).ConfigureAwait(false);
         if (warm.Count == cold.Length)
         {
@@ -88,7 +88,7 @@ internal sealed class WarmUp
         List<Exception> undone = await UndoAsync(container, warm).ConfigureAwait(false);
         throw container.IsEnded && failures.All(each => each.Item2 is ObjectDisposedException)
             ? DisposalFailures.AddTo(container.Ended(), undone.Count == 0 ? null : undone)
-            : failures.IsEmpty && undone.Count == 0 ? new OperationCanceledException(cancellation)
+            : failures.IsEmpty && undone.Count == 0 ? new OperationCanceledException(cancellationToken)
             : new WarmUpException([.. failures], [.. warm.Select(each => each.Node.Name)], undone);
 
         async Task TryAsync(Node node)
@@ -117,18 +117,18 @@ internal sealed class WarmUp
         }
     }
 
-    private static async Task<WarmNode> RunAsync(Node node, IReadOnlyList<Node> needs, Container container, CancellationToken cancellation)
+    private static async Task<WarmNode> RunAsync(Node node, IReadOnlyList<Node> needs, Container container, CancellationToken cancellationToken)
     {
         if (node.IsAsync)
         {
-            await AsyncConstruction.MakeAsync(node, container, cancellation).ConfigureAwait(false);
+            await AsyncConstruction.MakeAsync(node, container, cancellationToken).ConfigureAwait(false);
         }
 
         object instance = Construction.Run(container.Plans.PlanOf(node), container);
         RegistrationData entry = WiringReader.EntryOf(node);
         if (entry.WarmUp is not null)
         {
-            await entry.WarmUp(instance, cancellation).ConfigureAwait(false);
+            await entry.WarmUp(instance, cancellationToken).ConfigureAwait(false);
         }
 
         return new WarmNode(node, needs, entry.WindDown is { } windDown ? stop => windDown(instance, stop) : null);

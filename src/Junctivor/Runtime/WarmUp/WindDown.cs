@@ -14,11 +14,11 @@ internal sealed class WindDown(IReadOnlyCollection<WarmNode> warm, Container con
 
     /// <returns>What they threw.</returns>
     /// <exception cref="WindDownTimeoutException">Some did not end within the limit.</exception>
-    public async Task<List<Exception>> RunAsync(TimeSpan limit, CancellationToken cancellation)
+    public async Task<List<Exception>> RunAsync(TimeSpan limit, CancellationToken cancellationToken)
     {
         Dictionary<Node, WarmNode> warmths = warm.ToDictionary(each => each.Node);
         ILookup<Node, Node> dependents = warm.SelectMany(each => each.Needs, (each, needed) => (each.Node, needed)).ToLookup(pair => pair.needed, pair => pair.Node);
-        CancellationTokenSource stop = CancellationTokenSource.CreateLinkedTokenSource(cancellation);
+        CancellationTokenSource stop = CancellationTokenSource.CreateLinkedTokenSource(cancellationToken);
         Task all = StagedExecution.RunAsync(warm.Select(each => each.Node).Reverse(), node => dependents[node], node => UndoAsync(warmths[node], stop.Token));
         try
         {
@@ -40,13 +40,13 @@ internal sealed class WindDown(IReadOnlyCollection<WarmNode> warm, Container con
             .Select(each => each.Node.Name)];
     }
 
-    private async Task UndoAsync(WarmNode one, CancellationToken cancellation)
+    private async Task UndoAsync(WarmNode one, CancellationToken cancellationToken)
     {
         _begun[one.Node] = true;
         StagedWork work = StagedWork.Begin(container, one.Node, "wind-down");
         try
         {
-            await (one.WindDown?.Invoke(cancellation) ?? Task.CompletedTask).ConfigureAwait(false);
+            await (one.WindDown?.Invoke(cancellationToken) ?? Task.CompletedTask).ConfigureAwait(false);
         }
 #pragma warning disable CA1031 // The others must wind down too; this one is thrown at the end.
         catch (Exception failure)
