@@ -1,8 +1,10 @@
 // Writes the overloads that differ only in how many parameters they have.
-// usage, from the root of the repository: dotnet run eng/Arities.cs
+// usage, from the root of the repository: dotnet run eng/Arities.cs [-- FOLDER]
+// FOLDER is where to write, instead of src/Junctivor.
 using System.Text;
 
 const int Most = 8;
+string folder = args.Length > 0 ? args[0] : Path.Combine("src", "Junctivor");
 
 foreach (string lifetime in new[] { "Singleton", "Scoped", "Transient", "ScopeLevel" })
 {
@@ -12,7 +14,12 @@ foreach (string lifetime in new[] { "Singleton", "Scoped", "Transient", "ScopeLe
 Write("Registering/Decorator", Decorators());
 Write("Runtime/Resolver", Calls());
 
-static void Write(string file, string text) => File.WriteAllText($"src/Junctivor/{file}.g.cs", text, new UTF8Encoding(false));
+void Write(string file, string text)
+{
+    string path = Path.Combine(folder, $"{file}.g.cs");
+    Directory.CreateDirectory(Path.GetDirectoryName(path)!);
+    File.WriteAllText(path, text, new UTF8Encoding(false));
+}
 
 static string Starter(string lifetime)
 {
@@ -20,10 +27,10 @@ static string Starter(string lifetime)
     text.Append(Header(["System.Diagnostics.CodeAnalysis", "System.Runtime.CompilerServices", "Junctivor.Graph", "Junctivor.Registering"]));
     string shared = lifetime switch
     {
-        "Singleton" => "made once for the container",
-        "Scoped" => "made once for each scope",
-        "ScopeLevel" => "made once for each scope of this level",
-        _ => "made anew each time that it is asked for",
+        "Singleton" => "one instance for the container",
+        "Scoped" => "one instance for each scope",
+        "ScopeLevel" => "one instance for each scope of this level",
+        _ => "a new instance for each request",
     };
     string kind = lifetime == "ScopeLevel" ? "" : "static ";
     string level = lifetime == "ScopeLevel" ? "Level" : $"Level.{lifetime}";
@@ -31,52 +38,52 @@ static string Starter(string lifetime)
         public {{(lifetime == "ScopeLevel" ? "sealed" : "static")}} partial class {{lifetime}}
         {
             /// <summary>Registers a class as itself, {{shared}}.</summary>
-            /// <typeparam name="TClass">The class; its constructor is wired.</typeparam>
-            /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-            /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+            /// <typeparam name="TClass">The class; its constructor parameters are resolved.</typeparam>
+            /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+            /// <param name="line">Filled in by the compiler: the line of the call.</param>
             /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
             public {{kind}}Registration<TClass> Of<[DynamicallyAccessedMembers(Kept.Members)] TClass>(
                 [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
                 where TClass : class =>
-                Entries.OfClass<TClass, TClass>({{level}}, new SourcePlace(file, line));
+                RegistrationStart.OfClass<TClass, TClass>({{level}}, new SourcePlace(file, line));
 
             /// <summary>Registers a class for a service, {{shared}}.</summary>
-            /// <typeparam name="TService">The service that others ask for.</typeparam>
-            /// <typeparam name="TClass">The class; its constructor is wired.</typeparam>
-            /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-            /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+            /// <typeparam name="TService">The service.</typeparam>
+            /// <typeparam name="TClass">The class; its constructor parameters are resolved.</typeparam>
+            /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+            /// <param name="line">Filled in by the compiler: the line of the call.</param>
             /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
             public {{kind}}Registration<TClass> Of<TService, [DynamicallyAccessedMembers(Kept.Members)] TClass>(
                 [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
                 where TService : class
                 where TClass : class, TService =>
-                Entries.OfClass<TService, TClass>({{level}}, new SourcePlace(file, line));
+                RegistrationStart.OfClass<TService, TClass>({{level}}, new SourcePlace(file, line));
 
             /// <summary>Registers a class as itself, known only at run time, {{shared}}.</summary>
-            /// <param name="service">The class; its constructor is wired.</param>
-            /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-            /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+            /// <param name="service">The class; its constructor parameters are resolved.</param>
+            /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+            /// <param name="line">Filled in by the compiler: the line of the call.</param>
             /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
             /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
-            [RequiresDynamicCode(Reasons.RunTimeType)]
+            [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
             public {{kind}}Registration<object> Of(
                 [DynamicallyAccessedMembers(Kept.Members)] Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
-                Entries.OfClass({{level}}, service, service, new SourcePlace(file, line));
+                RegistrationStart.OfClass({{level}}, service, service, new SourcePlace(file, line));
 
             /// <summary>Registers a class for a service, both known only at run time, {{shared}}.</summary>
-            /// <param name="service">The service that others ask for; JV104 if the class does not implement it.</param>
-            /// <param name="implementation">The class; its constructor is wired.</param>
-            /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-            /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+            /// <param name="service">The service; JV104 if the class does not implement it.</param>
+            /// <param name="implementation">The class; its constructor parameters are resolved.</param>
+            /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+            /// <param name="line">Filled in by the compiler: the line of the call.</param>
             /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
             /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="implementation"/> is null.</exception>
-            [RequiresDynamicCode(Reasons.RunTimeType)]
+            [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
             public {{kind}}Registration<object> Of(
                 Type service,
                 [DynamicallyAccessedMembers(Kept.Members)] Type implementation,
                 [CallerFilePath] string file = "",
                 [CallerLineNumber] int line = 0) =>
-                Entries.OfClass({{level}}, service, implementation, new SourcePlace(file, line));
+                RegistrationStart.OfClass({{level}}, service, implementation, new SourcePlace(file, line));
 
         """);
     if (lifetime != "Transient")
@@ -89,23 +96,23 @@ static string Starter(string lifetime)
         };
         text.Append($$"""
 
-                /// <summary>Promises a value that is handed over when {{handed}}.</summary>
-                /// <typeparam name="TService">The type of the value, exactly as it is handed over.</typeparam>
-                /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-                /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+                /// <summary>Declares a value that is supplied when {{handed}}.</summary>
+                /// <typeparam name="TService">The type of the value, exactly as it is supplied.</typeparam>
+                /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+                /// <param name="line">Filled in by the compiler: the line of the call.</param>
                 /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
-                public {{kind}}Registration<TService> Incoming<TService>([CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+                public {{kind}}IncomingRegistration Incoming<TService>([CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
                     where TService : notnull =>
-                    Entries.Start<TService>({{level}}, new Making.OfIncoming(typeof(TService)), new SourcePlace(file, line));
+                    RegistrationStart.Incoming<TService>({{level}}, new SourcePlace(file, line));
 
-                /// <summary>Promises a value of a type known only at run time, handed over when {{handed}}.</summary>
-                /// <param name="service">The type of the value, exactly as it is handed over.</param>
-                /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-                /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+                /// <summary>Declares a value of a type known only at run time, supplied when {{handed}}.</summary>
+                /// <param name="service">The type of the value, exactly as it is supplied.</param>
+                /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+                /// <param name="line">Filled in by the compiler: the line of the call.</param>
                 /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
                 /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
-                public {{kind}}Registration<object> Incoming(Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
-                    Entries.Incoming({{level}}, service, new SourcePlace(file, line));
+                public {{kind}}IncomingRegistration Incoming(Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
+                    RegistrationStart.Incoming({{level}}, service, new SourcePlace(file, line));
 
             """);
     }
@@ -115,17 +122,17 @@ static string Starter(string lifetime)
         string types = string.Concat(Numbers(count).Select(n => $"T{n}, ")) + "TService";
         string casts = string.Join(", ", Numbers(count).Select(n => $"(T{n})arguments[{n - 1}]!"));
         string parameter = count == 0 ? "_" : "arguments";
-        text.Append($"\n    /// <summary>Registers what a factory returns, {shared}. Its parameters are wired, and checked as a constructor's are.</summary>\n");
+        text.Append($"\n    /// <summary>Registers what a factory returns, {shared}. Its parameters are resolved, and checked like those of a constructor.</summary>\n");
         foreach (int n in Numbers(count))
         {
-            text.Append($"    /// <typeparam name=\"T{n}\">What the factory asks for as parameter {n}.</typeparam>\n");
+            text.Append($"    /// <typeparam name=\"T{n}\">The type of the factory's parameter {n}.</typeparam>\n");
         }
 
         text.Append($$"""
-                /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-                /// <param name="factory">Makes one. It must not return null.</param>
-                /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-                /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+                /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+                /// <param name="factory">Creates an instance. It must not return null.</param>
+                /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+                /// <param name="line">Filled in by the compiler: the line of the call.</param>
                 /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
                 /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
                 public {{kind}}Registration<TService> From<{{types}}>(
@@ -133,7 +140,7 @@ static string Starter(string lifetime)
                     where TService : notnull
                 {
                     ArgumentNullException.ThrowIfNull(factory);
-                    return Entries.OfFactory<TService>({{level}}, factory, {{count}}, {{parameter}} => factory({{casts}}), new SourcePlace(file, line));
+                    return RegistrationStart.OfFactory<TService>({{level}}, factory, {{count}}, {{parameter}} => factory({{casts}}), new SourcePlace(file, line));
                 }
 
             """);
@@ -145,17 +152,17 @@ static string Starter(string lifetime)
         string casts = string.Join(", ", Numbers(count).Select(n => $"(T{n})arguments[{n - 1}]!"));
         string parameter = count == 0 ? "_" : "arguments";
         string awaiting = lifetime == "Singleton" ? "Container.WarmUpAsync" : "Resolver.StartScopeAsync(ReadOnlySpan{Incoming})";
-        text.Append($"\n    /// <summary>Registers what an asynchronous factory gives, {shared}, and awaited by <see cref=\"{awaiting}\"/>. Its parameters are wired.</summary>\n");
+        text.Append($"\n    /// <summary>Registers the result of an asynchronous factory, {shared}, awaited by <see cref=\"{awaiting}\"/>. Its parameters are resolved.</summary>\n");
         foreach (int n in Numbers(count))
         {
-            text.Append($"    /// <typeparam name=\"T{n}\">What the factory asks for as parameter {n}; a <see cref=\"CancellationToken\"/> is that of whoever awaits.</typeparam>\n");
+            text.Append($"    /// <typeparam name=\"T{n}\">The type of the factory's parameter {n}; a <see cref=\"CancellationToken\"/> is that of the awaiting call.</typeparam>\n");
         }
 
         text.Append($$"""
-                /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
-                /// <param name="factory">Makes one. It must not give null.</param>
-                /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-                /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+                /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+                /// <param name="factory">Creates an instance. It must not return null.</param>
+                /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+                /// <param name="line">Filled in by the compiler: the line of the call.</param>
                 /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
                 /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
                 public {{kind}}Registration<TService> FromAsync<{{types}}TService>(
@@ -163,7 +170,7 @@ static string Starter(string lifetime)
                     where TService : notnull
                 {
                     ArgumentNullException.ThrowIfNull(factory);
-                    return Entries.OfAsyncFactory<TService>({{level}}, factory, {{count}}, async {{parameter}} => await factory({{casts}}).ConfigureAwait(false), new SourcePlace(file, line));
+                    return RegistrationStart.OfAsyncFactory<TService>({{level}}, factory, {{count}}, async {{parameter}} => await factory({{casts}}).ConfigureAwait(false), new SourcePlace(file, line));
                 }
 
             """);
@@ -181,25 +188,25 @@ static string Decorators()
     {
         string types = "TService, " + string.Concat(Numbers(count).Select(n => $"T{n}, "));
         string casts = string.Concat(Numbers(count).Select(n => $", (T{n})arguments[{n}]!"));
-        text.Append("\n    /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>\n");
-        text.Append("    /// <typeparam name=\"TService\">The service that is wrapped, and what wraps it.</typeparam>\n");
+        text.Append("\n    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are resolved.</summary>\n");
+        text.Append("    /// <typeparam name=\"TService\">The service.</typeparam>\n");
         foreach (int n in Numbers(count))
         {
-            text.Append($"    /// <typeparam name=\"T{n}\">What the factory asks for as parameter {n + 1}.</typeparam>\n");
+            text.Append($"    /// <typeparam name=\"T{n}\">The type of the factory's parameter {n + 1}.</typeparam>\n");
         }
 
         text.Append($$"""
-                /// <param name="factory">Makes one around what it is given. It must not return null.</param>
-                /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-                /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+                /// <param name="factory">Creates a decorator around its first argument. It must not return null.</param>
+                /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+                /// <param name="line">Filled in by the compiler: the line of the call.</param>
                 /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
                 /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
-                public static Registration<TService> From<{{types.TrimEnd(' ', ',')}}>(
+                public static DecoratorRegistration From<{{types.TrimEnd(' ', ',')}}>(
                     Func<{{types}}TService> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
                     where TService : class
                 {
                     ArgumentNullException.ThrowIfNull(factory);
-                    return Entries.Decorating<TService>(factory, {{count + 1}}, arguments => factory((TService)arguments[0]!{{casts}}), new SourcePlace(file, line));
+                    return RegistrationStart.Decorating<TService>(factory, {{count + 1}}, arguments => factory((TService)arguments[0]!{{casts}}), new SourcePlace(file, line));
                 }
 
             """);
@@ -217,18 +224,18 @@ static string Calls()
     {
         string types = string.Join(", ", Numbers(count).Select(n => $"T{n}"));
         string casts = string.Join(", ", Numbers(count).Select(n => $"(T{n})arguments[{n - 1}]!"));
-        string parameters = string.Concat(Numbers(count).Select(n => $"    /// <typeparam name=\"T{n}\">What the method asks for as parameter {n}.</typeparam>\n"));
+        string parameters = string.Concat(Numbers(count).Select(n => $"    /// <typeparam name=\"T{n}\">The type of the method's parameter {n}.</typeparam>\n"));
         string constraints = string.Concat(Numbers(count).Select(n => $"\n        where T{n} : notnull"));
         const string Thrown = """
                 /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-                /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-                /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-                /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+                /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+                /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+                /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
 
             """;
         text.Append($$"""
 
-                /// <summary>Calls a method with its parameters wired.</summary>
+                /// <summary>Calls a method with its parameters resolved.</summary>
             {{parameters}}    /// <param name="work">The method.</param>
             {{Thrown}}    public void Invoke<{{types}}>(Action<{{types}}> work){{constraints}}
                 {
@@ -240,10 +247,10 @@ static string Calls()
                     });
                 }
 
-                /// <summary>Calls a method with its parameters wired, and gives what it returns.</summary>
+                /// <summary>Calls a method with its parameters resolved, and returns its result.</summary>
             {{parameters}}    /// <typeparam name="TResult">What the method returns.</typeparam>
                 /// <param name="work">The method.</param>
-                /// <returns>What the method returned.</returns>
+                /// <returns>The result of the method.</returns>
             {{Thrown}}    public TResult Invoke<{{types}}, TResult>(Func<{{types}}, TResult> work){{constraints}}
                 {
                     ArgumentNullException.ThrowIfNull(work);

@@ -19,7 +19,7 @@ public sealed class HarbourOffice : IAsyncDisposable
 
     public Container Container { get; }
 
-    /// <summary>Where it listens; known once it is open, as a port 0 in the address asks for a free one.</summary>
+    /// <summary>Where it listens; known once it is open, as a port 0 in the address requires a free one.</summary>
     public Uri Address => new(_server.Urls.First());
 
     /// <summary>For how long the last requests are waited for at the end, and then the workers.</summary>

@@ -30,7 +30,7 @@ public static class Collection
         new("JV303", typeof(FrozenTransient), FrozenTransient.Wiring.Check),
         new("JV304", typeof(UnreleasedTransient), UnreleasedTransient.Wiring.Check),
         new("JV305", typeof(LevelOutOfPlace), LevelOutOfPlace.Wiring.Check),
-        new("JV306", typeof(AskingClassShared), AskingClassShared.Wiring.Check),
+        new("JV306", typeof(ConsumingClassShared), ConsumingClassShared.Wiring.Check),
         new("JV401", typeof(AsyncNotReady), () => Told(() => AsyncNotReady.Ask())),
         new("JV402", typeof(LateValueNeededEarly), LateValueNeededEarly.Wiring.Check),
         new("JV501", typeof(Unreachable), Unreachable.Wiring.Check),

@@ -5,7 +5,6 @@ using Junctivor.Cli.Apart;
 using Junctivor.Cli.Commands;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
-using Junctivor.Registering;
 using Junctivor.Reports.Text;
 
 namespace Junctivor.Cli;
@@ -17,22 +16,22 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     private const double DefaultShutdownTimeout = 60;
     private const double MostSeconds = 86_400;
 
-    public RootCommand Root() => new("Says what a wiring means and what is wrong with it, before anything is built: all of it at once.")
+    public RootCommand Root() => new("Checks dependency-injection wirings, explains them and compares them, without building a container.")
     {
         Check(), List(), Why(), Compare(), Fault(), Demo(),
     };
 
     private Command Check()
     {
-        Argument<FileInfo> assembly = new("ASSEMBLY") { Description = "The assembly that the wirings are in." };
+        Argument<FileInfo> assembly = new("ASSEMBLY") { Description = "The assembly that contains the wirings." };
         Option<string?> wiring = WiringOption("Check only the wiring of this name.");
         Option<bool> strict = new("--strict") { Description = "Count warnings as faults." };
-        Option<string[]> severity = new("--severity") { Description = "Give a code another severity, such as JV303=fault; can be repeated.", HelpName = "CODE=fault|warning|note" };
-        Option<CheckFormat> format = new("--format") { Description = "The form; sarif is SARIF 2.1.0, for code-review tools." };
+        Option<string[]> severity = new("--severity") { Description = "Set the severity of a code, such as JV303=fault; can be repeated.", HelpName = "CODE=fault|warning|note" };
+        Option<CheckFormat> format = new("--format") { Description = "The output format; sarif is SARIF 2.1.0, for code-review tools." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Option<DirectoryInfo?> sourceRoot = new("--source-root") { Description = "What SARIF shows places relative to; by default the working copy around each file.", HelpName = "FOLDER" };
-        Command check = new("check", "Says all that is wrong with every wiring of an assembly that is marked [CheckedWiring].")
+        Option<DirectoryInfo?> sourceRoot = new("--source-root") { Description = "The root of relative paths in SARIF; by default the working copy that contains each file.", HelpName = "FOLDER" };
+        Command check = new("check", "Checks every wiring of an assembly that has [CheckedWiring], and reports all faults.")
         {
             assembly, wiring, strict, severity, format, output, sourceRoot, limit,
         };
@@ -48,12 +47,12 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     {
         Argument<FileInfo> file = FileArgument();
         Option<string?> wiring = WiringOption("List only the wiring of this name.");
-        Option<string?> matching = new("--matching") { Description = "Only what has this text in a service, a class, a mark or a file.", HelpName = "TEXT" };
-        Option<string?> lifetime = new("--lifetime") { Description = "Only singleton, scoped, transient, or a level of your own.", HelpName = "NAME" };
-        Option<OutputFormat> format = new("--format") { Description = "text, or json: all that the wiring means, to be saved and compared." };
+        Option<string?> matching = new("--matching") { Description = "Only registrations with this text in a service, a class, a mark or a file.", HelpName = "TEXT" };
+        Option<string?> lifetime = new("--lifetime") { Description = "Only this lifetime: singleton, scoped, transient, or a scope level of your own.", HelpName = "NAME" };
+        Option<OutputFormat> format = new("--format") { Description = "text, or json: the whole graph, to be saved and compared." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Command list = new("list", "Lists the registrations of a wiring: service, made by, lifetime, mark, place.") { file, wiring, matching, lifetime, format, output, limit };
+        Command list = new("list", "Lists the registrations of a wiring: service, what creates it, lifetime, mark, place.") { file, wiring, matching, lifetime, format, output, limit };
         list.SetAction(arguments => Apart([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () => ListCommand.Run(
             arguments.GetRequiredValue(file),
             arguments.GetValue(wiring),
@@ -66,12 +65,12 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     private Command Why()
     {
         Argument<FileInfo> file = FileArgument();
-        Argument<string> service = new("SERVICE") { Description = "The service, in short or in full; with a mark as SERVICE@MARK." };
+        Argument<string> service = new("SERVICE") { Description = "The name of the service, short or full; with a mark as SERVICE@MARK." };
         Option<string?> wiring = WiringOption("Explain only the wiring of this name.");
-        Option<OutputFormat> format = new("--format") { Description = "The form; json has all services that match." };
+        Option<OutputFormat> format = new("--format") { Description = "The output format; json has all services that match." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Command why = new("why", "Explains a service: what makes it and what that needs, as a tree; and who needs it.") { file, service, wiring, format, output, limit };
+        Command why = new("why", "Explains a service: what creates it, its dependencies as a tree, and what depends on it.") { file, service, wiring, format, output, limit };
         why.SetAction(arguments => Apart([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () => WhyCommand.Run(
             arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring), arguments.GetValue(format), arguments.GetValue(output))));
         return why;
@@ -81,11 +80,11 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     {
         Argument<string> before = new("BEFORE") { Description = "An assembly or a saved graph; ASSEMBLY@NAME where it has several wirings." };
         Argument<string> after = new("AFTER") { Description = "What to compare it with: the same kinds." };
-        Option<string?> wiring = WiringOption("The name of the wiring, where none is given with @.");
-        Option<OutputFormat> format = new("--format") { Description = "The form." };
+        Option<string?> wiring = WiringOption("The name of the wiring, if it is not given with @.");
+        Option<OutputFormat> format = new("--format") { Description = "The output format." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Command compare = new("compare", "Says what two wirings do not have in common; ends with 1 if they differ.") { before, after, wiring, format, output, limit };
+        Command compare = new("compare", "Reports the differences between two wirings; the exit code is 1 if there are any.") { before, after, wiring, format, output, limit };
         compare.SetAction(arguments => Apart([arguments.GetRequiredValue(before), arguments.GetRequiredValue(after)], arguments.GetValue(limit), () => CompareCommand.Run(
             arguments.GetRequiredValue(before), arguments.GetRequiredValue(after), arguments.GetValue(wiring), arguments.GetValue(format), arguments.GetValue(output))));
         return compare;
@@ -93,20 +92,20 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
 
     private static Command Fault()
     {
-        Argument<string?> code = new("CODE") { Description = "A code such as JV301; all codes are listed without one.", Arity = ArgumentArity.ZeroOrOne };
-        Command fault = new("fault", "Explains a code: what it means, why it matters, what to write instead.") { code };
+        Argument<string?> code = new("CODE") { Description = "A code such as JV301; without one, all codes are listed.", Arity = ArgumentArity.ZeroOrOne };
+        Command fault = new("fault", "Explains a fault code: what it means, why it matters, how to fix it.") { code };
         fault.SetAction(arguments => FaultCommand.Run(arguments.GetValue(code)));
         return fault;
     }
 
     private static Command Demo()
     {
-        Command demo = new("demo", "Shows all of this on wirings that ship with the command.");
+        Command demo = new("demo", "Runs these commands on the wirings that come with the tool.");
         demo.SetAction(_ => DemoCommand.Run());
         return demo;
     }
 
-    private static Argument<FileInfo> FileArgument() => new("ASSEMBLY") { Description = "The assembly that the wirings are in, or a saved graph (.json)." };
+    private static Argument<FileInfo> FileArgument() => new("ASSEMBLY") { Description = "The assembly that contains the wirings, or a saved graph (.json)." };
 
     private static Option<string?> WiringOption(string description) => new("--wiring") { Description = description, HelpName = "NAME" };
 
@@ -116,7 +115,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     {
         Option<double> limit = new("--limit")
         {
-            Description = "For how many seconds the wiring code of an assembly is waited for.",
+            Description = "How many seconds the wiring code of an assembly may take.",
             HelpName = "SECONDS",
             DefaultValueFactory = _ => DefaultShutdownTimeout,
         };
@@ -124,7 +123,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         {
             if (result.Tokens is [Token only, ..] && !(double.TryParse(only.Value, CultureInfo.InvariantCulture, out double seconds) && seconds is > 0 and <= MostSeconds))
             {
-                result.AddError($"--limit takes a number of seconds from above 0 to {MostSeconds}.");
+                result.AddError($"--limit must be a number of seconds, greater than 0 and at most {MostSeconds}.");
             }
         });
         return limit;
@@ -146,8 +145,8 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         {
             CannotCheckException problem => problem.Message,
             IOException problem => $"the result could not be written: {problem.Message}",
-            Exception problem when LoadFailure.Is(problem) => $"the assembly cannot be loaded whole: {LoadFailure.TextOf(problem)}",
-            Exception problem => $"this went wrong, and is a mistake of the command: {ExceptionText.Of(problem)}",
+            Exception problem when FailureText.OfLoading(problem) is { } reason => $"not all types of the assembly can be loaded: {reason}",
+            Exception problem => $"internal error of the command: {FailureText.Of(problem)}",
         };
         try
         {

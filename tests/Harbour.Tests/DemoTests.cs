@@ -5,7 +5,7 @@ namespace Harbour.Tests;
 public class DemoTests
 {
     [Fact]
-    public async Task The_day_is_played_and_the_mistakes_are_told()
+    public async Task The_day_is_played_and_the_faults_are_reported()
     {
         ProgramRun run = await ProgramRun.Of("examples/Harbour", "demo");
 
@@ -24,7 +24,7 @@ public class DemoTests
     }
 
     [Fact]
-    public async Task An_address_that_cannot_be_listened_on_is_one_line_and_ends_with_2()
+    public async Task An_address_that_cannot_be_listened_on_is_one_line_and_exits_with_2()
     {
         ProgramRun run = await ProgramRun.Of("examples/Harbour", "serve", "--urls", "http://127.0.0.1:70000", "--ledger", Path.GetTempFileName());
 

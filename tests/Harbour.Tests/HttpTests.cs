@@ -63,7 +63,7 @@ public class HttpTests
     [InlineData("/tides/2027-05-31", 404, "does not know 2027-05-31")]
     [InlineData("/tides/tomorrow", 400, "write it as YYYY-MM-DD")]
     [InlineData("/lighthouse", 404, "")]
-    public async Task What_cannot_be_answered_is_a_problem(string path, int status, string detail)
+    public async Task Unknown_route_is_a_problem(string path, int status, string detail)
     {
         await using OpenOffice office = await OpenOffice.OpenAsync();
 

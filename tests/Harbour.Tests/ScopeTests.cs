@@ -64,7 +64,7 @@ public class ScopeTests
     }
 
     [Fact]
-    public async Task The_scope_ends_when_the_client_goes_away()
+    public async Task Request_scope_is_disposed_when_the_client_disconnects()
     {
         TaskCompletionSource begun = new();
         await using OpenOffice office = await OpenOffice.OpenAsync(routes => routes.MapGet("/becalmed", async (HttpContext context, [FromServices] BookingDesk desk) =>

@@ -9,7 +9,7 @@ public class ServiceTests
     private static CancellationToken Token => TestContext.Current.CancellationToken;
 
     [Fact]
-    public async Task On_SIGTERM_it_answers_and_notes_what_is_there_and_ends_with_0()
+    public async Task On_SIGTERM_it_answers_and_notes_what_is_there_and_exits_with_0()
     {
         Assert.SkipUnless(OperatingSystem.IsLinux(), "SIGTERM is sent with kill.");
 
@@ -25,7 +25,7 @@ public class ServiceTests
     }
 
     [Fact]
-    public async Task It_exports_what_the_container_measures()
+    public async Task Harbour_exports_the_metrics_of_the_container()
     {
         Assert.SkipUnless(OperatingSystem.IsLinux(), "SIGTERM is sent with kill.");
 
@@ -38,7 +38,7 @@ public class ServiceTests
     }
 
     [Fact]
-    public async Task An_unknown_destination_is_said_to_be_one()
+    public async Task An_unknown_destination_is_reported_to_be_one()
     {
         ProgramRun run = await ProgramRun.Of("examples/Harbour", "serve", "--telemetry", "the moon");
 

@@ -12,7 +12,7 @@ public class HostTests
     private static CancellationToken Token => TestContext.Current.CancellationToken;
 
     [Fact]
-    public async Task It_warms_up_before_it_listens_and_winds_down_after_the_last_answer()
+    public async Task Host_warms_up_before_listening_and_winds_down_after_the_last_response()
     {
         await using WebApplication app = Office.Make();
         await using Container container = Logged(() => app.Lifetime.ApplicationStarted.IsCancellationRequested, () => app.Lifetime.ApplicationStopped.IsCancellationRequested);
@@ -37,7 +37,7 @@ public class HostTests
     }
 
     [Fact]
-    public async Task Told_to_end_while_it_warms_up_it_winds_down_and_does_not_listen()
+    public async Task Host_stopped_during_the_warm_up_winds_down_and_does_not_listen()
     {
         using CancellationTokenSource stop = new();
         await using WebApplication app = Office.Make();
@@ -73,7 +73,7 @@ public class HostTests
     }
 
     [Fact]
-    public async Task A_start_that_fails_and_a_wind_down_that_fails_are_both_told()
+    public async Task A_start_that_fails_and_a_wind_down_that_fails_are_both_reported()
     {
         using TcpListener taken = new(IPAddress.Loopback, 0);
         taken.Start();
@@ -143,7 +143,7 @@ public class HostTests
         Assert.All(thrown.Requests, request => Assert.StartsWith("GET /becalmed/", request, StringComparison.Ordinal));
         Assert.Equal(["HostTests.Slow"], thrown.Services);
         Assert.StartsWith("Still open when the server stopped, with a limit of 0.02 s: GET /becalmed/0 (2 times), GET /becalmed/1, GET", thrown.Message, StringComparison.Ordinal);
-        Assert.Contains("GET /becalmed/7 and 2 more. Let these end when", thrown.Message, StringComparison.Ordinal);
+        Assert.Contains("GET /becalmed/7 and 2 more. Make their handlers return when", thrown.Message, StringComparison.Ordinal);
         Assert.Contains("HostTests.Slow did not wind down within 0.02 s.", thrown.Message, StringComparison.Ordinal);
         never.SetResult();
         await Assert.ThrowsAnyAsync<HttpRequestException>(() => Task.WhenAll(asked));

@@ -45,7 +45,7 @@ public class InjectionTests
     }
 
     [Fact]
-    public async Task Whatever_has_only_the_context()
+    public async Task Services_are_reached_from_the_HttpContext()
     {
         await using Office office = await Office.OpenAsync(app => app.MapGet("/desk", (HttpContext context) =>
         {
@@ -102,7 +102,7 @@ public class InjectionTests
         using HttpClient client = new() { BaseAddress = new Uri(app.Urls.First()) };
 
         Assert.Equal(
-            "The request has no scope: write app.UseJunctivor(container) before what asks for it.",
+            "The request has no scope: call app.UseJunctivor(container) before the middleware that needs it.",
             await client.GetStringAsync(new Uri("/", UriKind.Relative), TestContext.Current.CancellationToken));
     }
 

@@ -10,7 +10,7 @@ public class ScopeTests
     private static CancellationToken Token => TestContext.Current.CancellationToken;
 
     [Fact]
-    public async Task What_the_request_brings_is_handed_over_where_it_is_promised()
+    public async Task What_the_request_brings_is_supplied_where_it_is_declared()
     {
         await using Office office = await Office.OpenAsync(
             app => app.MapGet("/brought", ([FromServices] Brought brought, HttpContext context) =>
@@ -44,7 +44,7 @@ public class ScopeTests
     }
 
     [Fact]
-    public async Task It_ends_when_the_endpoint_throws()
+    public async Task Scope_is_disposed_when_the_endpoint_throws()
     {
         int number = 0;
         await using Office office = await Office.OpenAsync(app => app.MapGet("/storm", string ([FromServices] Ledger ledger) =>
@@ -60,7 +60,7 @@ public class ScopeTests
     }
 
     [Fact]
-    public async Task It_ends_when_the_client_goes_away()
+    public async Task Scope_is_disposed_when_the_client_disconnects()
     {
         TaskCompletionSource<int> begun = new();
         await using Office office = await Office.OpenAsync(app => app.MapGet("/becalmed", async ([FromServices] Ledger ledger, HttpContext context) =>
@@ -79,7 +79,7 @@ public class ScopeTests
     }
 
     [Fact]
-    public async Task What_the_scope_makes_asynchronously_is_awaited_and_a_failure_there_is_the_request_s()
+    public async Task What_the_scope_creates_asynchronously_is_awaited_and_a_failure_there_is_the_request_s()
     {
         bool fails = false;
         await using Office office = await Office.OpenAsync(

@@ -28,7 +28,7 @@ public class SessionTests
     }
 
     [Fact]
-    public async Task A_session_left_for_long_enough_begins_anew()
+    public async Task Session_starts_anew_after_its_idle_timeout()
     {
         await using Office office = await OpenAsync();
 

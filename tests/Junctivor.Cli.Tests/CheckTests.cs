@@ -38,7 +38,7 @@ public class CheckTests
     }
 
     [Fact]
-    public async Task A_sound_wiring_ends_with_0()
+    public async Task A_sound_wiring_exits_with_0()
     {
         ProgramRun run = await Check(Here, "--wiring", "Sound");
 
@@ -46,13 +46,13 @@ public class CheckTests
     }
 
     [Fact]
-    public async Task Faults_go_to_standard_output_all_at_once_and_end_with_1()
+    public async Task Faults_go_to_standard_output_all_at_once_and_exit_with_1()
     {
         ProgramRun run = await Check(Here, "--wiring", "faulty");
 
         Assert.Equal((1, ""), (run.Status, run.Errors));
         Assert.Contains("faulty: 2 faults", run.Output, StringComparison.Ordinal);
-        Assert.Contains("JV101 missing: MarkedWirings.Mooring asks for MarkedWirings.Anchor", run.Output, StringComparison.Ordinal);
+        Assert.Contains("JV101 missing: MarkedWirings.Mooring requires MarkedWirings.Anchor", run.Output, StringComparison.Ordinal);
         Assert.Contains("JV301 captive: MarkedWirings.Bollard (singleton) holds MarkedWirings.Rope (scoped)", run.Output, StringComparison.Ordinal);
         Assert.Contains("MarkedWirings.cs:12", run.Output, StringComparison.Ordinal);
         Assert.DoesNotContain("\u001b", run.Output, StringComparison.Ordinal);
@@ -60,32 +60,32 @@ public class CheckTests
 
     [Theory]
     [InlineData("throwing", "MarkedWirings.Throwing threw InvalidOperationException: The tide is out.")]
-    [InlineData("empty-handed", "MarkedWirings.EmptyHanded gives null")]
-    [InlineData("misplaced", "is no public static property or method")]
+    [InlineData("empty-handed", "MarkedWirings.EmptyHanded returned null")]
+    [InlineData("misplaced", "is not a public static property or parameterless method")]
     [InlineData("none", "has no wiring 'none'; it has empty-handed, faulty, frozen, marks, misplaced, native, Sound, throwing.")]
-    public async Task A_root_that_cannot_be_read_is_one_line_and_ends_with_2(string wiring, string line)
+    public async Task A_root_that_cannot_be_read_is_one_line_and_exits_with_2(string wiring, string line)
     {
         AssertComplaint(await Check(Here, "--wiring", wiring), line);
     }
 
     [Fact]
-    public async Task A_missing_file_is_one_line_and_ends_with_2() =>
+    public async Task A_missing_file_is_one_line_and_exits_with_2() =>
         AssertComplaint(await Check("nowhere.dll"), "nowhere.dll does not exist: build the project");
 
     [Fact]
-    public async Task A_file_that_is_no_assembly_is_one_line_and_ends_with_2() =>
-        AssertComplaint(await Check(Path.ChangeExtension(Here, ".runtimeconfig.json")), "is no .NET assembly");
+    public async Task A_file_that_is_no_assembly_is_one_line_and_exits_with_2() =>
+        AssertComplaint(await Check(Path.ChangeExtension(Here, ".runtimeconfig.json")), "is not a .NET assembly");
 
     [Fact]
-    public async Task A_folder_is_one_line_and_ends_with_2() =>
+    public async Task A_folder_is_one_line_and_exits_with_2() =>
         AssertComplaint(await Check(AppContext.BaseDirectory), "is a folder: name the assembly in it");
 
     [Fact]
-    public async Task An_assembly_without_a_root_is_one_line_and_ends_with_2() =>
-        AssertComplaint(await Check(typeof(Assert).Assembly.Location), "has no wiring to check: mark a public static property");
+    public async Task An_assembly_without_a_root_is_one_line_and_exits_with_2() =>
+        AssertComplaint(await Check(typeof(Assert).Assembly.Location), "has no wiring to check: put [CheckedWiring] on a public static property");
 
     [Fact]
-    public async Task A_word_that_the_command_does_not_know_ends_with_2()
+    public async Task A_word_that_the_command_does_not_know_exits_with_2()
     {
         ProgramRun run = await ProgramRun.Of("src/Junctivor.Cli", "chekc");
 
@@ -103,24 +103,24 @@ public class CheckTests
         Assert.Contains("└─ Planner: BerthPlanner", run.Output, StringComparison.Ordinal);
         Assert.Contains("office → rehearsal: 4 differences", run.Output, StringComparison.Ordinal);
         Assert.Contains("office: sound", run.Output, StringComparison.Ordinal);
-        Assert.Contains("a harbour with mistakes: 6 faults", run.Output, StringComparison.Ordinal);
+        Assert.Contains("a harbour with faults: 6 faults", run.Output, StringComparison.Ordinal);
     }
 
     [Fact]
-    public async Task What_a_registration_accepts_is_told_apart_with_its_reason()
+    public async Task What_a_registration_accepts_is_distinguished_with_its_reason()
     {
         ProgramRun run = await Check(Here, "--wiring", "frozen");
 
         Assert.Equal((0, ""), (run.Status, run.Errors));
         Assert.Contains("frozen: sound", run.Output, StringComparison.Ordinal);
-        Assert.Contains("because: A bollard has one rope.", run.Output, StringComparison.Ordinal);
+        Assert.Contains("reason: A bollard has one rope.", run.Output, StringComparison.Ordinal);
     }
 
     [Theory]
-    [InlineData("JV101=note", "JV101 missing stays a fault")]
-    [InlineData("JV999=note", "There is no fault 'JV999'")]
-    [InlineData("JV303:fault", "'JV303:fault' is no severity: write CODE=fault")]
-    public async Task A_severity_that_cannot_be_set_is_one_line_and_ends_with_2(string severity, string line) =>
+    [InlineData("JV101=note", "The severity of JV101 missing cannot be lowered")]
+    [InlineData("JV999=note", "There is no fault code 'JV999'")]
+    [InlineData("JV303:fault", "'JV303:fault' is not a severity: write CODE=fault")]
+    public async Task A_severity_that_cannot_be_set_is_one_line_and_exits_with_2(string severity, string line) =>
         AssertComplaint(await Check(Here, "--wiring", "Sound", "--severity", severity), line);
 
     [Fact]
@@ -156,7 +156,7 @@ public class CheckTests
     }
 
     [Fact]
-    public async Task A_file_that_cannot_be_written_is_one_line_and_ends_with_2() =>
+    public async Task A_file_that_cannot_be_written_is_one_line_and_exits_with_2() =>
         AssertComplaint(await Check(Here, "--wiring", "Sound", "--output", Path.Combine("nowhere", "report.txt")), "cannot be written");
 
     [Theory]
@@ -166,8 +166,8 @@ public class CheckTests
     {
         ProgramRun run = await ProgramRun.AsWideAs(columns, "src/Junctivor.Cli", "check", Here, "--wiring", "faulty");
 
-        Assert.All(run.Output.Split('\n').Where(line => !line.StartsWith("             ", StringComparison.Ordinal)), line => Assert.InRange(line.Length, 0, columns));
-        Assert.Contains("             FreshScope<MarkedWirings.Rope> Rope\n", run.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
+        Assert.All(run.Output.Split('\n').Where(line => !line.StartsWith("         ", StringComparison.Ordinal)), line => Assert.InRange(line.Length, 0, columns));
+        Assert.Contains("         FreshScope<MarkedWirings.Rope> Rope\n", run.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
     }
 
     private static Task<ProgramRun> Check(params string[] arguments) => ProgramRun.Of("src/Junctivor.Cli", ["check", .. arguments]);

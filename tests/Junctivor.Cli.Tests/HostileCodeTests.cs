@@ -30,7 +30,7 @@ public sealed class HostileCodeTests : IDisposable
 
         Assert.Equal((2, ""), (run.Status, run.Output));
         Assert.Equal(
-            "junctivor: Office.dll: its wiring code has not returned after 2 s. A wiring only registers: let it wait for nothing, or raise --limit if it is only slow.",
+            "junctivor: Office.dll: its wiring code did not return within 2 s. A wiring should only register: remove what it waits for, or increase --limit if it is only slow.",
             run.Errors.Trim());
     }
 
@@ -63,7 +63,7 @@ public sealed class HostileCodeTests : IDisposable
         ProgramRun run = await Check("throw new Mute();");
 
         Assert.Equal((2, ""), (run.Status, run.Output));
-        Assert.Contains("Office.Wiring threw Mute: its message could not be read, as that threw InvalidOperationException.", Assert.Single(run.Errors.Trim().Split('\n')), StringComparison.Ordinal);
+        Assert.Contains("Office.Wiring threw Mute: (reading the message threw InvalidOperationException)", Assert.Single(run.Errors.Trim().Split('\n')), StringComparison.Ordinal);
     }
 
     private Task<ProgramRun> Check(string code, params string[] options)

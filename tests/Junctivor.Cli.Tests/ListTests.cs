@@ -52,11 +52,11 @@ public sealed class ListTests : IDisposable
         Assert.Contains("new BookingDesk(visit, ledger, planner, fees, roster, log)", run.Output, StringComparison.Ordinal);
         Assert.Matches(@"├─ ledger: IBerthLedger +scoped +new SqliteBerthLedger\(file, visit\)  \(\d\)", run.Output);
         Assert.Matches(@"│  ├─ ledger: IBerthLedger +scoped +see \(\d\)", run.Output);
-        Assert.Contains("nobody in the wiring", run.Output, StringComparison.Ordinal);
+        Assert.Contains("nothing in the wiring", run.Output, StringComparison.Ordinal);
     }
 
     [Fact]
-    public async Task Why_shows_who_needs_it_up_to_the_roots()
+    public async Task Why_shows_what_depends_on_it_up_to_the_roots()
     {
         ProgramRun run = await Run("why", Harbour, "Harbour.Office.BerthPlanner", "--wiring", "office");
 
@@ -72,11 +72,11 @@ public sealed class ListTests : IDisposable
         Assert.Contains("office: 3 services match 'Ledger'", several.Output, StringComparison.Ordinal);
         Assert.Contains("  IBerthLedger ", several.Output, StringComparison.Ordinal);
         Assert.Equal((2, ""), (none.Status, none.Output));
-        Assert.Contains("has no service 'BookingDisk' (there is BookingDesk)", none.Errors, StringComparison.Ordinal);
+        Assert.Contains("has no service 'BookingDisk' (similar: BookingDesk)", none.Errors, StringComparison.Ordinal);
     }
 
     [Fact]
-    public async Task Why_tells_marks_apart()
+    public async Task Why_distinguishes_marks()
     {
         string here = typeof(ListTests).Assembly.Location;
 
@@ -116,7 +116,7 @@ public sealed class ListTests : IDisposable
     }
 
     [Fact]
-    public async Task Two_roots_of_one_assembly_are_compared_and_end_with_1()
+    public async Task Two_roots_of_one_assembly_are_compared_and_exit_with_1()
     {
         ProgramRun run = await Run("compare", $"{Harbour}@office", $"{Harbour}@rehearsal");
 
@@ -136,23 +136,23 @@ public sealed class ListTests : IDisposable
 
         Assert.Equal((0, "", ""), (saving.Status, saving.Output, saving.Errors));
         Assert.Equal((0, 0), (same.Status, other.Status));
-        Assert.Contains("they mean the same", same.Output, StringComparison.Ordinal);
+        Assert.Contains("no differences", same.Output, StringComparison.Ordinal);
         Assert.Contains("\"format\": \"junctivor-comparison\"", other.Output, StringComparison.Ordinal);
         Assert.StartsWith("office: 32 registrations", listed.Output, StringComparison.Ordinal);
         Assert.Contains("new SystemClock()", explained.Output, StringComparison.Ordinal);
     }
 
     [Fact]
-    public async Task Calls_that_mean_nothing_are_one_line_each_and_end_with_2()
+    public async Task Calls_that_mean_nothing_are_one_line_each_and_exit_with_2()
     {
         await File.WriteAllTextAsync(Saved, """{ "format": "junctivor-graph", "version": 7, "wiring": "office" }""", TestContext.Current.CancellationToken);
 
-        await AssertRefused("has several wirings: say", "compare", Harbour, Harbour);
-        await AssertRefused("has several wirings, and a saved graph is of one: say --wiring NAME", "list", Harbour, "--format", "json");
+        await AssertRefused("has several wirings: write", "compare", Harbour, Harbour);
+        await AssertRefused("has several wirings, and a graph is saved for one: add --wiring NAME", "list", Harbour, "--format", "json");
         await AssertRefused("leave --matching and --lifetime away", "list", Harbour, "--wiring", "office", "--format", "json", "--matching", "x");
-        await AssertRefused("office.json is a saved graph of version 7, and this reads up to version 1: update the command.", "list", Saved);
+        await AssertRefused("office.json is a saved graph of version 7, and this command reads versions up to 1: update the command.", "list", Saved);
         await AssertRefused("nowhere.json does not exist", "compare", "nowhere.json", Harbour);
-        await AssertRefused("there is no fault 'JV999': 'junctivor fault' lists them all.", "fault", "JV999");
+        await AssertRefused("there is no fault code 'JV999': 'junctivor fault' lists them.", "fault", "JV999");
     }
 
     [Fact]
@@ -163,7 +163,7 @@ public sealed class ListTests : IDisposable
 
         Assert.StartsWith("## JV301 captive", one.Output, StringComparison.Ordinal);
         Assert.Contains("**What to write.**", one.Output, StringComparison.Ordinal);
-        Assert.Matches(@"JV301 +captive +fault\r?\n +Something long-lived holds", all.Output);
+        Assert.Matches(@"JV301 +captive +fault\r?\n +A long-lived service holds", all.Output);
     }
 
     private static Task<ProgramRun> Run(params string[] arguments) => ProgramRun.Of("src/Junctivor.Cli", arguments);

@@ -18,7 +18,7 @@ public sealed class LoadingTests : IDisposable
     }
 
     [Theory]
-    [InlineData("9.0.0.0", "was built for Junctivor 9.0.0, and this command brings 0.1.0: use the command of the same version")]
+    [InlineData("9.0.0.0", "was built for Junctivor 9.0.0, and this command contains 0.1.0: use the command of the same version")]
     [InlineData("0.7.0.0", "was built for Junctivor 0.7.0")]
     public async Task An_assembly_for_another_version_of_the_library_is_refused(string version, string line)
     {
@@ -33,7 +33,7 @@ public sealed class LoadingTests : IDisposable
 
     [Fact]
     public async Task A_framework_that_is_not_installed_is_named() =>
-        AssertRefused(await Check(WithFramework("Tidal.Pilots.App", "4.2.0")), "Office.dll needs Tidal.Pilots.App 4.2.0, which is not installed here");
+        AssertRefused(await Check(WithFramework("Tidal.Pilots.App", "4.2.0")), "Office.dll needs Tidal.Pilots.App 4.2.0, which is not installed: install it");
 
     [Fact]
     public async Task A_newer_runtime_is_named() =>
@@ -52,8 +52,8 @@ public sealed class LoadingTests : IDisposable
     [Theory]
     [InlineData(".runtimeconfig.json", "{", "Office.runtimeconfig.json cannot be read (line 1)")]
     [InlineData(".runtimeconfig.json", "", "Office.runtimeconfig.json cannot be read")]
-    [InlineData(".runtimeconfig.json", "[]", "Office.runtimeconfig.json has no runtime options that can be read")]
-    [InlineData(".runtimeconfig.json", """{"runtimeOptions":5}""", "Office.runtimeconfig.json has no runtime options that can be read")]
+    [InlineData(".runtimeconfig.json", "[]", "Office.runtimeconfig.json has no readable runtime options")]
+    [InlineData(".runtimeconfig.json", """{"runtimeOptions":5}""", "Office.runtimeconfig.json has no readable runtime options")]
     [InlineData(".runtimeconfig.json", """{"runtimeOptions":{"frameworks":["x"]}}""", "Office.runtimeconfig.json names 'x' as a framework")]
     [InlineData(".runtimeconfig.json", """{"runtimeOptions":{"framework":7}}""", "Office.runtimeconfig.json names '7' as a framework")]
     [InlineData(".deps.json", "{ this is none", "Office.deps.json cannot be read")]

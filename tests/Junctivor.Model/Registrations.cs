@@ -71,7 +71,7 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
             Making.Factory => Factory(entry, journal),
             Making.Value => Finish(Singleton.ValueAs(service, Given(entry.Number, journal)), entry),
             Making.Incoming => Finish(Scoped.Incoming(service), entry),
-            Making.Alias => Finish(AliasOf(entry), entry),
+            Making.Alias => FinishService(AliasOf(entry), entry),
             Making.Decorator or Making.PlainDecorator => Finish(Decorator.Of(entry.IsAlso ? Also(entry.Number) : service, ClassOf(entry)!), entry),
             _ => Finish(
                 entry.Life switch
@@ -85,17 +85,30 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
         };
     }
 
-    private static Registration<object> AliasOf(Entry entry)
+    private static AliasRegistration AliasOf(Entry entry)
     {
-        Registration<object> alias = Alias.Of(Also(entry.Number), Part(entry.Number));
+        AliasRegistration alias = Alias.Of(Also(entry.Number), Part(entry.Number));
         return entry.TargetMark is null ? alias : alias.TargetMarked(entry.TargetMark);
     }
 
-    /// <summary>Writes behind a registration what the entry says further.</summary>
-    private Registration<T> Finish<T>(Registration<T> registration, Entry entry)
+    /// <summary>Adds the options of an entry to what creates instances.</summary>
+    private Registration<T> Finish<T>(Registration<T> registration, Entry entry) => FinishService(entry.IsOwnedOtherwise ? registration.LeaveUndisposed() : registration, entry);
+
+    private static DecoratorRegistration Finish(DecoratorRegistration registration, Entry entry) =>
+        Mark(entry.IsOwnedOtherwise ? registration.LeaveUndisposed() : registration, entry);
+
+    private ValueRegistration Finish(ValueRegistration registration, Entry entry) => FinishService(entry.IsOwnedOtherwise ? registration.DisposeAtEnd() : registration, entry);
+
+    private IncomingRegistration Finish(IncomingRegistration registration, Entry entry) => FinishService(entry.IsOwnedOtherwise ? registration.DisposeAtEnd() : registration, entry);
+
+    private static TSelf Mark<TSelf>(TSelf registration, Entry entry)
+        where TSelf : MarkableRegistration<TSelf> => entry.Mark is null ? registration : registration.Marked(entry.Mark);
+
+    private TSelf FinishService<TSelf>(TSelf registration, Entry entry)
+        where TSelf : ServiceRegistration<TSelf>
     {
-        registration = entry.Mark is null ? registration : registration.Marked(entry.Mark);
-        registration = entry.IsAlso && !entry.IsDecorator && entry.Making != Making.Alias ? registration.Also(Also(entry.Number)) : registration;
+        registration = Mark(registration, entry);
+        registration = entry.IsAlso && entry.Making != Making.Alias ? registration.Also(Also(entry.Number)) : registration;
         registration = entry.Ending switch
         {
             Ending.Replacing => registration.Replacing(),
@@ -103,10 +116,7 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
             Ending.FirstChoice => registration.FirstChoice(),
             _ => registration,
         };
-        registration = ConsumerOf(entry) is { } consumer ? registration.OnlyFor(consumer) : registration;
-        return !entry.IsOwnedOtherwise ? registration
-            : entry.Making is Making.Value or Making.Incoming ? registration.DisposeAtEnd()
-            : registration.LeaveUndisposed();
+        return ConsumerOf(entry) is { } consumer ? registration.OnlyFor(consumer) : registration;
     }
 
     /// <summary>The class that an entry is only for; null for all.</summary>

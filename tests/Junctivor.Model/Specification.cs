@@ -45,7 +45,7 @@ public sealed class Specification
         public sealed record Absent : Supply;
     }
 
-    /// <summary>What somebody gets who asks for exactly one; a consumer of null asks from outside.</summary>
+    /// <summary>What somebody gets who requires exactly one; a consumer of null asks from outside.</summary>
     public Supply Ask(Key key, Type? consumer)
     {
         List<Entry> found = Serving(key, consumer);
@@ -154,7 +154,7 @@ public sealed class Specification
         }
     }
 
-    /// <summary>All that serve it, for a consumer, in the order of a list.</summary>
+    /// <summary>All that registrations provide it, for a consumer, in the order of a list.</summary>
     private List<Entry> Serving(Key key, Type? consumer) => !_offers.TryGetValue(key, out List<Offer>? offers) ? [] :
     [
         .. offers

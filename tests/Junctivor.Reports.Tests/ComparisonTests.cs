@@ -24,7 +24,7 @@ public class ComparisonTests
     }
 
     [Fact]
-    public void What_is_new_is_told_once_with_all_that_it_serves()
+    public void What_is_new_is_reported_once_with_all_that_it_serves()
     {
         GraphChange change = Assert.Single(Compare([.. Office.Wiring, Singleton.Of<Foghorn>().Also<IHorn>()]));
 
@@ -42,7 +42,7 @@ public class ComparisonTests
     }
 
     [Fact]
-    public void The_same_class_for_longer_is_a_changed_lifetime_told_once()
+    public void A_longer_lifetime_of_the_same_class_is_one_change()
     {
         Wiring before = [Scoped.Of<Foghorn>().Also<IHorn>()];
         Wiring after = [Singleton.Of<Foghorn>().Also<IHorn>()];
@@ -64,7 +64,7 @@ public class ComparisonTests
     }
 
     [Fact]
-    public void Another_order_of_a_list_is_told()
+    public void Another_order_of_a_list_is_reported()
     {
         Wiring before = [Singleton.Of<Office.INoticeChannel, Office.Blackboard>(), Singleton.Of<Office.INoticeChannel, Office.Loudhailer>()];
         Wiring after = [.. before.Reverse()];

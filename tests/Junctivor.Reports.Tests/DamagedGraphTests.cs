@@ -43,12 +43,12 @@ public class DamagedGraphTests
     [InlineData("\"services\": [null]")]
     [InlineData("\"services\": [{ \"service\": \"A\", \"by\": [null] }]")]
     [InlineData("\"names\": { \"A\": null }")]
-    public void Nothing_may_be_null(string part)
+    public void Null_arguments_are_refused(string part)
     {
         SavedGraphException refused = Assert.Throws<SavedGraphException>(
             () => GraphJson.Read($$"""{ "format": "junctivor-graph", "version": 1, "wiring": "x", {{part}} }"""));
 
-        Assert.Contains("has null where something must stand", refused.Message, StringComparison.Ordinal);
+        Assert.Contains("has null where a value is required", refused.Message, StringComparison.Ordinal);
     }
 
     private static void Use(SavedGraph graph)

@@ -44,13 +44,13 @@ public class SarifTests
     }
 
     [Fact]
-    public void Messages_carry_the_cure_and_lead_to_the_section()
+    public void Messages_carry_the_fix_and_lead_to_the_section()
     {
         string text = Results(SarifReport.Write(Reports)).First(result => result.GetProperty("ruleId").GetString() == "JV301").GetProperty("message").GetProperty("text").GetString()!;
 
         Assert.StartsWith("NightlyInvoicing (singleton) holds IBerthLedger (scoped).", text, StringComparison.Ordinal);
-        Assert.Contains("take: FreshScope<IBerthLedger> ledger", text, StringComparison.Ordinal);
-        Assert.EndsWith("More: docs/faults.md#jv301-captive", text, StringComparison.Ordinal);
+        Assert.Contains("change the parameter to: FreshScope<IBerthLedger> ledger", text, StringComparison.Ordinal);
+        Assert.EndsWith("More: junctivor fault JV301", text, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -52,7 +52,7 @@ public class SavedGraphTests
     }
 
     [Fact]
-    public void Needs_say_how_they_are_met_and_by_whom()
+    public void Dependencies_show_their_binding()
     {
         SavedRegistration desk = Of("BookingDesk");
 
@@ -63,7 +63,7 @@ public class SavedGraphTests
     }
 
     [Fact]
-    public void Who_asks_for_a_decorated_service_gets_the_decorator_around_it()
+    public void Who_requests_a_decorated_service_gets_the_decorator_around_it()
     {
         SavedRegistration ledger = ById(Of("BookingDesk").Needs[1].By[0]);
 
@@ -98,14 +98,14 @@ public class SavedGraphTests
     }
 
     [Theory]
-    [InlineData("[]", "is no saved graph")]
-    [InlineData("nothing", "is no saved graph that can be read (line 1)")]
-    [InlineData("""{ "format": "else" }""", "is no saved graph: it does not say")]
+    [InlineData("[]", "is not a saved graph")]
+    [InlineData("nothing", "is not a readable saved graph (line 1)")]
+    [InlineData("""{ "format": "else" }""", "is not a saved graph: it has no")]
     [InlineData("""{ "format": "junctivor-graph" }""", "without a version")]
-    [InlineData("""{ "format": "junctivor-graph", "version": 2, "wiring": "x" }""", "of version 2, and this reads up to version 1: update the command.")]
-    [InlineData("""{ "format": "junctivor-graph", "version": 1 }""", "is no saved graph that can be read")]
-    [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "services": [{ "service": "A", "by": ["B"] }] }""", "refers to 'B', which is not in it")]
-    [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "registrations": [{ "id": "A", "madeBy": "class", "type": "A", "services": ["A"], "lifetime": "scoped", "around": "A" }] }""", "decorators in a ring")]
+    [InlineData("""{ "format": "junctivor-graph", "version": 2, "wiring": "x" }""", "of version 2, and this command reads versions up to 1: update the command.")]
+    [InlineData("""{ "format": "junctivor-graph", "version": 1 }""", "is not a readable saved graph")]
+    [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "services": [{ "service": "A", "by": ["B"] }] }""", "refers to 'B', which it does not contain")]
+    [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "registrations": [{ "id": "A", "madeBy": "class", "type": "A", "services": ["A"], "lifetime": "scoped", "around": "A" }] }""", "decorators in a cycle")]
     [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "registrations": [{ "id": "A", "madeBy": "class", "type": "A", "lifetime": "scoped" }] }""", "twice, or without a service")]
     public void What_cannot_be_read_is_refused_with_a_line_that_says_why(string json, string why)
     {

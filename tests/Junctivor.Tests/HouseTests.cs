@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Reflection;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
@@ -33,6 +34,27 @@ public partial class HouseTests
             .Where(type => type.Namespace == $"Junctivor.{folder}")
             .SelectMany(type => type.GetFields(BindingFlags.Instance | BindingFlags.Static | BindingFlags.Public | BindingFlags.NonPublic));
         Assert.DoesNotContain(fields, field => field.FieldType == typeof(Type));
+    }
+
+    [Fact]
+    public async Task Generated_files_are_up_to_date()
+    {
+        string folder = Directory.CreateTempSubdirectory("arities-").FullName;
+        try
+        {
+            ProcessStartInfo start = new("dotnet", ["run", "eng/Arities.cs", "--", folder]) { WorkingDirectory = ProgramRun.RepositoryRoot, RedirectStandardOutput = true };
+            using Process process = Process.Start(start)!;
+            await process.WaitForExitAsync(TestContext.Current.CancellationToken);
+
+            string[] written = [.. Directory.EnumerateFiles(folder, "*.g.cs", SearchOption.AllDirectories).Select(file => Path.GetRelativePath(folder, file)).Order(StringComparer.Ordinal)];
+            string[] kept = [.. Directory.EnumerateFiles(Core, "*.g.cs", SearchOption.AllDirectories).Select(file => Path.GetRelativePath(Core, file)).Where(file => !file.StartsWith("obj", StringComparison.Ordinal)).Order(StringComparer.Ordinal)];
+            Assert.Equal(kept, written);
+            Assert.All(written, file => Assert.True(File.ReadAllText(Path.Combine(folder, file)) == File.ReadAllText(Path.Combine(Core, file)), $"{file}: run 'dotnet run eng/Arities.cs'"));
+        }
+        finally
+        {
+            Directory.Delete(folder, recursive: true);
+        }
     }
 
     [GeneratedRegex(@"\btypeof\([^{]|\.GetType\(\)|System\.Reflection|\bType [a-z]\w*[;,)]|(?<!"")\bSystem\.Type\b|using Junctivor\.(Registering|Reading|Runtime|Sessions|Workers|Building)")]

@@ -30,7 +30,7 @@ public class MistakeTests
         Fault fault = Of(code).Show().All[0];
 
         Assert.NotEmpty(fault.Fixes);
-        Assert.Contains($"  More: {fault.Kind.Section}", fault.ToString(), StringComparison.Ordinal);
+        Assert.Contains($"  More: {fault.Kind.HelpCommand}", fault.ToString(), StringComparison.Ordinal);
         Assert.True(code == "JV207" || fault.Path[0].Line > 0);
     }
 
@@ -44,7 +44,7 @@ public class MistakeTests
 
     [Theory]
     [MemberData(nameof(Codes))]
-    public void A_section_shows_the_sample_and_what_is_said_to_it(string code)
+    public void A_section_shows_the_sample_and_what_is_reported_to_it(string code)
     {
         string section = SectionOf(code);
 
@@ -55,11 +55,10 @@ public class MistakeTests
     }
 
     [Fact]
-    public void Every_link_of_a_fault_leads_to_its_heading()
+    public void Each_kind_has_a_page_and_a_command_that_explain_it()
     {
-        Assert.All(FaultKind.All, kind => Assert.Equal(
-            $"docs/faults.md#{$"{kind.Code} {kind.Name}".ToLowerInvariant().Replace(' ', '-')}",
-            kind.Section));
+        Assert.All(FaultKind.All, kind => Assert.EndsWith($"/faults/{kind.Code.ToLowerInvariant()}", kind.HelpLink, StringComparison.Ordinal));
+        Assert.All(FaultKind.All, kind => Assert.Equal($"junctivor fault {kind.Code}", kind.HelpCommand));
         Assert.All(FaultKind.All, kind => Assert.Same(kind, FaultKind.Find(kind.Code.ToLowerInvariant())));
         Assert.Null(FaultKind.Find("JV999"));
     }

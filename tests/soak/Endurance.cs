@@ -63,7 +63,7 @@ internal static class Endurance
             if (!ReferenceEquals(container.Resolve<Lamp>(), lamp) || !ReferenceEquals(scope.Resolve<Desk>(), desk)
                 || !ReferenceEquals(container.Resolve(typeof(Lamp)), lamp) || container.Resolve<Pen>() is not { Lamp: not null })
             {
-                return new Outcome($"{number} resolutions", "another object than was asked for");
+                return new Outcome($"{number} resolutions", "another object than was requested");
             }
         }
 

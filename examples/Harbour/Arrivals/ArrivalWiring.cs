@@ -21,7 +21,7 @@ public static class ArrivalWiring
                 Incoming = _ => [Incoming.Value(Lookout)],
             })
             .WarmUp((pump, _) => pump.StartAsync())
-            .WindDown((pump, abort) => pump.StopAsync(abort))
+            .WindDown((pump, cancellationToken) => pump.StopAsync(cancellationToken))
             .Accept("JV502", reason: "It asks only for what receives a message, by the type of the message."),
         Scoped.Of<IMessageHandler<Arrived>, ArrivalClerk>(),
         Singleton.Of<IContributesEndpoints, ArrivalEndpoints>(),

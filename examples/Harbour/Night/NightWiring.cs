@@ -22,7 +22,7 @@ public static class NightWiring
                 return schedule;
             })
             .WarmUp((schedule, _) => schedule.StartAsync())
-            .WindDown((schedule, abort) => schedule.StopAsync(abort))
+            .WindDown((schedule, cancellationToken) => schedule.StopAsync(cancellationToken))
             .Accept("JV502", reason: "It asks only for the jobs that are on it."),
         Singleton.Of<IContributesEndpoints, InvoiceEndpoints>(),
     ];

@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Samples;
 
-/// <summary>JV101: the planner asks for the tides, and the class that knows them is registered only as itself.</summary>
+/// <summary>JV101: the planner requires the tides, and the class that knows them is registered only as itself.</summary>
 public static class Missing
 {
     [CheckedWiring("JV101")]

@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.Routing;
 namespace Junctivor;
 
 /// <summary>
-/// Endpoints that a module brings with its wiring: <see cref="WiredEndpoints.MapWiredEndpoints"/> adds those of all that are registered.
+/// Endpoints that a module registers in its wiring: <see cref="WiredEndpoints.MapWiredEndpoints"/> adds those of all modules.
 /// </summary>
 /// <example>
 /// <code>
@@ -17,7 +17,7 @@ namespace Junctivor;
 /// </example>
 public interface IContributesEndpoints
 {
-    /// <summary>Adds the endpoints; called once, at the start, outside every request.</summary>
-    /// <param name="routes">Where to add them.</param>
+    /// <summary>Adds the endpoints. Called once, at the start, outside any request.</summary>
+    /// <param name="routes">The routes to add them to.</param>
     void Contribute(IEndpointRouteBuilder routes);
 }

@@ -2,8 +2,8 @@ using System.Globalization;
 
 namespace Junctivor;
 
-/// <summary>Thrown where a host did not end within the limit: it names the requests and the services that it was waited for.</summary>
-public sealed class ShutdownTimeoutException : TimeoutException
+/// <summary>Thrown when a host does not stop within the limit: it names the requests and services that did not complete.</summary>
+public sealed class ShutdownTimeoutException : JunctivorException
 {
     private const int MostNamed = 10;
 
@@ -14,7 +14,7 @@ public sealed class ShutdownTimeoutException : TimeoutException
         Services = services is null ? [] : [.. services.Unended, .. services.Waiting];
     }
 
-    /// <summary>The requests that were still being answered, such as <c>GET /berths</c>.</summary>
+    /// <summary>The requests that were still in progress, such as <c>GET /berths</c>.</summary>
     public IReadOnlyList<string> Requests { get; }
 
     /// <summary>The services that did not wind down.</summary>
@@ -24,7 +24,7 @@ public sealed class ShutdownTimeoutException : TimeoutException
     {
         string unanswered = requests.Count == 0 ? "" : string.Create(
             CultureInfo.InvariantCulture,
-            $"Still open when the server stopped, with a limit of {limit.TotalSeconds:0.###} s: {Names(requests)}. Let these end when HttpContext.RequestAborted is cancelled, or when the host's ApplicationStopping is.");
+            $"Still open when the server stopped, with a limit of {limit.TotalSeconds:0.###} s: {Names(requests)}. Make their handlers return when HttpContext.RequestAborted or the host's ApplicationStopping is cancelled.");
         return string.Join(' ', new[] { unanswered, services?.Message ?? "" }.Where(part => part.Length > 0));
     }
 

@@ -6,33 +6,33 @@ using Microsoft.Extensions.Hosting;
 namespace Junctivor;
 
 /// <summary>
-/// The start and the end of a host together with a container: the container warms up before the host listens, and winds down after the host
-/// has answered its last request.
+/// Starts and stops a host together with a container: the container warms up before the host listens, and winds down after the last
+/// response.
 /// </summary>
 public static class WiredHost
 {
-    /// <summary>For how long the end is waited for where nothing else is said: 30 seconds.</summary>
+    /// <summary>The default time limit for stopping: 30 seconds.</summary>
     public static readonly TimeSpan DefaultShutdownTimeout = TimeSpan.FromSeconds(30);
 
     /// <summary>
-    /// Runs the host until it is told to end, by a signal such as SIGTERM or Ctrl+C, or by its lifetime. Told to end while it warms up, it stops
-    /// that, and winds down what was warm.
+    /// Runs the host until it is stopped, by a signal such as SIGTERM or Ctrl+C, or by its lifetime. Stopped during the warm-up, it cancels
+    /// that, and winds down what was warmed up.
     /// </summary>
     /// <param name="host">The host, such as the application.</param>
-    /// <param name="container">The container; it is not ended.</param>
-    /// <returns>What completes when all has wound down.</returns>
-    /// <exception cref="ArgumentNullException">Something is null.</exception>
-    /// <exception cref="WarmUpException">Something did not warm up; the host has not started.</exception>
-    /// <exception cref="ShutdownTimeoutException">Some requests or services did not end within <see cref="DefaultShutdownTimeout"/>: it says which.</exception>
-    /// <exception cref="AggregateException">Something threw when it wound down.</exception>
-    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    /// <param name="container">The container; it is not disposed.</param>
+    /// <returns>A task that completes when everything is wound down.</returns>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    /// <exception cref="WarmUpException">A warm-up failed; the host was not started.</exception>
+    /// <exception cref="ShutdownTimeoutException">Some requests or services did not complete within <see cref="DefaultShutdownTimeout"/>: it names them.</exception>
+    /// <exception cref="AggregateException">A wind-down threw.</exception>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public static Task RunWiredAsync(this IHost host, Container container) => host.RunWiredAsync(container, DefaultShutdownTimeout);
 
     /// <inheritdoc cref="RunWiredAsync(IHost, Container)"/>
     /// <param name="host">The host, such as the application.</param>
-    /// <param name="container">The container; it is not ended.</param>
-    /// <param name="limit">For how long the last requests are waited for, and then once more for what winds down.</param>
-    /// <param name="stop">Cancelled to end, as a signal does.</param>
+    /// <param name="container">The container; it is not disposed.</param>
+    /// <param name="limit">The time for the last requests, and again for winding down.</param>
+    /// <param name="stop">Cancelled to stop, as by a signal.</param>
     public static async Task RunWiredAsync(this IHost host, Container container, TimeSpan limit, CancellationToken stop = default)
     {
         using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop);
@@ -59,15 +59,15 @@ public static class WiredHost
         }
     }
 
-    /// <summary>Warms the container up, and starts the host then. If the host does not start, the container winds down again.</summary>
+    /// <summary>Warms up the container, and then starts the host. If the host does not start, the container winds down again.</summary>
     /// <param name="host">The host, such as the application.</param>
     /// <param name="container">The container.</param>
-    /// <param name="cancellationToken">Handed on to both.</param>
-    /// <returns>What completes when the host listens.</returns>
-    /// <exception cref="ArgumentNullException">Something is null.</exception>
-    /// <exception cref="WarmUpException">Something did not warm up; the host has not started.</exception>
-    /// <exception cref="AggregateException">The host did not start, and something threw when it wound down: both are inside.</exception>
-    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    /// <param name="cancellationToken">Passed to both.</param>
+    /// <returns>A task that completes when the host listens.</returns>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    /// <exception cref="WarmUpException">A warm-up failed; the host was not started.</exception>
+    /// <exception cref="AggregateException">The host did not start, and a wind-down threw: both exceptions are inside.</exception>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public static async Task StartWarmAsync(this IHost host, Container container, CancellationToken cancellationToken = default)
     {
         ArgumentNullException.ThrowIfNull(host);
@@ -85,17 +85,17 @@ public static class WiredHost
             }
             catch (AggregateException woundDown)
             {
-                throw new AggregateException("The host did not start, and not everything wound down.", [failure, .. woundDown.InnerExceptions]);
+                throw new AggregateException("The host did not start, and winding down failed in part.", [failure, .. woundDown.InnerExceptions]);
             }
 
             throw;
         }
     }
 
-    /// <summary>Completes when the host is told to end, by a signal or by its lifetime. It does not end it.</summary>
+    /// <summary>Completes when the host is asked to stop, by a signal or by its lifetime. It does not stop it.</summary>
     /// <param name="host">The host, such as the application.</param>
-    /// <param name="stop">Ends the waiting too.</param>
-    /// <returns>What completes then.</returns>
+    /// <param name="stop">Stops the waiting too.</param>
+    /// <returns>A task that completes then.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="host"/> is null.</exception>
     public static async Task WaitUntilToldToEndAsync(this IHost host, CancellationToken stop = default)
     {
@@ -107,17 +107,17 @@ public static class WiredHost
         await told.Task.ConfigureAwait(false);
     }
 
-    /// <summary>Stops the host, waits for the requests that it is answering, and winds the container down then.</summary>
+    /// <summary>Stops the host, waits for its last requests, and then winds down the container.</summary>
     /// <param name="host">The host, such as the application.</param>
-    /// <param name="container">The container; it is not ended.</param>
-    /// <param name="limit">For how long the last requests are waited for, and then once more for what winds down. What does not end then is
-    /// left to itself, and named.</param>
-    /// <returns>What completes when all has wound down.</returns>
-    /// <exception cref="ArgumentNullException">Something is null.</exception>
-    /// <exception cref="ShutdownTimeoutException">Some requests or services did not end within the limit: it says which.</exception>
-    /// <exception cref="AggregateException">The host threw when it stopped, or something when it wound down: all of it is inside, and whatever threw,
-    /// the rest was stopped and wound down.</exception>
-    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    /// <param name="container">The container; it is not disposed.</param>
+    /// <param name="limit">The time for the last requests, and again for winding down. What does not complete then is
+    /// not awaited further, and named.</param>
+    /// <returns>A task that completes when everything is wound down.</returns>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    /// <exception cref="ShutdownTimeoutException">Some requests or services did not complete within the limit: it names them.</exception>
+    /// <exception cref="AggregateException">Stopping the host or winding down threw: all exceptions are inside. The rest was stopped and wound down
+    /// nevertheless.</exception>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public static async Task StopAndWindDownAsync(this IHost host, Container container, TimeSpan limit)
     {
         ArgumentNullException.ThrowIfNull(host);
@@ -167,7 +167,7 @@ public static class WiredHost
                 ExceptionDispatchInfo.Throw(failures[0]);
                 break;
             default:
-                throw new AggregateException("The host did not stop well, or not everything wound down.", failures);
+                throw new AggregateException("Stopping the host or winding down failed in part.", failures);
         }
     }
 }

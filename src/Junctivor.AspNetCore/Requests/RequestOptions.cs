@@ -2,7 +2,7 @@ using Microsoft.AspNetCore.Http;
 
 namespace Junctivor;
 
-/// <summary>What else the scope of a request is started with. Immutable.</summary>
+/// <summary>Further values and sessions for the scopes of requests. Immutable.</summary>
 /// <example>
 /// <code>
 /// app.UseJunctivor(container, new RequestOptions
@@ -16,19 +16,19 @@ namespace Junctivor;
 public sealed record RequestOptions
 {
     /// <summary>
-    /// The values that the wiring promises with <c>Scoped.Incoming</c>, beside those that are handed over by themselves; none by default.
+    /// Returns the values that the wiring declares with <c>Scoped.Incoming</c>, in addition to those that are supplied automatically; none by default.
     /// </summary>
     public Func<HttpContext, Incoming[]> Incoming { get; init; } = _ => [];
 
-    /// <summary>Where a request enters the session that its scope is started in; null, the default, where there are no sessions.</summary>
+    /// <summary>The sessions in which the scopes of requests are started; null by default, for none.</summary>
     public Sessions? Sessions { get; init; }
 
-    /// <summary>The key of the session of a request; null, as by default, where it has none and its scope starts from the container.</summary>
+    /// <summary>Returns the key of the session of a request; null, the default, for a scope without a session.</summary>
     public Func<HttpContext, string?> SessionKey { get; init; } = _ => null;
 
     /// <summary>
-    /// The values that the wiring promises with the <c>Incoming</c> of the session's level; none by default. They are asked for where a session
-    /// starts, and not by a request that enters one which is there.
+    /// Returns the values that the wiring declares with the <c>Incoming</c> of the session's level; none by default. Called only when a session
+    /// is started.
     /// </summary>
     public Func<HttpContext, Incoming[]> SessionIncoming { get; init; } = _ => [];
 }

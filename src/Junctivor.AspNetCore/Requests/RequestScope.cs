@@ -94,7 +94,7 @@ internal sealed class RequestScope : IServiceProvider, IServiceProvidersFeature,
         }
         catch (Exception left)
         {
-            throw new AggregateException("The request failed, and its session could not be left.", thrown, left);
+            throw new AggregateException("The request failed, and so did leaving its session.", thrown, left);
         }
     }
 

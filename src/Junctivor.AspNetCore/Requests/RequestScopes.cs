@@ -11,21 +11,21 @@ public static class RequestScopes
     private static readonly RequestOptions NoOptions = new();
 
     /// <summary>
-    /// Starts a scope for each request that comes by, and lets endpoints, controllers, pages and filters take their services from it. The
-    /// scope ends when the response is done, also when something throws or the client goes away. <see cref="HttpContext"/>, the caller's
-    /// <see cref="System.Security.Claims.ClaimsPrincipal"/> and the <see cref="CancellationToken"/> of the request are handed over where the
-    /// wiring promises them with <c>Scoped.Incoming</c>. What the wiring does not know, is asked of the host.
+    /// Starts a scope for each request, from which endpoints, controllers, pages and filters take their services. The scope is disposed when
+    /// the response is complete, also when the request throws or the client disconnects. <see cref="HttpContext"/>, the caller's
+    /// <see cref="System.Security.Claims.ClaimsPrincipal"/> and the <see cref="CancellationToken"/> of the request are supplied if the wiring declares
+    /// them with <c>Scoped.Incoming</c>. Types that the wiring does not provide are requested from the host.
     /// </summary>
-    /// <param name="app">The application. Put this behind what answers errors and what authenticates.</param>
-    /// <param name="container">The container; it is not ended with the application.</param>
+    /// <param name="app">The application. Call this after the middleware for errors and authentication.</param>
+    /// <param name="container">The container; it is not disposed with the application.</param>
     /// <returns>The same application.</returns>
-    /// <exception cref="ArgumentNullException">Something is null.</exception>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static IApplicationBuilder UseJunctivor(this IApplicationBuilder app, Container container) => app.UseJunctivor(container, NoOptions);
 
     /// <inheritdoc cref="UseJunctivor(IApplicationBuilder, Container)"/>
-    /// <param name="app">The application. Put this behind what answers errors and what authenticates.</param>
-    /// <param name="container">The container; it is not ended with the application.</param>
-    /// <param name="incoming">Gives a further value, which the wiring promises with <c>Scoped.Incoming</c>.</param>
+    /// <param name="app">The application. Call this after the middleware for errors and authentication.</param>
+    /// <param name="container">The container; it is not disposed with the application.</param>
+    /// <param name="incoming">Returns a further value, which the wiring declares with <c>Scoped.Incoming</c>.</param>
     public static IApplicationBuilder UseJunctivor(this IApplicationBuilder app, Container container, Func<HttpContext, Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(incoming);
@@ -33,8 +33,8 @@ public static class RequestScopes
     }
 
     /// <inheritdoc cref="UseJunctivor(IApplicationBuilder, Container)"/>
-    /// <param name="app">The application. Put this behind what answers errors and what authenticates.</param>
-    /// <param name="container">The container; it is not ended with the application.</param>
+    /// <param name="app">The application. Call this after the middleware for errors and authentication.</param>
+    /// <param name="container">The container; it is not disposed with the application.</param>
     /// <param name="options">Further values, and sessions.</param>
     public static IApplicationBuilder UseJunctivor(this IApplicationBuilder app, Container container, RequestOptions options)
     {
@@ -45,16 +45,16 @@ public static class RequestScopes
         return app.Use(next => context => starter.RunAsync(context, next));
     }
 
-    /// <summary>Gives the scope of a request: for code that has only the context, and to start scopes within, such as for each message of
+    /// <summary>The scope of a request: for code that has only the context, and to start inner scopes, such as for each message of
     /// a web socket. Endpoints can also take a <see cref="Scope"/> with <c>[FromServices]</c>.</summary>
     /// <param name="context">The context of the request.</param>
-    /// <returns>The scope; it ends when the response is done.</returns>
+    /// <returns>The scope; it is disposed when the response is complete.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="context"/> is null.</exception>
-    /// <exception cref="InvalidOperationException">The request has not come by <c>UseJunctivor</c>.</exception>
+    /// <exception cref="InvalidOperationException">The request has not passed <c>UseJunctivor</c>.</exception>
     public static Scope GetScope(this HttpContext context)
     {
         ArgumentNullException.ThrowIfNull(context);
         return (context.Features.Get<IServiceProvidersFeature>() as RequestScope)?.Scope
-            ?? throw new InvalidOperationException("The request has no scope: write app.UseJunctivor(container) before what asks for it.");
+            ?? throw new InvalidOperationException("The request has no scope: call app.UseJunctivor(container) before the middleware that needs it.");
     }
 }

@@ -11,14 +11,14 @@ internal sealed class RequestStarter
     private readonly Container _container;
     private readonly RequestOptions _options;
     private readonly OpenRequests _open;
-    private readonly Func<HttpContext, Incoming>[] _promised;
+    private readonly Func<HttpContext, Incoming>[] _declared;
 
     public RequestStarter(Container container, RequestOptions options)
     {
         _container = container;
         _options = options;
         _open = OpenRequests.Of(container);
-        _promised =
+        _declared =
         [
             .. Where<HttpContext>(Incoming.Value),
             .. Where<ClaimsPrincipal>(context => Incoming.Value(context.User)),
@@ -50,13 +50,13 @@ internal sealed class RequestStarter
     {
         if (_options.Sessions is not null && _options.SessionKey(context) is { } key)
         {
-            return _options.Sessions.TryEnter(key) is { } visit
+            return _options.Sessions.TryEnter(key, out SessionVisit? visit)
                 ? StartWithin(visit, context)
                 : EnterAsync(_options.Sessions, key, context);
         }
 
         // The token of a request comes to be when it is asked for: so it is asked for only where something awaits.
-        return _container.AwaitsScopes
+        return _container.ScopesAwaitFactories
             ? StartAsync(context, _container, null)
             : new ValueTask<RequestScope>(new RequestScope(context, _container.StartScope(IncomingOf(context)), null, _open));
     }
@@ -66,7 +66,7 @@ internal sealed class RequestStarter
 
     private ValueTask<RequestScope> StartWithin(SessionVisit visit, HttpContext context)
     {
-        if (visit.Scope.AwaitsScopes)
+        if (visit.Scope.ScopesAwaitFactories)
         {
             return StartAsync(context, visit.Scope, visit);
         }
@@ -105,18 +105,18 @@ internal sealed class RequestStarter
     private Incoming[] IncomingOf(HttpContext context)
     {
         Incoming[] own = _options.Incoming(context);
-        if (_promised.Length == 0)
+        if (_declared.Length == 0)
         {
             return own;
         }
 
-        Incoming[] all = new Incoming[_promised.Length + own.Length];
-        for (int number = 0; number < _promised.Length; number++)
+        Incoming[] all = new Incoming[_declared.Length + own.Length];
+        for (int number = 0; number < _declared.Length; number++)
         {
-            all[number] = _promised[number](context);
+            all[number] = _declared[number](context);
         }
 
-        own.CopyTo(all, _promised.Length);
+        own.CopyTo(all, _declared.Length);
         return all;
     }
 }

@@ -45,14 +45,14 @@ internal static class FurtherProcess
             {
                 throw new CannotCheckException(string.Create(
                     CultureInfo.InvariantCulture,
-                    $"{what}: its wiring code has not returned after {limit.TotalSeconds:0.###} s. A wiring only registers: let it wait for nothing, or raise --limit if it is only slow."));
+                    $"{what}: its wiring code did not return within {limit.TotalSeconds:0.###} s. A wiring should only register: remove what it waits for, or increase --limit if it is only slow."));
             }
 
             // What the code has started may hold on to the pipe, so that its end never comes.
             if (!answering.Wait(Rest) || answering.Result is not { } line)
             {
                 process.WaitForExit(Rest);
-                throw new CannotCheckException($"{what}: its wiring code ended the process{StatusOf(process)}{LastWords(complained)}. A wiring only registers: let it do nothing else.");
+                throw new CannotCheckException($"{what}: its wiring code ended the process{StatusOf(process)}{LastWords(complained)}. A wiring should only register, and do nothing else.");
             }
 
             Pass(printed, complained, process);

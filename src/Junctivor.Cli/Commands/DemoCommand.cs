@@ -23,11 +23,11 @@ internal static class DemoCommand
         Show(screen, "compare OFFICE.dll@office OFFICE.dll@rehearsal", CompareText.Lines(office.Wiring, rehearsal.Wiring, GraphComparison.Between(office, rehearsal), screen.Width));
         Show(screen, "check OFFICE.dll", []);
         CheckCommand.Report(
-            [new FoundWiring("office", HarbourOffice.Sound), new FoundWiring("a harbour with mistakes", HarbourOffice.WithMistakes)],
+            [new FoundWiring("office", HarbourOffice.Sound), new FoundWiring("a harbour with faults", HarbourOffice.WithMistakes)],
             new BuildOptions(),
             new CheckOutput(CheckFormat.Text, null, null));
         Terminal.Out.WriteLine();
-        Terminal.Out.WriteLine("Mark a wiring of your own with [CheckedWiring], and say: junctivor check YOUR.dll");
+        Terminal.Out.WriteLine("Put [CheckedWiring] on your own wiring, and run: junctivor check YOUR.dll");
         return ExitStatus.Sound;
     }
 

@@ -31,14 +31,14 @@ internal static class ListCommand
     {
         if (filter != ListFilter.All)
         {
-            throw new CannotCheckException("a saved graph has everything: leave --matching and --lifetime away with --format json.");
+            throw new CannotCheckException("a saved graph is always complete: omit --matching and --lifetime with --format json.");
         }
 
         IReadOnlyList<SavedGraph> graphs = WiringSource.Read(file, wiring);
         Result.Write(
             graphs.Count == 1
                 ? GraphJson.Write(graphs[0])
-                : throw new CannotCheckException($"{file.Name} has several wirings, and a saved graph is of one: say --wiring NAME, with one of {string.Join(", ", graphs.Select(graph => graph.Wiring))}."),
+                : throw new CannotCheckException($"{file.Name} has several wirings, and a graph is saved for one: add --wiring NAME, with one of {string.Join(", ", graphs.Select(graph => graph.Wiring))}."),
             output);
         return ExitStatus.Sound;
     }

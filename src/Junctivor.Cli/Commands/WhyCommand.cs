@@ -13,7 +13,7 @@ internal static class WhyCommand
         IReadOnlyList<(SavedGraph Graph, IReadOnlyList<SavedService> Found)> all = [.. WiringSource.Read(file, wiring).Select(graph => (graph, ServiceSearch.Find(graph, service)))];
         if (all.All(each => each.Found.Count == 0))
         {
-            throw new CannotCheckException($"{file.Name} has no service '{service}'{ServiceSearch.Near([.. all.Select(each => each.Graph)], service)}: 'junctivor list {file}' shows them all.");
+            throw new CannotCheckException($"{file.Name} has no service '{service}'{ServiceSearch.Near([.. all.Select(each => each.Graph)], service)}: 'junctivor list {file}' lists all services.");
         }
 
         if (format == OutputFormat.Json)

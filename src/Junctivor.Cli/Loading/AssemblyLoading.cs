@@ -29,7 +29,7 @@ internal static class AssemblyLoading
         }
         catch (BadImageFormatException)
         {
-            throw new CannotCheckException($"{file.Name} is no .NET assembly: name the .dll that the project builds.");
+            throw new CannotCheckException($"{file.Name} is not a .NET assembly: name the .dll that the project builds.");
         }
         catch (Exception failure) when (failure is FileLoadException or UnauthorizedAccessException)
         {

@@ -37,7 +37,7 @@ internal sealed class RuntimeSettings
         {
             if (name != OwnFramework)
             {
-                folders.Add(FolderOf(name, version) ?? throw new CannotCheckException($"{_assembly} needs {name} {version}, which is not installed here: install it, or check where it is."));
+                folders.Add(FolderOf(name, version) ?? throw new CannotCheckException($"{_assembly} needs {name} {version}, which is not installed: install it, or set DOTNET_ROOT to where it is."));
             }
             else if (VersionOf(version) is { } wanted && wanted.Major > Environment.Version.Major)
             {
@@ -61,7 +61,7 @@ internal sealed class RuntimeSettings
         {
             return JsonNode.Parse(File.ReadAllText(path)) is JsonObject settings && settings["runtimeOptions"] is null or JsonObject
                 ? new RuntimeSettings(assembly.Name, (JsonObject?)settings["runtimeOptions"])
-                : throw new CannotCheckException($"{Path.GetFileName(path)} has no runtime options that can be read: build the project again.");
+                : throw new CannotCheckException($"{Path.GetFileName(path)} has no readable runtime options: build the project again.");
         }
         catch (JsonException failure)
         {

@@ -1,9 +1,9 @@
 using System.Reflection;
-using Junctivor.Registering;
+using Junctivor.Reports.Wirings;
 
 namespace Junctivor.Cli.Loading;
 
-/// <summary>Finds in an assembly what is marked <see cref="CheckedWiringAttribute"/>, and runs only that.</summary>
+/// <summary>Finds the wirings of an assembly that have <see cref="CheckedWiringAttribute"/>, and runs only their code.</summary>
 internal static class WiringFinder
 {
     /// <exception cref="CannotCheckException">The file cannot be loaded, has no such wiring, or its wiring code throws.</exception>
@@ -12,13 +12,13 @@ internal static class WiringFinder
         Assembly assembly = AssemblyLoading.Load(file);
         try
         {
-            IReadOnlyList<MarkedWiring> marked = MarkedWiring.In(assembly);
-            IReadOnlyList<FoundWiring> found = [.. marked.Where(each => name is null || each.Name == name).Select(each => new FoundWiring(each.Name, each.Read()))];
-            return found.Count > 0 ? found : throw new CannotCheckException(marked.Count == 0
-                ? $"{file.Name} has no wiring to check: mark a public static property or method that gives a Wiring with [CheckedWiring]."
-                : $"{file.Name} has no wiring '{name}'; it has {string.Join(", ", marked.Select(each => each.Name))}.");
+            CheckedWirings marked = CheckedWirings.In(assembly);
+            IReadOnlyList<FoundWiring> found = [.. marked.Create(name).Select(each => new FoundWiring(each.Name, each.Wiring))];
+            return found.Count > 0 ? found : throw new CannotCheckException(!marked.Names.Any()
+                ? $"{file.Name} has no wiring to check: put [CheckedWiring] on a public static property or method that returns a Wiring."
+                : $"{file.Name} has no wiring '{name}'; it has {string.Join(", ", marked.Names)}.");
         }
-        catch (WiringSourceException problem)
+        catch (UnreadableWiringException problem)
         {
             throw new CannotCheckException($"{file.Name}: {problem.Message}");
         }

@@ -33,7 +33,7 @@ internal static class WiringSource
         IReadOnlyList<SavedGraph> graphs = Read(file, at < 0 ? wiring : name[(at + 1)..]);
         return graphs.Count == 1
             ? graphs[0]
-            : throw new CannotCheckException($"{file.Name} has several wirings: say {file}@NAME, with one of {string.Join(", ", graphs.Select(graph => graph.Wiring))}.");
+            : throw new CannotCheckException($"{file.Name} has several wirings: write {file}@NAME, with one of {string.Join(", ", graphs.Select(graph => graph.Wiring))}.");
     }
 
     private static SavedGraph ReadSaved(FileInfo file)

@@ -1,4 +1,3 @@
-using Junctivor.Checks;
 using Junctivor.Reports.Faults;
 using Junctivor.Reports.Text;
 using Spectre.Console;
@@ -51,36 +50,7 @@ internal sealed class Screen
     public void Write(NamedReport report)
     {
         StartPart();
-        CheckReport found = report.Report;
-        string registrations = report.Registrations == 1 ? "1 registration" : $"{report.Registrations} registrations";
-        Write([new Piece($"{report.Wiring}: {found.Counts}", found.IsSound ? Tone.Good : Tone.Bad), $"  ({registrations})"]);
-        foreach (Fault fault in found.All)
-        {
-            _output.WriteLine();
-            Write(fault);
-        }
-
-        foreach (Fault fault in found.Accepted)
-        {
-            _output.WriteLine();
-            foreach (string line in FaultText.WriteAccepted(fault).Split('\n'))
-            {
-                Write([new Piece(line, Tone.Faint)]);
-            }
-        }
-    }
-
-    private void Write(Fault fault)
-    {
-        string start = FaultText.Start(fault);
-        bool isFirst = true;
-        foreach (string line in FaultText.Lines(fault, Width))
-        {
-            Write(isFirst ? [new Piece(start, ToneOf(fault.Severity)), line[start.Length..]]
-                : line.StartsWith(FaultText.MoreStart, StringComparison.Ordinal) ? [new Piece(line, Tone.Faint)]
-                : [line]);
-            isFirst = false;
-        }
+        Write(CheckText.Lay(report, Width));
     }
 
     private void Write(IReadOnlyList<Piece> line)
@@ -109,12 +79,5 @@ internal sealed class Screen
         Tone.Warning => "bold olive",
         Tone.Bad => "bold red",
         _ => null,
-    };
-
-    private static Tone ToneOf(Severity severity) => severity switch
-    {
-        Severity.Fault => Tone.Bad,
-        Severity.Warning => Tone.Warning,
-        _ => Tone.Note,
     };
 }

@@ -10,7 +10,7 @@ public static class CheckJson
     /// <summary>Writes reports down: see docs/command.md for the form.</summary>
     /// <param name="reports">The reports, one for each wiring.</param>
     /// <returns>Indented JSON with line feeds.</returns>
-    /// <exception cref="ArgumentNullException">It is null.</exception>
+    /// <exception cref="ArgumentNullException">The value is null.</exception>
     public static string Write(IReadOnlyList<NamedReport> reports)
     {
         ArgumentNullException.ThrowIfNull(reports);
@@ -49,6 +49,6 @@ public static class CheckJson
         fault.Remarks,
         fault.Fixes,
         fault.AcceptedBecause,
-        More = fault.Kind.Section,
+        More = fault.Kind.HelpLink,
     };
 }

@@ -44,7 +44,8 @@ public static class SarifReport
         Id = kind.Code,
         kind.Name,
         ShortDescription = new { Text = kind.Meaning },
-        Help = new { Text = $"{kind.Meaning} More: {kind.Section}", Markdown = FaultSections.Of(kind) },
+        HelpUri = kind.HelpLink,
+        Help = new { Text = $"{kind.Meaning} More: {kind.HelpCommand}", Markdown = FaultSections.Of(kind) },
         DefaultConfiguration = new { Level = LevelOf(kind.Severity) },
     };
 
@@ -91,8 +92,8 @@ public static class SarifReport
     {
         StringBuilder text = new(fault.Summary);
         text.Append('.').AppendJoin("", fault.Remarks.Select(remark => $"\n{remark}"));
-        text.AppendJoin("", fault.Fixes.Select((fix, index) => $"\n{(index == 0 ? "Instead" : "Or")}: {fix}"));
-        return text.Append("\nMore: ").Append(fault.Kind.Section).ToString();
+        text.AppendJoin("", fault.Fixes.Select((fix, index) => $"\n{(index == 0 ? "Fix" : "Or")}: {fix}"));
+        return text.Append("\nMore: ").Append(fault.Kind.HelpCommand).ToString();
     }
 
     private static string MarkdownOf(Fault fault)
@@ -100,7 +101,7 @@ public static class SarifReport
         StringBuilder text = new($"**{fault.Summary}.**\n");
         text.AppendJoin("", fault.Remarks.Select(remark => $"\n{remark}")).Append('\n');
         text.AppendJoin("", fault.Fixes.Select(fix => fix.Code is null ? $"\n- {fix.Advice}" : $"\n- {fix.Advice}: `{fix.Code}`"));
-        return text.Append("\n\nMore: ").Append(fault.Kind.Section).ToString();
+        return text.Append("\n\nMore: `").Append(fault.Kind.HelpCommand).Append('`').ToString();
     }
 
     /// <summary>The same for the same fault, whatever line it has moved to.</summary>

@@ -31,13 +31,13 @@ public static class GraphJson
             CheckReferences(graph);
             return graph;
         }
-        catch (Exception failure) when (failure is JsonException { LineNumber: null } or InvalidOperationException or FormatException and not SavedGraphException)
+        catch (Exception failure) when (failure is JsonException { LineNumber: null } or InvalidOperationException or FormatException)
         {
-            throw new SavedGraphException("is no saved graph that can be read: save it again with 'junctivor list --format json'.", failure);
+            throw new SavedGraphException("is not a readable saved graph: save it again with 'junctivor list --format json'.", failure);
         }
         catch (JsonException failure)
         {
-            throw new SavedGraphException($"is no saved graph that can be read (line {(failure.LineNumber ?? 0) + 1}): save it again with 'junctivor list --format json'.", failure);
+            throw new SavedGraphException($"is not a readable saved graph (line {(failure.LineNumber ?? 0) + 1}): save it again with 'junctivor list --format json'.", failure);
         }
     }
 
@@ -48,7 +48,7 @@ public static class GraphJson
             && graph.Registrations.All(registration => AreWhole(registration.Services) && AreWhole(registration.Replaced) && AreWhole(registration.Needs) && registration.Needs.All(need => AreWhole(need.By)))
             && graph.Services.All(service => AreWhole(service.By))))
         {
-            throw new SavedGraphException("has null where something must stand: save it again with 'junctivor list --format json'.");
+            throw new SavedGraphException("has null where a value is required: save it again with 'junctivor list --format json'.");
         }
     }
 
@@ -72,12 +72,12 @@ public static class GraphJson
         string? unknown = mentioned.FirstOrDefault(id => id is not null && !byId.ContainsKey(id));
         if (unknown is not null)
         {
-            throw new SavedGraphException($"refers to '{unknown}', which is not in it: save it again with 'junctivor list --format json'.");
+            throw new SavedGraphException($"refers to '{unknown}', which it does not contain: save it again with 'junctivor list --format json'.");
         }
 
         if (graph.Registrations.Any(registration => IsWrappedByItself(registration, byId)))
         {
-            throw new SavedGraphException("has decorators in a ring: save it again with 'junctivor list --format json'.");
+            throw new SavedGraphException("has decorators in a cycle: save it again with 'junctivor list --format json'.");
         }
     }
 
@@ -99,7 +99,7 @@ public static class GraphJson
     {
         if (root.ValueKind != JsonValueKind.Object || !root.TryGetProperty("format", out JsonElement format) || format.ToString() != SavedGraph.FormatName)
         {
-            throw new SavedGraphException($"is no saved graph: it does not say \"format\": \"{SavedGraph.FormatName}\". Save one with 'junctivor list --format json'.");
+            throw new SavedGraphException($"is not a saved graph: it has no \"format\": \"{SavedGraph.FormatName}\". Save one with 'junctivor list --format json'.");
         }
 
         if (!root.TryGetProperty("version", out JsonElement version) || !version.TryGetInt32(out int number) || number < 1)
@@ -109,7 +109,7 @@ public static class GraphJson
 
         if (number > SavedGraph.NewestVersion)
         {
-            throw new SavedGraphException($"is a saved graph of version {number}, and this reads up to version {SavedGraph.NewestVersion}: update the command.");
+            throw new SavedGraphException($"is a saved graph of version {number}, and this command reads versions up to {SavedGraph.NewestVersion}: update the command.");
         }
     }
 }

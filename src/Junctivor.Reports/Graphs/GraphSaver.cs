@@ -89,7 +89,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
         Binding.Argument => "argument",
         Binding.Ambient { Form: AmbientForm.Scope } => "scope",
         Binding.Ambient { Form: AmbientForm.Container } => "container",
-        Binding.Ambient { Form: AmbientForm.AskingClass } => "asking class",
+        Binding.Ambient { Form: AmbientForm.ConsumingClass } => "consuming class",
         Binding.Ambient => "cancellation",
         _ => "nothing",
     };

@@ -39,7 +39,7 @@ public sealed record SavedGraph
     /// <param name="name">What the wiring is called.</param>
     /// <param name="wiring">The wiring.</param>
     /// <returns>What it means.</returns>
-    /// <exception cref="ArgumentNullException">Something is null.</exception>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static SavedGraph Of(string name, Wiring wiring)
     {
         ArgumentNullException.ThrowIfNull(name);

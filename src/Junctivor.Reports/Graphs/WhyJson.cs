@@ -10,7 +10,7 @@ public static class WhyJson
     /// <summary>Writes services down: see docs/command.md for the form.</summary>
     /// <param name="found">The services, each with its graph.</param>
     /// <returns>Indented JSON with line feeds.</returns>
-    /// <exception cref="ArgumentNullException">It is null.</exception>
+    /// <exception cref="ArgumentNullException">The value is null.</exception>
     public static string Write(IReadOnlyList<(SavedGraph Graph, SavedService Service)> found)
     {
         ArgumentNullException.ThrowIfNull(found);

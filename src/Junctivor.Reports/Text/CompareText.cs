@@ -21,7 +21,7 @@ internal static class CompareText
 
     private static string Amount(int changes) => changes switch
     {
-        0 => "they mean the same",
+        0 => "no differences",
         1 => "1 difference",
         _ => $"{changes} differences",
     };
@@ -32,7 +32,7 @@ internal static class CompareText
         Piece place = new((change.RegistrationAfter ?? change.RegistrationBefore)?.Place ?? "", Tone.Faint);
         if (change.Kind is ChangeKind.DependenciesChanged or ChangeKind.OrderChanged)
         {
-            yield return [service, change.Before.Length == 0 ? $"now also {change.After}" : $"was {change.Before}", change.After.Length == 0 ? "no more" : "", place];
+            yield return [service, change.Before.Length == 0 ? $"added {change.After}" : $"was {change.Before}", change.After.Length == 0 ? "removed" : "", place];
             if (change.Before.Length > 0 && change.After.Length > 0)
             {
                 yield return ["", $"is {change.After}", "", ""];

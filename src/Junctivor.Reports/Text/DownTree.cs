@@ -65,7 +65,7 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
 
         string number = _numbers.TryGetValue(registration.Id, out int known) ? $"({known})" : "";
         string maker = isAgain
-            ? registration.Lifetime == "transient" ? $"another one, as {number}" : $"see {number}"
+            ? registration.Lifetime == "transient" ? $"another instance, see {number}" : $"see {number}"
             : makerOf(graph, registration) + (number.Length > 0 ? $"  {number}" : "");
         return
         [

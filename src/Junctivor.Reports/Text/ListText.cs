@@ -2,7 +2,7 @@ using Junctivor.Reports.Graphs;
 
 namespace Junctivor.Reports.Text;
 
-/// <summary>Lists the registrations of a wiring: service, made by, lifetime, mark, place.</summary>
+/// <summary>Lists the registrations of a wiring: service, what creates it, lifetime, mark, place.</summary>
 internal static class ListText
 {
     /// <param name="graph">The graph.</param>
@@ -26,7 +26,7 @@ internal static class ListText
 
     private static IReadOnlyList<Piece> Headings(bool hasMarks) =>
     [
-        new("SERVICE", Tone.Faint), new("MADE BY", Tone.Faint), new("LIFETIME", Tone.Faint), new(hasMarks ? "MARK" : "", Tone.Faint), new("PLACE", Tone.Faint),
+        new("SERVICE", Tone.Faint), new("CREATED BY", Tone.Faint), new("LIFETIME", Tone.Faint), new(hasMarks ? "MARK" : "", Tone.Faint), new("PLACE", Tone.Faint),
     ];
 
     private static string Amount(int registrations) => registrations == 1 ? "1 registration" : $"{registrations} registrations";

@@ -14,14 +14,14 @@ internal static class NeedText
     public static (string Text, Tone Tone) Met(SavedNeed need) => need.Gets switch
     {
         "missing" => ("not registered", Tone.Bad),
-        "ambiguous" => ("several serve it", Tone.Bad),
-        "unfit" => ("its arguments fit nowhere", Tone.Bad),
+        "ambiguous" => ("several registrations", Tone.Bad),
+        "unfit" => ("its arguments match no parameter", Tone.Bad),
         "nothing" => ("not registered, and optional", Tone.Faint),
         "list" => ("an empty list", Tone.Faint),
         "dictionary" => ("an empty dictionary", Tone.Faint),
         "constant" => ("a constant that is passed", Tone.Faint),
         "argument" => ("an argument of the call", Tone.Faint),
         "open" => ("", Tone.Faint),
-        var ambient => ($"the {ambient} that it is made in", Tone.Faint),
+        var ambient => ($"the {ambient} that it is created in", Tone.Faint),
     };
 }

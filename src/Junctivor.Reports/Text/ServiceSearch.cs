@@ -21,7 +21,7 @@ internal static class ServiceSearch
     /// <summary>The matches, to be chosen from.</summary>
     public static IEnumerable<IReadOnlyList<Piece>> Several(SavedGraph graph, string wanted, IReadOnlyList<SavedService> found, int width) =>
     [
-        [new Piece(graph.Wiring, Tone.Strong), $": {found.Count} services match '{wanted}'; name one of them"],
+        [new Piece(graph.Wiring, Tone.Strong), $": {found.Count} services match '{wanted}'; specify one of them"],
         .. Columns.Lay([.. found.Select(service => (IReadOnlyList<Piece>)[new Piece($"  {NameOf(graph, service)}", Tone.Strong), new Piece(service.Service, Tone.Faint)])], width),
     ];
 
@@ -34,7 +34,7 @@ internal static class ServiceSearch
                 .Distinct()
                 .Where(name => EditDistance.Between(name, wanted, FarthestEdit) <= FarthestEdit),
         ];
-        return near.Count == 0 ? "" : $" (there is {string.Join(", ", near)})";
+        return near.Count == 0 ? "" : $" (similar: {string.Join(", ", near)})";
     }
 
     /// <summary>How a service is named on the command line.</summary>

@@ -24,18 +24,18 @@ internal sealed class WhyText
     {
         string asked = _graph.NameOf(service.Service) + (service.Mark is null ? "" : $" marked {_graph.NameOf(service.Mark)}");
         IReadOnlyList<SavedRegistration> answers = [.. service.By.Select(id => _byId[id])];
-        string many = answers.Count == 1 ? "" : $": {answers.Count} serve it";
+        string many = answers.Count == 1 ? "" : $": {answers.Count} registrations provide it";
         yield return [new Piece(asked, Tone.Strong), new Piece($"{many}  ({_graph.Wiring})", Tone.Faint)];
 
         yield return [];
-        yield return [new Piece("What makes it, and what that needs", Tone.Faint)];
+        yield return [new Piece("What creates it, and its dependencies", Tone.Faint)];
         foreach (IReadOnlyList<Piece> line in new DownTree(_graph, _byId).Lines(asked, answers, _width))
         {
             yield return line;
         }
 
         yield return [];
-        yield return [new Piece("Who needs it", Tone.Faint)];
+        yield return [new Piece("What depends on it", Tone.Faint)];
         IReadOnlyList<IReadOnlyList<Piece>> askers = [.. new UpTree(_graph, _askers).Lines(answers, _width)];
         foreach (IReadOnlyList<Piece> line in askers.Count > 0 ? askers : [[Nobody(answers)]])
         {
@@ -44,6 +44,6 @@ internal sealed class WhyText
     }
 
     private static Piece Nobody(IReadOnlyList<SavedRegistration> answers) => answers.Any(answer => answer.ResolvedDirectly)
-        ? "nobody in the wiring: it is resolved directly"
-        : "nobody in the wiring: it is of use only to what resolves it directly";
+        ? "nothing in the wiring: it is resolved directly"
+        : "nothing in the wiring: it can only be resolved directly";
 }

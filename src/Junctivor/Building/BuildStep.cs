@@ -25,7 +25,7 @@ internal static class BuildStep
             .. found,
             .. unpromised,
             .. NotSuppliedFaults.AtBuild(reader.Graph, promise => values.Has(promise) || shared?.IsShared(promise) == true),
-            .. shared is null ? [] : BranchFaults.NotSeen(reader.Graph, shared.IsShared),
+            .. shared is null ? [] : BranchNotSeenFaults.NotSeen(reader.Graph, shared.IsShared),
         ]);
         return report.IsSound
             ? new Container(new PlanCache(reader, options.CompilationOfPlans, shared), values, report, options, parent)

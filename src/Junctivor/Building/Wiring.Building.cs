@@ -7,15 +7,15 @@ namespace Junctivor;
 // What is made of the registrations.
 public sealed partial class Wiring
 {
-    /// <summary>What the last check has read: a build right after it need not read everything again.</summary>
+    /// <summary>What the last check has read, so that a build right after it need not read everything again.</summary>
     private WiringReading? _checked;
 
-    /// <summary>Finds everything that is wrong, without making anything.</summary>
+    /// <summary>Finds all configuration errors, without creating anything.</summary>
     /// <returns>The report; it has no faults if the wiring is sound.</returns>
     public CheckReport Check() => Check(new BuildOptions());
 
-    /// <summary>Finds everything that is wrong, without making anything.</summary>
-    /// <param name="options">How strictly.</param>
+    /// <summary>Finds all configuration errors, without creating anything.</summary>
+    /// <param name="options">The severities to apply.</param>
     /// <returns>The report; it has no faults if the wiring is sound.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="options"/> is null.</exception>
     public CheckReport Check(BuildOptions options)
@@ -26,18 +26,18 @@ public sealed partial class Wiring
         return options.ToReport(reading.Reader.Graph, reading.Found);
     }
 
-    /// <summary>Checks the whole wiring, and makes the container if it is sound. Nothing is constructed yet.</summary>
-    /// <param name="incoming">The values that the wiring promises with <c>Singleton.Incoming</c>.</param>
-    /// <returns>The container; end it with <c>await using</c>.</returns>
-    /// <exception cref="WiringException">There are faults: all of them are in its report.</exception>
+    /// <summary>Checks the whole wiring, and creates the container if it has no faults. No service is created yet.</summary>
+    /// <param name="incoming">The values that the wiring declares with <c>Singleton.Incoming</c>.</param>
+    /// <returns>The container; dispose of it with <c>await using</c>.</returns>
+    /// <exception cref="WiringException">The wiring has faults: its report has all of them.</exception>
     public Container Build(params ReadOnlySpan<Incoming> incoming) => Build(new BuildOptions(), incoming);
 
-    /// <summary>Checks the whole wiring, and makes the container if it is sound. Nothing is constructed yet.</summary>
-    /// <param name="options">How strictly it is checked.</param>
-    /// <param name="incoming">The values that the wiring promises with <c>Singleton.Incoming</c>.</param>
-    /// <returns>The container; end it with <c>await using</c>.</returns>
+    /// <summary>Checks the whole wiring, and creates the container if it has no faults. No service is created yet.</summary>
+    /// <param name="options">The severities to apply, and how the container works.</param>
+    /// <param name="incoming">The values that the wiring declares with <c>Singleton.Incoming</c>.</param>
+    /// <returns>The container; dispose of it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="options"/> is null.</exception>
-    /// <exception cref="WiringException">There are faults: all of them are in its report.</exception>
+    /// <exception cref="WiringException">The wiring has faults: its report has all of them.</exception>
     public Container Build(BuildOptions options, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(options);
@@ -45,10 +45,10 @@ public sealed partial class Wiring
         return BuildStep.Run(reading.Reader, reading.Found, incoming, options, parent: null);
     }
 
-    /// <summary>What the wiring means, for whoever writes it down.</summary>
+    /// <summary>The graph of the wiring, for reports.</summary>
     internal ServiceGraph ReadGraph() => Read().Graph;
 
-    private WiringReader Read() => new([.. _registrations.Select(registration => registration.Data)]);
+    private WiringReader Read() => WiringReader.Read([.. _registrations.Select(registration => registration.Data)]);
 
     /// <summary>What the last check has read, where nothing was added since and nobody else has taken it: a container goes on reading into it.</summary>
     private WiringReading TakeReading() =>

@@ -13,14 +13,14 @@ internal static class CaptiveFixes
         if (ways.Count == 1 && CanServeAll(graph, held))
         {
             fixes.Add(new Fix(
-                $"register {held.Name} for all: it has no state of its own, and nothing in it belongs to one request",
+                $"register {held.Name} with the lifetime of {holder.Name}: it has no state and no scoped dependencies",
                 RegistrationText.Again(held, holder.Level)));
         }
 
         Node registered = Innermost(holder);
         if (registered.CreatesInstances && !holder.Options.HasWarmUp && !askers.Of(holder).Any(asker => !asker.Level.IsTransient && held.Level.IsShorterThan(asker.Level)))
         {
-            fixes.Add(new Fix($"let {registered.Name} live no longer than what it holds", RegistrationText.Again(registered, held.Level)));
+            fixes.Add(new Fix($"give {registered.Name} the lifetime of what it holds", RegistrationText.Again(registered, held.Level)));
         }
 
         return fixes;
@@ -32,19 +32,19 @@ internal static class CaptiveFixes
         if (held.Level.IsUsersOwn)
         {
             return new Fix(
-                $"take Container in {holder.Name}, and start a {held.Level} for each piece of work",
+                $"inject Container into {holder.Name}, and start a scope of the level {held.Level} for each unit of work",
                 $"await using Scope {RegistrationText.Variable(held.Level)} = container.StartScope({RegistrationText.Start(held.Level)});");
         }
 
         if (held.Kind == NodeKind.Incoming && way.Count == 1)
         {
-            return new Fix($"let the methods of {holder.Name} that work for one take it as a parameter", RegistrationText.Parameter(null, parameter.Type.Name, parameter.Name));
+            return new Fix($"pass it to the methods of {holder.Name} that need it, as a parameter", RegistrationText.Parameter(null, parameter.Type.Name, parameter.Name));
         }
 
         IReadOnlyList<string> values = [.. askers.ValuesFor(way[0].To).Select(RegistrationText.Supply)];
-        string work = values.Count == 0 ? "inside RunAsync" : $"inside RunAsync, which is also given {string.Join(", ", values)}";
+        string work = values.Count == 0 ? "inside RunAsync" : $"inside RunAsync, with the value {string.Join(" and ", values)}";
         return new Fix(
-            $"do each piece of work of {holder.Name} in a scope of its own, {work}; take",
+            $"run each unit of work of {holder.Name} in its own scope, {work}; change the parameter to",
             RegistrationText.Parameter(parameter.Mark, $"FreshScope<{Unwrapped(parameter.Type, way[0]).Name}>", parameter.Name));
     }
 

@@ -4,7 +4,7 @@ using Junctivor.Checks;
 namespace Junctivor;
 
 /// <summary>
-/// All that was found in a wiring: by severity, the root causes first, and then in the order in which the registrations were written.
+/// All findings about a wiring: by severity, root causes first, and then in the order of the registrations.
 /// Immutable, and so safe for use by several threads.
 /// </summary>
 public sealed class CheckReport
@@ -20,25 +20,25 @@ public sealed class CheckReport
         Notes = Of(Severity.Note);
     }
 
-    /// <summary>Everything: faults first, then warnings, then notes.</summary>
+    /// <summary>All findings: faults first, then warnings, then notes.</summary>
     public IReadOnlyList<Fault> All { get; }
 
-    /// <summary>What stops a build.</summary>
+    /// <summary>The faults, which stop a build.</summary>
     public IReadOnlyList<Fault> Faults { get; }
 
-    /// <summary>What is most likely a mistake.</summary>
+    /// <summary>The warnings: most likely mistakes.</summary>
     public IReadOnlyList<Fault> Warnings { get; }
 
-    /// <summary>What is worth knowing.</summary>
+    /// <summary>The notes: worth knowing.</summary>
     public IReadOnlyList<Fault> Notes { get; }
 
-    /// <summary>What registrations accept with <see cref="Registration{T}.Accept"/>; in none of the other lists.</summary>
+    /// <summary>What registrations accept with <see cref="MarkableRegistration{TSelf}.Accept"/>; in none of the other lists.</summary>
     public IReadOnlyList<Fault> Accepted { get; }
 
     /// <summary>Whether there is no fault; there may be warnings and notes.</summary>
     public bool IsSound => Faults.Count == 0;
 
-    /// <summary>How many there are of each, in words, such as <c>2 faults, 1 warning</c>; <c>sound</c> where there are none.</summary>
+    /// <summary>The numbers of findings in words, such as <c>2 faults, 1 warning</c>; <c>sound</c> for none.</summary>
     public string Counts => All.Count == 0
         ? "sound"
         : Join(Count(Faults.Count, "fault"), Count(Warnings.Count, "warning"), Count(Notes.Count, "note"));
@@ -72,7 +72,7 @@ public sealed class CheckReport
 
     private IReadOnlyList<Fault> Of(Severity severity) => All.Count == 0 ? [] : [.. All.Where(fault => fault.Severity == severity)];
 
-    /// <summary>The root causes come first: what is not there, then what does not fit together, then what lives too long.</summary>
+    /// <summary>Root causes come first: what is missing, then what is contradictory, then lifetimes.</summary>
     private static int Stage(Fault fault) => fault.Code[StageDigit];
 
     private static string Join(params IEnumerable<string> parts) => string.Join(", ", parts.Where(part => part.Length > 0));

@@ -11,7 +11,7 @@ internal static class Checker
         new NotConstructibleRule(),
         new SeveralConstructorsRule(),
         new DoesNotServeRule(),
-        new ArgumentRule(),
+        new ArgumentMismatchRule(),
         new DoesNotApplyRule(),
         new AsyncInFromRule(),
     ];
@@ -30,9 +30,9 @@ internal static class Checker
     [
         new CycleRule(),
         new CaptiveRule(),
-        new LevelRule(),
-        new FreshScopeLevelRule(),
-        new LateValueRule(),
+        new LevelOutOfPlaceRule(),
+        new LevelOutOfPlaceInFreshScopeRule(),
+        new LateValueNeededEarlyRule(),
         new FrozenTransientRule(),
         new UnreleasedTransientRule(),
     ];
@@ -44,9 +44,9 @@ internal static class Checker
         new AbsentRule(),
         new GenericConstraintRule(),
         new AmbiguousRule(),
-        new UntakenArgumentRule(),
-        new ArgumentsForSharedRule(),
-        new AskingClassRule(),
+        new ArgumentMismatchInCallRule(),
+        new DoesNotApplyToSharedRule(),
+        new ConsumingClassSharedRule(),
         new CaptiveScopeRule(),
         new TakesScopeRule(),
     ];

@@ -1,15 +1,18 @@
 using Junctivor.Checks;
+
 namespace Junctivor;
 
 /// <summary>
-/// One thing that is wrong with a wiring, or worth knowing about it. Immutable, and so safe for use by several threads.
+/// One finding about a wiring: a fault, a warning or a note. Immutable, and so safe for use by several threads.
 /// </summary>
 public sealed record Fault
 {
     private readonly Severity? _severity;
 
-    /// <summary>What class of mistake it is.</summary>
-    public required FaultKind Kind { get; init; }
+    internal Fault(FaultKind kind) => Kind = kind;
+
+    /// <summary>The kind of fault.</summary>
+    public FaultKind Kind { get; }
 
     /// <summary>The code of its kind, such as <c>JV101</c>.</summary>
     public string Code => Kind.Code;
@@ -17,35 +20,35 @@ public sealed record Fault
     /// <summary>The name of its kind, such as <c>missing</c>.</summary>
     public string Name => Kind.Name;
 
-    /// <summary>How much weight it has; unless told otherwise, that of its kind.</summary>
+    /// <summary>Its severity: that of its kind, unless <see cref="BuildOptions.Severities"/> or <see cref="BuildOptions.WarningsAreFaults"/> change it.</summary>
     public Severity Severity
     {
         get => _severity ?? Kind.Severity;
-        init => _severity = value;
+        internal init => _severity = value;
     }
 
-    /// <summary>What is wrong, in one line, without the code.</summary>
-    public required string Summary { get; init; }
+    /// <summary>What is wrong, on one line, without the code.</summary>
+    public string Summary { get; internal init; } = "";
 
-    /// <summary>Who asks for what, by which parameter, and where each was registered; the first step is where to look.</summary>
-    public IReadOnlyList<FaultStep> Path { get; init; } = [];
+    /// <summary>The services involved, by which parameter each is required, and where each was registered. The first step is the place to look at.</summary>
+    public IReadOnlyList<FaultStep> Path { get; internal init; } = [];
 
-    /// <summary>What would come of it, and what is close to what was meant: whole sentences.</summary>
-    public IReadOnlyList<string> Remarks { get; init; } = [];
+    /// <summary>The consequences, and registrations that may be meant: whole sentences.</summary>
+    public IReadOnlyList<string> Remarks { get; internal init; } = [];
 
-    /// <summary>What to write instead, the best first.</summary>
-    public IReadOnlyList<Fix> Fixes { get; init; } = [];
+    /// <summary>The ways to mend it, the best first.</summary>
+    public IReadOnlyList<Fix> Fixes { get; internal init; } = [];
 
-    /// <summary>The names of those between which the fault lies, such as the two that serve one service; often empty.</summary>
-    public IReadOnlyList<string> Candidates { get; init; } = [];
+    /// <summary>The names of the services involved, such as the two that provide one service; may be empty.</summary>
+    public IReadOnlyList<string> Candidates { get; internal init; } = [];
 
-    /// <summary>Why the registration accepts it; null where nobody does.</summary>
-    public string? AcceptedBecause { get; init; }
+    /// <summary>Why a registration accepts it; null if none does.</summary>
+    public string? AcceptedBecause { get; internal init; }
 
     /// <summary>The fault as text: several lines, without a line break at the end.</summary>
-    /// <returns>The code, the name and the summary; then the path, the remarks, the fixes, and where more is written.</returns>
+    /// <returns>The code, the name and the summary; then the path, the remarks, the fixes, and where it is explained.</returns>
     public override string ToString() => FaultText.Write(this);
 
-    /// <summary>Which registration it stands at, for a report in the order written.</summary>
+    /// <summary>The number of the registration that it belongs to, for reports in the order of the wiring.</summary>
     internal int Order { get; init; }
 }

@@ -1,8 +1,11 @@
 namespace Junctivor;
 
-/// <summary>One class of mistake: its code, its name, and how much weight it has unless told otherwise. Immutable.</summary>
+/// <summary>A kind of fault: its code, its name and its default severity. Immutable.</summary>
 public sealed record FaultKind
 {
+    /// <summary>Where the explanations are published. The one place that names the address.</summary>
+    private const string HelpAddress = "https://junctivor.example/faults";
+
     private FaultKind(string code, string name, Severity severity, string meaning, bool canBeLowered)
     {
         Code = code;
@@ -29,12 +32,15 @@ public sealed record FaultKind
     /// </summary>
     public bool CanBeLowered { get; }
 
-    /// <summary>Where it is explained, such as <c>docs/faults.md#jv301-captive</c>.</summary>
-    public string Section => $"docs/faults.md#{Code.ToLowerInvariant()}-{Name}";
+    /// <summary>The web page that explains it.</summary>
+    public string HelpLink => $"{HelpAddress}/{Code.ToLowerInvariant()}";
+
+    /// <summary>The command that explains it, such as <c>junctivor fault JV301</c>; it needs no network.</summary>
+    public string HelpCommand => $"junctivor fault {Code}";
 
     /// <summary>JV101: a service that nobody registers.</summary>
     public static FaultKind Missing { get; } =
-        Fault("JV101", "missing", "Somebody asks for a service that nobody registers.");
+        Fault("JV101", "missing", "A required service is not registered.");
 
     /// <summary>JV102: a class that cannot be constructed.</summary>
     public static FaultKind NotConstructible { get; } =
@@ -42,7 +48,7 @@ public sealed record FaultKind
 
     /// <summary>JV103: several constructors, and none is chosen.</summary>
     public static FaultKind SeveralConstructors { get; } =
-        Fault("JV103", "several-constructors", "A class has several public constructors, and it is not said which one to call.");
+        Fault("JV103", "several-constructors", "A class has several public constructors, and none is selected.");
 
     /// <summary>JV104: a class that does not implement the service that it is registered for.</summary>
     public static FaultKind DoesNotServe { get; } =
@@ -50,95 +56,95 @@ public sealed record FaultKind
 
     /// <summary>JV105: a value that was promised and not handed over.</summary>
     public static FaultKind NotSupplied { get; } =
-        Fault("JV105", "not-handed-over", "The wiring promises a value with Incoming, and it was not handed over.");
+        Fault("JV105", "not-supplied", "A value that the wiring declares with Incoming was not supplied.");
 
     /// <summary>JV106: a constant or an argument that no parameter takes.</summary>
     public static FaultKind ArgumentMismatch { get; } =
-        Fault("JV106", "argument-mismatch", "A constant or an argument is given that no constructor parameter takes.");
+        Fault("JV106", "argument-mismatch", "No constructor parameter matches a constant or an argument that is passed.");
 
     /// <summary>JV107: a value that was handed over and is not promised.</summary>
     public static FaultKind NotDeclared { get; } =
-        Fault("JV107", "nobody-promised", "A value was handed over that the wiring does not promise.");
+        Fault("JV107", "not-declared", "A value was supplied that the wiring does not declare.");
 
     /// <summary>JV108: an asynchronous factory where it is not awaited.</summary>
     public static FaultKind AsyncInFrom { get; } =
-        Fault("JV108", "async-in-from", "From was given an asynchronous factory, and registers the task instead of what it gives.");
+        Fault("JV108", "async-in-from", "An asynchronous factory is passed to From, which registers the task instead of its result.");
 
     /// <summary>JV109: something that means nothing where it is written.</summary>
     public static FaultKind DoesNotApply { get; } =
-        Fault("JV109", "does-not-apply", "Something is written in a registration that means nothing there.");
+        Fault("JV109", "does-not-apply", "A registration has an option that has no effect on it.");
 
     /// <summary>JV201: services that need each other in a ring.</summary>
     public static FaultKind Cycle { get; } =
-        Fault("JV201", "cycle", "Services need each other in a ring, so none of them can be made first.");
+        Fault("JV201", "cycle", "Services depend on each other in a cycle, so none of them can be created first.");
 
     /// <summary>JV202: several registrations where one is wanted.</summary>
     public static FaultKind Ambiguous { get; } =
-        Fault("JV202", "ambiguous", "One instance is wanted, and several registrations serve it.");
+        Fault("JV202", "ambiguous", "One instance is required, and several registrations provide it.");
 
     /// <summary>JV203: a replacement with nothing to replace.</summary>
     public static FaultKind ReplacesNothing { get; } =
-        new("JV203", "replaces-nothing", Severity.Fault, "A registration says Replacing, and nothing stands before it that it could replace.", canBeLowered: true);
+        new("JV203", "replaces-nothing", Severity.Fault, "A registration is marked Replacing, and no earlier registration provides its service.", canBeLowered: true);
 
     /// <summary>JV204: the same class for the same service twice.</summary>
     public static FaultKind RegisteredTwice { get; } =
-        Warning("JV204", "registered-twice", "The same class is registered for the same service twice, and each makes instances of its own.");
+        Warning("JV204", "registered-twice", "The same class is registered twice for the same service, and each registration creates its own instances.");
 
     /// <summary>JV205: a decorator with nothing to wrap.</summary>
     public static FaultKind DecoratesNothing { get; } =
-        new("JV205", "decorates-nothing", Severity.Fault, "A decorator finds nothing to wrap, or its constructor does not take what it wraps.", canBeLowered: true);
+        new("JV205", "decorates-nothing", Severity.Fault, "A decorator has nothing to decorate, or its constructor does not take the decorated service.", canBeLowered: true);
 
     /// <summary>JV206: an open generic registration that cannot be closed as somebody asks.</summary>
     public static FaultKind GenericConstraint { get; } =
-        Fault("JV206", "generic-constraint", "A generic service is wanted, and none of its open registrations can be closed so.");
+        Fault("JV206", "generic-constraint", "A generic service is required, and no open registration can be closed over its type arguments.");
 
     /// <summary>JV207: a file among the plug-ins that could not be loaded.</summary>
     public static FaultKind PluginLeftOut { get; } =
-        Warning("JV207", "plug-in-left-out", "A file in a folder of plug-ins could not be loaded.");
+        Warning("JV207", "plug-in-left-out", "A file in a plug-in folder could not be loaded.");
 
     /// <summary>JV301: something long-lived holds something that ends earlier.</summary>
     public static FaultKind Captive { get; } =
-        Fault("JV301", "captive", "Something long-lived holds something that ends earlier, and would go on using it after its end.");
+        Fault("JV301", "captive", "A long-lived service holds a shorter-lived one, and would keep using it after it was disposed.");
 
     /// <summary>JV302: something scoped was asked for where there is no scope.</summary>
     public static FaultKind ScopedOutsideScope { get; } =
-        Fault("JV302", "scoped-outside-scope", "Something that lives in a scope was asked for where there is none.");
+        Fault("JV302", "scoped-outside-scope", "A scoped service was requested outside a scope.");
 
     /// <summary>JV303: a singleton keeps one transient.</summary>
     public static FaultKind FrozenTransient { get; } =
-        Note("JV303", "frozen-transient", "A singleton keeps one transient with state of its own for as long as it lives.");
+        Note("JV303", "frozen-transient", "A singleton keeps one instance of a transient that has state.");
 
     /// <summary>JV304: disposable transients that end only with the container.</summary>
     public static FaultKind UnreleasedTransient { get; } =
-        Warning("JV304", "unreleased-transient", "A singleton makes disposable transients again and again, and each lives as long as the container.");
+        Warning("JV304", "unreleased-transient", "A singleton repeatedly creates disposable transients, which are disposed only with the container.");
 
     /// <summary>JV305: a level of scopes is not there, or is entered where it cannot be.</summary>
     public static FaultKind LevelOutOfPlace { get; } =
-        Fault("JV305", "level-out-of-place", "A scope of a level is needed or started where it cannot be.");
+        Fault("JV305", "level-out-of-place", "A scope level is required or started where it is not available.");
 
     /// <summary>JV306: something shared takes the class that asks.</summary>
-    public static FaultKind AskingClassShared { get; } =
-        Fault("JV306", "asking-class-shared", "Something that is shared takes the class that asks for it, of which there are several.");
+    public static FaultKind ConsumingClassShared { get; } =
+        Fault("JV306", "consuming-class-shared", "A shared service takes its consuming class, and several classes consume it.");
 
     /// <summary>JV401: something made asynchronously is needed where nothing awaits it.</summary>
     public static FaultKind AsyncNotReady { get; } =
-        Fault("JV401", "async-not-ready", "Something made asynchronously is needed where nothing has awaited it.");
+        Fault("JV401", "async-not-ready", "A service with an asynchronous factory is required before the factory was awaited.");
 
     /// <summary>JV402: a value that comes later is needed at once.</summary>
     public static FaultKind LateValueNeededEarly { get; } =
-        Fault("JV402", "late-value-needed-early", "A value that is handed over after the build is needed directly.");
+        Fault("JV402", "late-value-needed-early", "A value that is supplied after the build is required at construction.");
 
     /// <summary>JV501: registered, and reached by no root.</summary>
     public static FaultKind Unreachable { get; } =
-        Warning("JV501", "unreachable", "A registration is reached by nothing that is resolved directly.");
+        Warning("JV501", "unreachable", "A registration is unused: nothing that is resolved directly depends on it.");
 
     /// <summary>JV502: something takes the scope or the container.</summary>
     public static FaultKind TakesScope { get; } =
-        Note("JV502", "takes-scope", "A class or factory takes the scope or the container: what it resolves there cannot be checked.");
+        Note("JV502", "takes-scope", "A class or factory takes the scope or the container, so what it resolves cannot be checked.");
 
     /// <summary>JV503: what a branch replaces, and shared singletons do not see.</summary>
     public static FaultKind BranchNotSeen { get; } =
-        Warning("JV503", "branch-not-seen", "A singleton that a branch shares with its parent does not see what the branch replaces.");
+        Warning("JV503", "branch-not-seen", "A singleton that a branch shares with its parent does not use what the branch replaces.");
 
     /// <summary>JV504: an acceptance that matches nothing.</summary>
     public static FaultKind AcceptsNothing { get; } =
@@ -146,14 +152,14 @@ public sealed record FaultKind
 
     /// <summary>JV505: what is optional or asked for as a list, and not there.</summary>
     public static FaultKind Absent { get; } =
-        Note("JV505", "absent", "Something optional, or a list, is asked for, and nobody registers it.");
+        Note("JV505", "absent", "An optional dependency or a list has no registrations.");
 
     /// <summary>Every kind, by code.</summary>
     public static IReadOnlyList<FaultKind> All { get; } =
     [
         Missing, NotConstructible, SeveralConstructors, DoesNotServe, NotSupplied, ArgumentMismatch, NotDeclared, AsyncInFrom, DoesNotApply,
         Cycle, Ambiguous, ReplacesNothing, RegisteredTwice, DecoratesNothing, GenericConstraint, PluginLeftOut,
-        Captive, ScopedOutsideScope, FrozenTransient, UnreleasedTransient, LevelOutOfPlace, AskingClassShared,
+        Captive, ScopedOutsideScope, FrozenTransient, UnreleasedTransient, LevelOutOfPlace, ConsumingClassShared,
         AsyncNotReady, LateValueNeededEarly,
         Unreachable, TakesScope, BranchNotSeen, AcceptsNothing, Absent,
     ];

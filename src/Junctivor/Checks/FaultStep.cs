@@ -2,23 +2,47 @@ using Junctivor.Graph;
 
 namespace Junctivor;
 
-/// <summary>One line of the path of a <see cref="Fault"/>: a service, and the parameter by which it is reached.</summary>
-/// <param name="Depth">How far below the first line it stands; lines of one depth under the same line are alternatives.</param>
-/// <param name="Parameter">The name of the parameter that asks for it; null for the first line and for alternatives.</param>
-/// <param name="Name">The class or service, as messages write it.</param>
-/// <param name="Lifetime">The lifetime or the level's name; empty where there is none.</param>
-/// <param name="File">The source file of the registration as the compiler saw it; empty where nobody knows.</param>
-/// <param name="Line">The line in that file, counted from 1; 0 where nobody knows.</param>
-/// <param name="Place">File and line as messages show them, relative to the folder that all registrations share.</param>
-public sealed record FaultStep(
-    int Depth, string? Parameter, string Name, string Lifetime, string File, int Line, string Place)
+/// <summary>One line of the path of a <see cref="Fault"/>: a service, and the parameter by which it is required. Immutable.</summary>
+public sealed record FaultStep
 {
-    /// <summary>The registration that stands at the place; null where there is none.</summary>
+    internal FaultStep(int depth, string? parameter, string name, string lifetime, string file, int line, string place)
+    {
+        Depth = depth;
+        Parameter = parameter;
+        Name = name;
+        Lifetime = lifetime;
+        File = file;
+        Line = line;
+        Place = place;
+    }
+
+    /// <summary>The indentation: 0 for the first line. Lines of the same depth under one line are alternatives.</summary>
+    public int Depth { get; internal init; }
+
+    /// <summary>The name of the parameter that requires it; null for the first line and for alternatives.</summary>
+    public string? Parameter { get; }
+
+    /// <summary>The class or service, as messages name it.</summary>
+    public string Name { get; }
+
+    /// <summary>The lifetime or the name of the level; empty if it has none.</summary>
+    public string Lifetime { get; }
+
+    /// <summary>The source file of the registration, as the compiler recorded it; empty if unknown.</summary>
+    public string File { get; }
+
+    /// <summary>The line in <see cref="File"/>, counted from 1; 0 if unknown.</summary>
+    public int Line { get; }
+
+    /// <summary>File and line as messages show them, relative to the folder that all registrations share.</summary>
+    public string Place { get; }
+
+    /// <summary>The registration at this place; null if there is none.</summary>
     internal Node? Node { get; init; }
 
-    /// <summary>Whether another step says the same.</summary>
+    /// <summary>Whether another step shows the same.</summary>
     /// <param name="other">The other step.</param>
-    /// <returns>True where all that is shown is equal.</returns>
+    /// <returns>True if all public properties are equal.</returns>
     public bool Equals(FaultStep? other) => other is not null && Shown == other.Shown;
 
     /// <inheritdoc/>

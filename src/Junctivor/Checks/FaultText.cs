@@ -10,13 +10,13 @@ internal static class FaultText
     /// <summary>What the last line starts with.</summary>
     public const string MoreStart = $"{Indent}More: ";
 
-    private const string FirstCure = "Instead: ";
-    private const string OtherCure = "     or: ";
+    private const string FirstFix = "Fix: ";
+    private const string OtherFix = " or: ";
 
     public static string Write(Fault fault) => string.Join("\n", Lines(fault, int.MaxValue));
 
     /// <summary>One that a registration accepts, in short.</summary>
-    public static string WriteAccepted(Fault fault) => $"Accepted: {fault.Kind}: {fault.Summary}\n{Indent}because: {fault.AcceptedBecause}";
+    public static string WriteAccepted(Fault fault) => $"Accepted: {fault.Kind}: {fault.Summary}\n{Indent}reason: {fault.AcceptedBecause}";
 
     /// <summary>The code and the name, which the heading starts with.</summary>
     public static string Start(Fault fault) => $"{fault.Kind}:";
@@ -30,12 +30,12 @@ internal static class FaultText
         }
 
         int inner = width == int.MaxValue ? width : width - Indent.Length;
-        foreach (string line in PathLines(fault.Path, inner).Concat(fault.Remarks.SelectMany(remark => LineWrapping.Lines(remark, inner, ""))).Concat(CureLines(fault.Fixes, inner)))
+        foreach (string line in PathLines(fault.Path, inner).Concat(fault.Remarks.SelectMany(remark => LineWrapping.Lines(remark, inner, ""))).Concat(FixLines(fault.Fixes, inner)))
         {
             yield return Indent + line;
         }
 
-        yield return MoreStart + fault.Kind.Section;
+        yield return $"{MoreStart}{fault.Kind.HelpCommand}, or {fault.Kind.HelpLink}";
     }
 
     /// <summary>The steps as a tree in columns; where the columns are too wide, each place stands under its step.</summary>
@@ -86,19 +86,19 @@ internal static class FaultText
         path.Skip(index + 1).TakeWhile(later => later.Depth >= depth).Any(later => later.Depth == depth);
 
     /// <summary>The advice, and under it the code, which can be copied as a line of its own.</summary>
-    private static IEnumerable<string> CureLines(IReadOnlyList<Fix> fixes, int width)
+    private static IEnumerable<string> FixLines(IReadOnlyList<Fix> fixes, int width)
     {
         foreach ((Fix fix, int number) in fixes.Select((fix, number) => (fix, number)))
         {
             string advice = fix.Code is null ? fix.Advice : $"{fix.Advice}:";
-            foreach (string line in LineWrapping.Lines(advice, width, new string(' ', FirstCure.Length), number == 0 ? FirstCure : OtherCure))
+            foreach (string line in LineWrapping.Lines(advice, width, new string(' ', FirstFix.Length), number == 0 ? FirstFix : OtherFix))
             {
                 yield return line;
             }
 
             if (fix.Code is not null)
             {
-                yield return new string(' ', FirstCure.Length + Indent.Length) + fix.Code;
+                yield return new string(' ', FirstFix.Length + Indent.Length) + fix.Code;
             }
         }
     }

@@ -1,11 +1,21 @@
 namespace Junctivor;
 
 /// <summary>One way to mend a <see cref="Fault"/>. Immutable.</summary>
-/// <param name="Advice">What to do, in words.</param>
-/// <param name="Code">What to write: C# that can be pasted, with names to fill in where it says <c>…</c>; null where words say it all.</param>
-public sealed record Fix(string Advice, string? Code = null)
+public sealed record Fix
 {
-    /// <summary>The fix in one line.</summary>
-    /// <returns>The advice, and the code behind a colon.</returns>
+    internal Fix(string advice, string? code = null)
+    {
+        Advice = advice;
+        Code = code;
+    }
+
+    /// <summary>What to do, in words.</summary>
+    public string Advice { get; internal init; }
+
+    /// <summary>C# code to paste, in which <c>…</c> is to be filled in; null if there is none.</summary>
+    public string? Code { get; }
+
+    /// <summary>The fix on one line.</summary>
+    /// <returns>The advice, and the code after a colon.</returns>
     public override string ToString() => Code is null ? Advice : $"{Advice}: {Code}";
 }

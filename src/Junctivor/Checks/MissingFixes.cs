@@ -27,10 +27,10 @@ internal static class MissingFixes
     private static Fix? OfPlace(TypeRef type, Level level, string name) => type.DefinitionName switch
     {
         WellKnownTypes.ProviderInterface => new Fix(
-            "take what is needed as parameters; or, for types that are known only at run time, take",
+            "take the required services as parameters; for types known only at run time, take",
             RegistrationText.Parameter(null, level == Level.Singleton ? "Container" : "Scope", name)),
         WellKnownTypes.CancellationToken => new Fix(
-            "let the methods that work take it: an object lives longer than one call (a factory in FromAsync may ask for it)"),
+            "take it as a method parameter: a service lives longer than one call (only a factory in FromAsync can take it)"),
         _ => null,
     };
 
@@ -48,9 +48,9 @@ internal static class MissingFixes
             fixes.Add(new Fix($"add to the registration of {consumer.Name}{at}", RegistrationText.Passing(name)));
         }
 
-        fixes.Add(new Fix("put it into a settings class of your own, register that, and ask for it"));
+        fixes.Add(new Fix("put the value into a settings class, register that class, and take it"));
         fixes.Add(new Fix(
-            service.Mark is null ? $"register it under a mark, and take {RegistrationText.Parameter(mark, service.Type.Name, name)}" : "register it",
+            service.Mark is null ? $"register it with a mark, and take {RegistrationText.Parameter(mark, service.Type.Name, name)}" : "register it",
             $"Singleton.Value<{service.Type.Name}>(…){RegistrationText.OptionsOf(mark)}"));
         return fixes;
     }
@@ -66,18 +66,18 @@ internal static class MissingFixes
         else if (type.IsInterface || type.IsAbstract)
         {
             yield return new Fix("register the class that implements it", RegistrationText.OfUnknown(level, type) + mark);
-            yield return new Fix("give an object that exists already", $"Singleton.Value<{type.Name}>(…){mark}");
+            yield return new Fix("register an existing object", $"Singleton.Value<{type.Name}>(…){mark}");
         }
         else
         {
             IReadOnlyList<ServiceId> needs = [.. graph.MissingFor(type).Distinct()];
-            Fix promise = new("promise it, if only whoever builds the container knows it", $"Singleton.Incoming<{type.Name}>(){mark}");
+            Fix promise = new("declare it as a value that is supplied at build", $"Singleton.Incoming<{type.Name}>(){mark}");
             Fix register = needs.Count == 0
                 ? new Fix("register it", RegistrationText.OfClass(level, type, type) + mark)
-                : new Fix($"register it, and what it needs ({string.Join(", ", needs)})", RegistrationText.OfClass(level, type, type) + mark);
+                : new Fix($"register it and its dependencies ({string.Join(", ", needs)})", RegistrationText.OfClass(level, type, type) + mark);
             bool isData = needs.Any(need => IsPlain(need.Type));
             yield return isData ? promise : register;
-            yield return isData ? new Fix("give the object, if it is known where the wiring is written", $"Singleton.Value<{type.Name}>(…){mark}") : promise;
+            yield return isData ? new Fix("register an existing object", $"Singleton.Value<{type.Name}>(…){mark}") : promise;
         }
     }
 }

@@ -51,10 +51,10 @@ internal sealed class NearMisses
         .Select(node => node.Mark is null
             ? new NearMiss(
                 $"{Type.Name} is registered{At(node)} without a mark.",
-                new Fix($"mark the registration{At(node)}, or ask without a mark", RegistrationText.OptionsOf(_service.Mark)))
+                new Fix($"mark the registration{At(node)}, or remove the mark from the parameter", RegistrationText.OptionsOf(_service.Mark)))
             : new NearMiss(
                 $"{Type.Name} is registered{At(node)}, marked {node.Mark}.",
-                new Fix("ask by that mark", RegistrationText.Parameter(node.Mark, Type.Name, _parameter))));
+                new Fix("use that mark", RegistrationText.Parameter(node.Mark, Type.Name, _parameter))));
 
     private IEnumerable<NearMiss> NotRegisteredFor()
     {
@@ -76,7 +76,7 @@ internal sealed class NearMisses
         .Where(node => node.Options.OnlyFor is not null && node.Mark == _service.Mark)
         .Select(node => new NearMiss(
             $"{Type.Name} is registered{At(node)} only for {node.Options.OnlyFor!.Name}.",
-            new Fix($"take .OnlyFor away{At(node)}, if others may have it")));
+            new Fix($"remove .OnlyFor{At(node)}, if others may use it")));
 
     private IEnumerable<NearMiss> NotRegistered() => Type.IsValueType || Type.DefinitionName == WellKnownTypes.Anything || Type.DefinitionName == WellKnownTypes.Text
         ? []
@@ -85,7 +85,7 @@ internal sealed class NearMisses
             .OrderBy(type => type.SimpleName.Contains('.'))
             .ThenBy(type => EditDistance.Between(type.OwnName, Type.OwnName))
             .Select(type => new NearMiss(
-                $"{type.Name} {Implements(Type)} it, and is not registered.{AndNeeds(type)}",
+                $"{type.Name} {Implements(Type)} it, but is not registered.{AndNeeds(type)}",
                 new Fix("register it", RegistrationText.OfClass(LevelFor(type), Type, type) + RegistrationText.OptionsOf(_service.Mark))));
 
     /// <summary>The container makes some kinds of lists, and others are asked for.</summary>
@@ -107,12 +107,12 @@ internal sealed class NearMisses
         from registered in node.Services
         where registered.OwnName == Type.OwnName && registered.DefinitionName != Type.DefinitionName
         select new NearMiss(
-            $"{registered.QualifiedName} is registered{At(node)}: the same short name, another type than {Type.QualifiedName}.",
-            new Fix("check the using directives of whoever asks: if the other one is meant, write", RegistrationText.Parameter(_service.Mark, registered.QualifiedName, _parameter)));
+            $"{registered.QualifiedName} is registered{At(node)}: it has the same short name, but is not {Type.QualifiedName}.",
+            new Fix("check the using directives; if the registered type is meant, write", RegistrationText.Parameter(_service.Mark, registered.QualifiedName, _parameter)));
 
     private IEnumerable<NearMiss> OfNearlyTheSameName() => _graph.Index.NearlyNamed(Type.OwnName).Select(node => new NearMiss(
-        $"{Served(node)} is registered{At(node)}, and its name is nearly the same.",
-        new Fix("if that one is meant, take", RegistrationText.Parameter(node.Mark, node.Services[0].Name, _parameter))));
+        $"{Served(node)} is registered{At(node)}, and has a similar name.",
+        new Fix("if that one is meant, change the parameter to", RegistrationText.Parameter(node.Mark, node.Services[0].Name, _parameter))));
 
     private IEnumerable<NearMiss> OtherClosings() => Type.Arguments.Count == 0 || Type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
         ? []
@@ -125,13 +125,13 @@ internal sealed class NearMisses
         .Select(node => (Node: node, Service: node.Services.First(service => service.Arguments.Count > 0 && service.Arguments[service.Arguments.Count - 1].Equals(Type))))
         .Where(each => each.Service.DefinitionName == "[]" || each.Service.DefinitionName.StartsWith("System.", StringComparison.Ordinal))
         .Select(each => new NearMiss(
-            $"{each.Service.Name} is registered{At(each.Node)}, which is another service than {Type.Name}.",
-            new Fix("if all of that is meant, take", RegistrationText.Parameter(each.Node.Mark, each.Service.Name, _parameter))));
+            $"{each.Service.Name} is registered{At(each.Node)}, which is not the same service as {Type.Name}.",
+            new Fix("if that one is meant, change the parameter to", RegistrationText.Parameter(each.Node.Mark, each.Service.Name, _parameter))));
 
     private string AndNeeds(TypeRef type)
     {
         IReadOnlyList<string> missing = type.IsDefinition ? [] : [.. _graph.MissingFor(type).Select(service => service.ToString()).Distinct()];
-        return missing.Count == 0 ? "" : $" It needs {string.Join(" and ", missing)}, which nobody registers either.";
+        return missing.Count == 0 ? "" : $" Its {(missing.Count == 1 ? "dependency" : "dependencies")} {string.Join(" and ", missing)} {(missing.Count == 1 ? "is" : "are")} not registered either.";
     }
 
     /// <summary>What whoever asks can hold; and what ends belongs to a scope, where nobody asks for longer.</summary>

@@ -1,6 +1,6 @@
 namespace Junctivor;
 
-/// <summary>How much weight a <see cref="Fault"/> has.</summary>
+/// <summary>The severity of a <see cref="Fault"/>.</summary>
 public enum Severity
 {
     /// <summary>Worth knowing; stops nothing.</summary>

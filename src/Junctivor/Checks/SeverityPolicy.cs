@@ -63,13 +63,12 @@ internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<str
         from acceptance in node.Options.Accepted
         let kind = Of(acceptance)
         where kind is not null && !ShowsElsewhere(kind) && _used?.Contains((node, acceptance)) != true
-        select new Fault
+        select new Fault(FaultKind.AcceptsNothing)
         {
-            Kind = FaultKind.AcceptsNothing,
-            Summary = $"{node.Name} accepts {kind}, and has none",
+            Summary = $"{node.Name} accepts {kind}, but does not have it",
             Path = new FaultPath(graph).Node(node).Path,
-            Remarks = [$"It was accepted because: {acceptance.Reason}"],
-            Fixes = [new Fix("take the .Accept away")],
+            Remarks = [$"The reason given: {acceptance.Reason}"],
+            Fixes = [new Fix("remove the .Accept")],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -13,5 +13,5 @@ internal enum AmbientForm
     Cancellation,
 
     /// <summary>The class that asks for the asking service.</summary>
-    AskingClass,
+    ConsumingClass,
 }

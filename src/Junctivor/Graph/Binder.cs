@@ -115,7 +115,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
     {
         WellKnownTypes.Scope => new Binding.Ambient(AmbientForm.Scope),
         WellKnownTypes.Container => new Binding.Ambient(AmbientForm.Container),
-        WellKnownTypes.AskingClass => new Binding.Ambient(AmbientForm.AskingClass),
+        WellKnownTypes.ConsumingClass => new Binding.Ambient(AmbientForm.ConsumingClass),
         WellKnownTypes.Func => Defer(DeferredForm.Func, service, consumer),
         WellKnownTypes.Lazy => Defer(DeferredForm.Lazy, service, consumer),
         WellKnownTypes.FreshScope => Defer(DeferredForm.FreshScope, service, consumer),

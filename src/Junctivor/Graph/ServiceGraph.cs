@@ -1,31 +1,36 @@
 namespace Junctivor.Graph;
 
 /// <summary>
-/// What a wiring means: its nodes, and for each of their needs what meets it. It grows when something is asked for at
-/// run time that no registration asked for; whoever asks sees to it that one thread does so at a time.
+/// What a wiring means: its nodes, and the binding of each of their dependencies. Read-only: a <see cref="GraphBuilder"/> builds it, and adds to it when a
+/// request at run time needs what no registration does. The owner of the builder guards both.
 /// </summary>
 internal sealed class ServiceGraph
 {
-    private readonly List<Node> _nodes;
+    private readonly NodeList _nodes;
     private readonly CandidateFinder _candidates;
     private readonly Binder _binder;
     private readonly ITypeReader _reader;
     private readonly Lazy<RegistrationIndex> _index;
     private readonly Lazy<string> _sharedFolder;
 
-    public ServiceGraph(IReadOnlyList<Node> written, ITypeReader reader)
+    public ServiceGraph(
+        IReadOnlyList<Node> registrations,
+        EffectiveRegistrations effective,
+        NodeList nodes,
+        IReadOnlyCollection<Node> unrequested,
+        CandidateFinder candidates,
+        Binder binder,
+        ITypeReader reader)
     {
-        Registrations = written;
+        Registrations = registrations;
+        Effective = effective;
+        Unrequested = unrequested;
+        _nodes = nodes;
+        _candidates = candidates;
+        _binder = binder;
         _reader = reader;
-        _index = new Lazy<RegistrationIndex>(() => new RegistrationIndex(written.Where(Effective!.Counts)));
-        _sharedFolder = new Lazy<string>(() => SourcePlaceText.SharedFolder(written.Select(node => node.Place)));
-        _nodes = new List<Node>(written.Count);
-        Effective = new EffectiveRegistrations(written);
-        _candidates = new CandidateFinder(Effective, reader, written);
-        _binder = new Binder(_candidates, reader);
-        List<Node> start = Start(written);
-        Complete(start);
-        Unrequested = _binder.HasFilled ? FindUnasked(start) : [];
+        _index = new Lazy<RegistrationIndex>(() => new RegistrationIndex(registrations.Where(effective.Counts)));
+        _sharedFolder = new Lazy<string>(() => SourcePlaceText.SharedFolder(registrations.Select(node => node.Place)));
     }
 
     /// <summary>Every registration, in the order written, whether it counts or not.</summary>
@@ -34,7 +39,7 @@ internal sealed class ServiceGraph
     public EffectiveRegistrations Effective { get; }
 
     /// <summary>Everything that instances come from: the registrations that count, and what follows from them.</summary>
-    public IReadOnlyList<Node> Nodes => _nodes;
+    public IReadOnlyList<Node> Nodes => _nodes.All;
 
     /// <summary>
     /// Transients that somebody constructs with arguments, and nobody asks for without: what the arguments are for need not
@@ -43,10 +48,10 @@ internal sealed class ServiceGraph
     public IReadOnlyCollection<Node> Unrequested { get; }
 
     /// <summary>Whether something lives as long as a scope.</summary>
-    public bool HasScopes { get; private set; }
+    public bool HasScopes => _nodes.HasScopes;
 
     /// <summary>Whether something lives as long as a scope of a level of the user's own.</summary>
-    public bool HasUsersLevels { get; private set; }
+    public bool HasUsersLevels => _nodes.HasUsersLevels;
 
     /// <summary>The decorators that found something to wrap.</summary>
     public IReadOnlyCollection<Node> AppliedDecorators => _candidates.AppliedDecorators;
@@ -77,13 +82,6 @@ internal sealed class ServiceGraph
     /// <summary>How long an instance of a node lives.</summary>
     public Level LevelOf(Node node) => _candidates.LevelOf(node);
 
-    /// <summary>What somebody gets who asks at run time.</summary>
-    public Binding Bind(ServiceId service)
-    {
-        _candidates.Allow(service.Type);
-        return Completed(_binder.Bind(service, null));
-    }
-
     /// <summary>Why an open generic registration could not be closed for a service, where that is anything but its type parameters and their
     /// constraints; a sentence, or null.</summary>
     public string? ReasonAgainst(Node open, TypeRef service) => _reader.ReasonAgainst(open, service);
@@ -91,32 +89,15 @@ internal sealed class ServiceGraph
     /// <summary>Whether a type is nested deeper than anything that could come to an end.</summary>
     public bool IsTooDeep(TypeRef type) => _candidates.IsTooDeep(type);
 
-    /// <summary>What somebody gets who constructs a class with arguments at run time, and owns it then.</summary>
-    public Binding Construct(TypeRef type, IReadOnlyList<TypeRef> arguments)
-    {
-        Node filled = ArgumentPassing.Fill(_reader.ReadUnregistered(type), arguments, out IReadOnlyList<TypeRef> untaken);
-        return untaken.Count > 0
-            ? new Binding.Untaken(type, untaken)
-            : Completed((filled with { Options = filled.Options with { IsOwned = false } }).AsBinding);
-    }
-
     /// <summary>The registrations that promise a value.</summary>
     public IEnumerable<Node> IncomingFor(ServiceId service) =>
         Effective.Of(service).Select(offer => offer.Node).Where(node => node.Kind == NodeKind.Incoming);
 
     /// <summary>The registration that promises a value for after the container is built; null where none does.</summary>
-    public Node? LateIncomingFor(ServiceId service) => IncomingFor(service).FirstOrDefault(node => node.Options.IsSuppliedLater);
+    public IReadOnlyList<Node> LateIncomingFor(ServiceId service) => [.. IncomingFor(service).Where(node => node.Options.IsSuppliedLater)];
 
-    /// <summary>A node with what decorates it around, under one service.</summary>
-    public Node OutermostOf(Node node, ServiceId service)
-    {
-        Node front = _candidates.OutermostOf(node, service);
-        Complete([front]);
-        return front;
-    }
-
-    /// <summary>Takes in a node that no registration stands for, such as a call with wired parameters.</summary>
-    public void Add(Node node) => Complete([node]);
+    /// <summary>A registration with its decorators around it, under one service.</summary>
+    public Node OutermostOf(Node node, ServiceId service) => _candidates.OutermostOf(node, service);
 
     /// <summary>All nodes that can be reached from some, these included; also through scopes of their own.</summary>
     public static IReadOnlyCollection<Node> ReachableFrom(IEnumerable<Node> start) => [.. Walk(start)];
@@ -144,87 +125,4 @@ internal sealed class ServiceGraph
 
     /// <summary>The nodes that a supply names itself.</summary>
     public static IEnumerable<Node> NodesIn(Binding supply) => supply.All().OfType<Binding.Single>().Select(single => single.Node);
-
-    /// <summary>The registrations that count, each once for itself, and once with what decorates it for each service.</summary>
-    private List<Node> Start(IReadOnlyList<Node> written)
-    {
-        List<Node> start = new(written.Count);
-        foreach (Node node in written)
-        {
-            if (!node.IsDecorator && !node.IsOpen && Effective.Counts(node))
-            {
-                if (Effective.Decorators.Count > 0)
-                {
-                    start.AddRange(node.Candidates.Where(service => Effective.Of(service).Any(offer => offer.Node == node)).Select(service => _candidates.OutermostOf(node, service)));
-                }
-
-                start.Add(node);
-            }
-        }
-
-        return start;
-    }
-
-    private IReadOnlyCollection<Node> FindUnasked(List<Node> start)
-    {
-        HashSet<Node> withArguments = [.. _nodes.Where(TakesArguments).Select(node => node.Registration).Where(IsAskedForWithArgumentsOnly)];
-        return [.. start.Where(node => withArguments.Contains(Innermost(node)))];
-    }
-
-    private bool IsAskedForWithArgumentsOnly(Node written) =>
-        written.Level.IsTransient
-        && !written.Options.IsRoot
-        && !_nodes.Where(node => node.Inner is null || Innermost(node) != written)
-            .SelectMany(node => node.Bindings!)
-            .SelectMany(NodesIn)
-            .Any(asked => Innermost(asked) == written);
-
-    private static bool TakesArguments(Node node) => node.Parameters.Any(parameter => parameter.Argument is not null);
-
-    private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
-
-    private Binding Completed(Binding supply)
-    {
-        Complete([.. NodesIn(supply)]);
-        return supply;
-    }
-
-    /// <summary>Binds the needs of these nodes, of the nodes that meet them, and so on.</summary>
-    private void Complete(IReadOnlyList<Node> start)
-    {
-        List<Node> open = [.. start];
-        for (int next = 0; next < open.Count; next++)
-        {
-            if (open[next].Bindings is null)
-            {
-                Settle(open[next], open);
-            }
-        }
-    }
-
-    private void Settle(Node node, List<Node> open)
-    {
-        Parameter[] parameters = node.Parameters;
-        Binding[] supplies = parameters.Length == 0 ? [] : new Binding[parameters.Length];
-        for (int number = 0; number < supplies.Length; number++)
-        {
-            supplies[number] = _binder.Bind(node, parameters[number]);
-            if (supplies[number] is not Binding.Single single)
-            {
-                foreach (Node next in NodesIn(supplies[number]))
-                {
-                    open.Add(next);
-                }
-            }
-            else if (single.Node.Bindings is null)
-            {
-                open.Add(single.Node);
-            }
-        }
-
-        node.Settle(_nodes.Count, supplies);
-        HasScopes |= !node.Level.IsTransient && node.Level != Level.Singleton;
-        HasUsersLevels |= node.Level.IsUsersOwn;
-        _nodes.Add(node);
-    }
 }

@@ -23,52 +23,31 @@ internal static class MeaninglessOptions
 
     private static IEnumerable<string> Find(RegistrationData entry)
     {
-        bool isAlias = entry.Source is InstanceSource.OfAlias;
         bool makes = entry.Source is InstanceSource.OfClass or InstanceSource.OfFactory or InstanceSource.OfAsyncFactory;
         if (entry.Passed.Count > 0 && entry.Source is not InstanceSource.OfClass)
         {
-            yield return "Passing is for the parameters of a constructor, and nothing here calls one";
+            yield return "Passing sets constructor parameters, and no constructor is called here";
         }
 
         if (entry.Options.IsSuppliedLater && !(entry.Source is InstanceSource.OfIncoming && entry.Level == Graph.Level.Singleton))
         {
-            yield return "SuppliedLater is for a value promised with Singleton.Incoming";
+            yield return "SuppliedLater applies only to a value declared with Singleton.Incoming";
         }
 
         if ((entry.WarmUp ?? entry.WindDown) is not null && (entry.Level != Graph.Level.Singleton || !makes))
         {
-            yield return "WarmUp and WindDown are for singletons that the container makes";
-        }
-
-        if (entry.TargetMark is not null && !isAlias)
-        {
-            yield return "TargetMarked is for an alias";
-        }
-
-        if (entry.Options.IsOwned is not null && isAlias)
-        {
-            yield return "an alias makes nothing that could end: say it where its target is registered";
-        }
-
-        if (entry.Options.IsOwned == false && !makes && !isAlias)
-        {
-            yield return "a value is left undisposed without LeaveUndisposed";
-        }
-
-        if (entry.IsDecorator && DecoratorEnding(entry) is { } ending)
-        {
-            yield return $"{ending} means nothing on a decorator: it wraps whatever serves, and is nothing to choose";
+            yield return "WarmUp and WindDown apply only to singletons that the container creates";
         }
 
         foreach (Acceptance acceptance in entry.Options.Accepted)
         {
             if (FaultKind.Find(acceptance.Code) is not { } kind)
             {
-                yield return $"Accept names {acceptance.Code}, and there is no such code";
+                yield return $"Accept names {acceptance.Code}, which is not a fault code";
             }
             else if (!kind.CanBeLowered)
             {
-                yield return $"{kind} cannot be accepted, as nothing that is built so could work";
+                yield return $"{kind} cannot be accepted: the container could not work";
             }
         }
 
@@ -76,24 +55,13 @@ internal static class MeaninglessOptions
         {
             if (Nullable.GetUnderlyingType(service) is { } underlying)
             {
-                yield return $"whoever asks for {TypeNames.Short(service)} gets {TypeNames.Short(underlying)} where it is registered, so register {TypeNames.Short(underlying)}";
+                yield return $"a consumer of {TypeNames.Short(service)} gets the registered {TypeNames.Short(underlying)}, so register {TypeNames.Short(underlying)}";
             }
 
             if (IsProvided(service))
             {
-                yield return $"{TypeNames.Short(service)} is made by the container for whoever asks, so it cannot be registered";
+                yield return $"{TypeNames.Short(service)} is provided by the container, so it cannot be registered";
             }
         }
     }
-
-    private static string? DecoratorEnding(RegistrationData entry) => entry switch
-    {
-        { AlsoServes.Count: > 0 } => "Also",
-        { Options.IsReplacing: true } => "Replacing",
-        { Options.IsIfMissing: true } => "IfMissing",
-        { Options.IsFirstChoice: true } => "FirstChoice",
-        { Options.IsRoot: true } => "ResolvedDirectly",
-        { OnlyFor: not null } => "OnlyFor",
-        _ => null,
-    };
 }

@@ -9,9 +9,9 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// The wirings of the assemblies in a folder, to be spread in a <see cref="Wiring"/>. Each assembly is loaded in a load
-/// context of its own, that can be collected once every container built with it has ended; what the program itself has
-/// loaded is shared. Taken are the wirings marked <see cref="CheckedWiringAttribute"/>. Immutable.
+/// The wirings of the assemblies in a folder, to be spread in a <see cref="Wiring"/>. Each assembly is loaded in its own load context, which
+/// can be collected after every container built with it is disposed; assemblies that the program has loaded are shared. The wirings with
+/// <see cref="CheckedWiringAttribute"/> are used. Immutable.
 /// </summary>
 /// <example>
 /// <code>
@@ -28,10 +28,10 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
     {
     }
 
-    /// <summary>How many entries the plug-ins bring.</summary>
+    /// <summary>The number of registrations that the plug-ins bring.</summary>
     public int Count => _registrations.Count;
 
-    /// <summary>The names of the files that brought a wiring, in the order of their names.</summary>
+    /// <summary>The names of the files that contain a wiring, in alphabetical order.</summary>
     public IReadOnlyList<string> Loaded => _loaded;
 
     /// <summary>The files that could not be used, each with the reason. A check reports them too (JV207).</summary>
@@ -39,11 +39,11 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
 
     /// <summary>Loads the assemblies of a folder.</summary>
     /// <param name="folder">The folder; a relative path starts from the folder of the program.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
-    /// <returns>What they bring. A file that is broken or foreign is left out, and reported by name; the rest is loaded.</returns>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
+    /// <returns>Their registrations. A file that cannot be used is skipped and reported (JV207); the rest is loaded.</returns>
     /// <exception cref="ArgumentException"><paramref name="folder"/> is null or blank.</exception>
-    /// <exception cref="DirectoryNotFoundException">There is no such folder.</exception>
+    /// <exception cref="DirectoryNotFoundException">The folder does not exist.</exception>
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     public static Plugins In(string folder, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
     {
@@ -51,7 +51,7 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
         string full = Path.GetFullPath(folder, AppContext.BaseDirectory);
         if (!Directory.Exists(full))
         {
-            throw new DirectoryNotFoundException($"There is no folder {full} for plug-ins: make it, or name another.");
+            throw new DirectoryNotFoundException($"The plug-in folder {full} does not exist: create it, or name another.");
         }
 
         Plugins plugins = new();
@@ -75,18 +75,18 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
         return plugins;
     }
 
-    /// <summary>Goes through the entries, file by file.</summary>
-    /// <returns>An enumerator over the entries.</returns>
+    /// <summary>Enumerates the registrations, file by file.</summary>
+    /// <returns>An enumerator over the registrations.</returns>
     public IEnumerator<Registration> GetEnumerator() => _registrations.GetEnumerator();
 
     IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();
 
-    /// <summary>What was loaded and what was left out, for people.</summary>
+    /// <summary>The loaded and the skipped files, for people.</summary>
     /// <returns>A line for each file.</returns>
     public override string ToString() =>
         string.Join('\n', _loaded.Select(name => $"{name}: loaded").Concat(_leftOut.Select(reason => $"{reason} (left out)")));
 
-    /// <summary>Gives a sentence if the file cannot be used; a mere dependency of others is passed over.</summary>
+    /// <summary>Returns a sentence if the file cannot be used; null for an assembly that is only a dependency of others.</summary>
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     private string? TryLoad(string path)
     {
@@ -104,7 +104,7 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
             if (WiringReader.FindTrouble([.. brought.Select(registration => registration.Data)]) is { } trouble)
             {
                 context.Unload();
-                return $"{name} gives no wiring: {trouble}";
+                return $"{name} has no wiring: {trouble}";
             }
 
             if (brought.Count == 0)
@@ -121,8 +121,8 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
         {
             context.Unload();
             return failure is BadImageFormatException
-                ? $"{name} is no .NET assembly that this program can load"
-                : $"{name} gives no wiring: {ExceptionText.FirstLineOf(failure)}";
+                ? $"{name} is not a .NET assembly that this program can load"
+                : $"{name} has no wiring: {ExceptionText.FirstLineOf(failure)}";
         }
     }
 }

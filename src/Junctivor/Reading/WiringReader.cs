@@ -18,46 +18,34 @@ internal sealed class WiringReader : ITypeReader
     private readonly ClassIndex _index;
     private Dictionary<RegistrationData, Node>? _written;
 
-    /// <param name="entries">In the order written; the same entry twice counts once.</param>
-    public WiringReader(IReadOnlyCollection<RegistrationData> entries)
+    private WiringReader(int capacity)
     {
-        Types = new TypeCatalog(entries.Count);
+        Types = new TypeCatalog(capacity);
         _parameters = new ParameterReader(Types, _marking);
         _classes = new ClassReader(Types, _parameters, _marking);
         _index = new ClassIndex(Types);
+        Entries = [];
+        Builder = null!;
+    }
 
-        List<RegistrationData> counting = new(entries.Count);
-        List<Node> nodes = new(entries.Count);
-        HashSet<RegistrationData> met = new(entries.Count, ReferenceEqualityComparer.Instance);
-        foreach (RegistrationData entry in entries)
-        {
-            if (!entry.IsEnabled || !met.Add(entry))
-            {
-                continue;
-            }
-
-            Node? node = TryRead(entry, nodes.Count, out ReadFailure? trouble);
-            counting.Add(trouble is null ? entry : entry with { ReadFailure = trouble });
-            if (node is not null)
-            {
-                nodes.Add(node);
-                foreach (TypeToken token in entry.Tokens)
-                {
-                    _tokens.TryAdd(token.Type, token);
-                }
-            }
-        }
-
-        Entries = counting;
-        Graph = new ServiceGraph(nodes, this);
+    /// <summary>Reads a wiring, and builds its graph.</summary>
+    /// <param name="entries">In the order of the wiring; the same object twice counts once.</param>
+    public static WiringReader Read(IReadOnlyCollection<RegistrationData> entries)
+    {
+        WiringReader reader = new(entries.Count);
+        reader.Builder = GraphBuilder.Build(reader.ReadAll(entries), reader);
+        return reader;
     }
 
     public TypeCatalog Types { get; }
 
-    public ServiceGraph Graph { get; }
+    /// <summary>Adds to the graph what requests at run time need.</summary>
+    public GraphBuilder Builder { get; private set; }
+
+    public ServiceGraph Graph => Builder.Graph;
 
     /// <summary>The entries that count, in the order written.</summary>
-    public IReadOnlyList<RegistrationData> Entries { get; }
+    public IReadOnlyList<RegistrationData> Entries { get; private set; }
 
     public static InstanceSource MakingOf(Node node) => EntryOf(node).Source;
 
@@ -155,15 +143,43 @@ internal sealed class WiringReader : ITypeReader
         };
 
     /// <summary>Why some entries cannot be read, as a sentence that names the first; null where all can.</summary>
-    public static string? FindTrouble(IReadOnlyCollection<RegistrationData> entries) => new WiringReader(entries).Entries
+    public static string? FindTrouble(IReadOnlyCollection<RegistrationData> entries) => Read(entries).Entries
         .Where(entry => entry.ReadFailure is not null)
         .Select(entry => $"{TypeNames.Short(entry.Source.InstanceType)} cannot be loaded: {entry.ReadFailure!.Text}")
         .FirstOrDefault();
 
     /// <summary>What the check says of entries that cannot be read.</summary>
     public IEnumerable<Fault> Unreadable() => Entries.Where(entry => entry.ReadFailure is not null).Select(entry => entry.ReadFailure!.IsOfPlugin
-        ? PluginFaults.Of(entry.ReadFailure.Text)
-        : UnloadableFaults.Of(Graph, entry.Source is InstanceSource.OfValue { Value: string name } ? name : TypeNames.Short(entry.Source.InstanceType), entry.Level.Name, entry.Place, entry.ReadFailure.Text));
+        ? PluginLeftOutFaults.Of(entry.ReadFailure.Text)
+        : NotConstructibleTypeFaults.Of(Graph, entry.Source is InstanceSource.OfValue { Value: string name } ? name : TypeNames.Short(entry.Source.InstanceType), entry.Level.Name, entry.Place, entry.ReadFailure.Text));
+
+    private List<Node> ReadAll(IReadOnlyCollection<RegistrationData> entries)
+    {
+        List<RegistrationData> counting = new(entries.Count);
+        List<Node> nodes = new(entries.Count);
+        HashSet<RegistrationData> met = new(entries.Count, ReferenceEqualityComparer.Instance);
+        foreach (RegistrationData entry in entries)
+        {
+            if (!entry.IsEnabled || !met.Add(entry))
+            {
+                continue;
+            }
+
+            Node? node = TryRead(entry, nodes.Count, out ReadFailure? trouble);
+            counting.Add(trouble is null ? entry : entry with { ReadFailure = trouble });
+            if (node is not null)
+            {
+                nodes.Add(node);
+                foreach (TypeToken token in entry.Tokens)
+                {
+                    _tokens.TryAdd(token.Type, token);
+                }
+            }
+        }
+
+        Entries = counting;
+        return nodes;
+    }
 
     /// <summary>A class may name types that cannot be loaded: then the rest is read all the same.</summary>
     private Node? TryRead(RegistrationData entry, int order, out ReadFailure? trouble)

@@ -3,7 +3,7 @@ using Junctivor.Checks;
 
 namespace Junctivor;
 
-/// <summary>How strictly a wiring is checked, and how the container works. Immutable.</summary>
+/// <summary>The severities of faults, and the settings of the container. Immutable.</summary>
 /// <example>
 /// <code>
 /// BuildOptions options = new()
@@ -21,17 +21,17 @@ public sealed record BuildOptions
 
     private readonly TimeSpan _longestWait = TimeSpan.FromMinutes(1);
 
-    /// <summary>Whether warnings stop a build as faults do; without it, they do not. What <see cref="Severities"/> name keeps the severity
-    /// that stands there.</summary>
+    /// <summary>Whether warnings stop a build as faults do; false by default. Codes in <see cref="Severities"/> keep their severity
+    /// there.</summary>
     public bool WarningsAreFaults { get; init; }
 
     /// <summary>
-    /// The severity of some codes in this wiring, such as <c>JV303</c>; empty by default. Every code can be made weightier. Lighter can
-    /// be made what a container can live with: warnings, notes, JV203 and JV205. To accept one in a single place, write
-    /// <see cref="Registration{T}.Accept"/> behind the registration.
+    /// The severity of some codes in this wiring, such as <c>JV303</c>; empty by default. Every severity can be raised. Those of
+    /// warnings, notes, JV203 and JV205 can be lowered. To accept a finding in a single place, use
+    /// <see cref="MarkableRegistration{TSelf}.Accept"/> on the registration.
     /// </summary>
-    /// <exception cref="ArgumentException">There is no such code, or its severity cannot be lowered.</exception>
-    /// <exception cref="ArgumentNullException">It is null.</exception>
+    /// <exception cref="ArgumentException">A code does not exist, or its severity cannot be lowered.</exception>
+    /// <exception cref="ArgumentNullException">The value is null.</exception>
     public IReadOnlyDictionary<string, Severity> Severities
     {
         get => _severities ?? ReadOnlyDictionary<string, Severity>.Empty;
@@ -43,17 +43,17 @@ public sealed record BuildOptions
     }
 
     /// <summary>
-    /// From how long a constructor or factory counts as slow, and is shown as an activity of the source <c>Junctivor</c> to those who
-    /// listen; 100 ms by default. What its arguments took does not count.
+    /// The duration from which a constructor or factory counts as slow, and is reported as an activity of the source <c>Junctivor</c>. The
+    /// default is 100 ms. The time for its arguments does not count.
     /// </summary>
     public TimeSpan SlowConstruction { get; init; } = TimeSpan.FromMilliseconds(100);
 
     /// <summary>
-    /// For how long whoever resolves waits for another thread that is making the same shared instance; one minute by default, and
-    /// <see cref="Timeout.InfiniteTimeSpan"/> for ever. Then <see cref="ConstructionTimeoutException"/> is thrown: a constructor that blocks
-    /// on a task which resolves what it is making would otherwise hang. Threads that wait for each other are told at once, without waiting.
+    /// How long a request waits for another thread that is creating the same shared instance. The default is one minute;
+    /// <see cref="Timeout.InfiniteTimeSpan"/> means no limit. Then <see cref="ConstructionTimeoutException"/> is thrown: a constructor that blocks
+    /// on a task which resolves its own service would otherwise hang. Threads that wait for each other get an exception at once.
     /// </summary>
-    /// <exception cref="ArgumentOutOfRangeException">It is negative, and not infinite, or more than <see cref="int.MaxValue"/> milliseconds.</exception>
+    /// <exception cref="ArgumentOutOfRangeException">The value is negative and not infinite, or more than <see cref="int.MaxValue"/> milliseconds.</exception>
     public TimeSpan ConstructionTimeout
     {
         get => _longestWait;
@@ -69,10 +69,10 @@ public sealed record BuildOptions
         }
     }
 
-    /// <summary>When code is compiled for what is asked for; in the background by default.</summary>
+    /// <summary>When plans are compiled to code; in the background by default.</summary>
     public PlanCompilation Compilation { get; init; }
 
-    /// <summary>What is compiled is not timed, as it never takes long; where the shortest time counts as slow, nothing is compiled.</summary>
+    /// <summary>Compiled constructions are not timed, as they are short; if every duration counts as slow, nothing is compiled.</summary>
     internal PlanCompilation CompilationOfPlans => SlowConstruction < ShortestTimed ? PlanCompilation.Never : Compilation;
 
     internal CheckReport ToReport(Graph.ServiceGraph graph, IEnumerable<Fault> found) =>
@@ -80,9 +80,9 @@ public sealed record BuildOptions
 
     private static FaultKind Checked(string code, Severity severity)
     {
-        FaultKind kind = FaultKind.Find(code) ?? throw new ArgumentException($"There is no fault '{code}': they go from {FaultKind.All[0].Code} to {FaultKind.All[^1].Code}, see docs/faults.md.", nameof(code));
+        FaultKind kind = FaultKind.Find(code) ?? throw new ArgumentException($"There is no fault code '{code}'. Codes go from {FaultKind.All[0].Code} to {FaultKind.All[^1].Code}: run 'junctivor fault' for the list.", nameof(code));
         return severity >= kind.Severity || kind.CanBeLowered
             ? kind
-            : throw new ArgumentException($"{kind} stays a fault: {kind.Meaning} Nothing that is built so could work.", nameof(severity));
+            : throw new ArgumentException($"The severity of {kind} cannot be lowered: {kind.Meaning} The container could not work.", nameof(severity));
     }
 }

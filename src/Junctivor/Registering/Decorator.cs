@@ -6,8 +6,8 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// Registers a wrapper around every registration of a service, wherever it stands: around all marks, or around one if it
-/// is marked. The first written is innermost. It lives as long as what it wraps.
+/// Decorates every registration of a service, wherever it is in the wiring: all marks, or one if the decorator is marked.
+/// The first decorator is the innermost. A decorator has the lifetime of the decorated service.
 /// All members are safe for use by several threads.
 /// </summary>
 /// <example>
@@ -17,27 +17,27 @@ namespace Junctivor;
 /// </example>
 public static partial class Decorator
 {
-    /// <summary>Wraps every registration of a service in a class.</summary>
+    /// <summary>Decorates every registration of a service with a class.</summary>
     /// <typeparam name="TService">The service.</typeparam>
-    /// <typeparam name="TDecorator">The class; one parameter of its constructor takes what it wraps, the others are wired.</typeparam>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <typeparam name="TDecorator">The class; one parameter of its constructor takes the decorated service, the others are resolved.</typeparam>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
-    public static Registration<TDecorator> Of<TService, [DynamicallyAccessedMembers(Kept.Members)] TDecorator>(
+    public static DecoratorRegistration Of<TService, [DynamicallyAccessedMembers(Kept.Members)] TDecorator>(
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
         where TDecorator : class, TService =>
         RegistrationStart.AsDecorator(RegistrationStart.OfClass<TService, TDecorator>(Level.Transient, new SourcePlace(file, line)));
 
-    /// <summary>Wraps every registration of a service in a class, both known only at run time; open generics too.</summary>
+    /// <summary>Decorates every registration of a service with a class, both known only at run time; open generics too.</summary>
     /// <param name="service">The service.</param>
-    /// <param name="decorator">The class; one parameter of its constructor takes what it wraps, the others are wired.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <param name="decorator">The class; one parameter of its constructor takes the decorated service, the others are resolved.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="decorator"/> is null.</exception>
     [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
-    public static Registration<object> Of(
+    public static DecoratorRegistration Of(
         Type service,
         [DynamicallyAccessedMembers(Kept.Members)] Type decorator,
         [CallerFilePath] string file = "",

@@ -8,14 +8,14 @@ namespace Junctivor;
 
 public static partial class Decorator
 {
-    /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
-    /// <typeparam name="TService">The service that is wrapped, and what wraps it.</typeparam>
-    /// <param name="factory">Makes one around what it is given. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are resolved.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <param name="factory">Creates a decorator around its first argument. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
-    public static Registration<TService> From<TService>(
+    public static DecoratorRegistration From<TService>(
         Func<TService, TService> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
     {
@@ -23,15 +23,15 @@ public static partial class Decorator
         return RegistrationStart.Decorating<TService>(factory, 1, arguments => factory((TService)arguments[0]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
-    /// <typeparam name="TService">The service that is wrapped, and what wraps it.</typeparam>
-    /// <typeparam name="T1">What the factory asks for as parameter 2.</typeparam>
-    /// <param name="factory">Makes one around what it is given. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are resolved.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <typeparam name="T1">The type of the factory's parameter 2.</typeparam>
+    /// <param name="factory">Creates a decorator around its first argument. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
-    public static Registration<TService> From<TService, T1>(
+    public static DecoratorRegistration From<TService, T1>(
         Func<TService, T1, TService> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
     {
@@ -39,16 +39,16 @@ public static partial class Decorator
         return RegistrationStart.Decorating<TService>(factory, 2, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
-    /// <typeparam name="TService">The service that is wrapped, and what wraps it.</typeparam>
-    /// <typeparam name="T1">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 3.</typeparam>
-    /// <param name="factory">Makes one around what it is given. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are resolved.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <typeparam name="T1">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 3.</typeparam>
+    /// <param name="factory">Creates a decorator around its first argument. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
-    public static Registration<TService> From<TService, T1, T2>(
+    public static DecoratorRegistration From<TService, T1, T2>(
         Func<TService, T1, T2, TService> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
     {
@@ -56,17 +56,17 @@ public static partial class Decorator
         return RegistrationStart.Decorating<TService>(factory, 3, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
-    /// <typeparam name="TService">The service that is wrapped, and what wraps it.</typeparam>
-    /// <typeparam name="T1">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 4.</typeparam>
-    /// <param name="factory">Makes one around what it is given. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are resolved.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <typeparam name="T1">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 4.</typeparam>
+    /// <param name="factory">Creates a decorator around its first argument. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
-    public static Registration<TService> From<TService, T1, T2, T3>(
+    public static DecoratorRegistration From<TService, T1, T2, T3>(
         Func<TService, T1, T2, T3, TService> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
     {
@@ -74,18 +74,18 @@ public static partial class Decorator
         return RegistrationStart.Decorating<TService>(factory, 4, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
-    /// <typeparam name="TService">The service that is wrapped, and what wraps it.</typeparam>
-    /// <typeparam name="T1">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 5.</typeparam>
-    /// <param name="factory">Makes one around what it is given. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are resolved.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <typeparam name="T1">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 5.</typeparam>
+    /// <param name="factory">Creates a decorator around its first argument. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
-    public static Registration<TService> From<TService, T1, T2, T3, T4>(
+    public static DecoratorRegistration From<TService, T1, T2, T3, T4>(
         Func<TService, T1, T2, T3, T4, TService> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
     {
@@ -93,19 +93,19 @@ public static partial class Decorator
         return RegistrationStart.Decorating<TService>(factory, 5, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
-    /// <typeparam name="TService">The service that is wrapped, and what wraps it.</typeparam>
-    /// <typeparam name="T1">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 6.</typeparam>
-    /// <param name="factory">Makes one around what it is given. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are resolved.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <typeparam name="T1">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 6.</typeparam>
+    /// <param name="factory">Creates a decorator around its first argument. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
-    public static Registration<TService> From<TService, T1, T2, T3, T4, T5>(
+    public static DecoratorRegistration From<TService, T1, T2, T3, T4, T5>(
         Func<TService, T1, T2, T3, T4, T5, TService> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
     {
@@ -113,20 +113,20 @@ public static partial class Decorator
         return RegistrationStart.Decorating<TService>(factory, 6, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!, (T5)arguments[5]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
-    /// <typeparam name="TService">The service that is wrapped, and what wraps it.</typeparam>
-    /// <typeparam name="T1">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 6.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 7.</typeparam>
-    /// <param name="factory">Makes one around what it is given. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are resolved.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <typeparam name="T1">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 6.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 7.</typeparam>
+    /// <param name="factory">Creates a decorator around its first argument. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
-    public static Registration<TService> From<TService, T1, T2, T3, T4, T5, T6>(
+    public static DecoratorRegistration From<TService, T1, T2, T3, T4, T5, T6>(
         Func<TService, T1, T2, T3, T4, T5, T6, TService> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
     {
@@ -134,21 +134,21 @@ public static partial class Decorator
         return RegistrationStart.Decorating<TService>(factory, 7, arguments => factory((TService)arguments[0]!, (T1)arguments[1]!, (T2)arguments[2]!, (T3)arguments[3]!, (T4)arguments[4]!, (T5)arguments[5]!, (T6)arguments[6]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Wraps every registration of a service in what a factory returns. Its further parameters are wired.</summary>
-    /// <typeparam name="TService">The service that is wrapped, and what wraps it.</typeparam>
-    /// <typeparam name="T1">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 6.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 7.</typeparam>
-    /// <typeparam name="T7">What the factory asks for as parameter 8.</typeparam>
-    /// <param name="factory">Makes one around what it is given. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are resolved.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <typeparam name="T1">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 6.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 7.</typeparam>
+    /// <typeparam name="T7">The type of the factory's parameter 8.</typeparam>
+    /// <param name="factory">Creates a decorator around its first argument. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
-    public static Registration<TService> From<TService, T1, T2, T3, T4, T5, T6, T7>(
+    public static DecoratorRegistration From<TService, T1, T2, T3, T4, T5, T6, T7>(
         Func<TService, T1, T2, T3, T4, T5, T6, T7, TService> factory, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
     {

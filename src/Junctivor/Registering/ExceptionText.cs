@@ -16,7 +16,7 @@ internal static class ExceptionText
         catch (Exception failure)
 #pragma warning restore CA1031
         {
-            return $"its message could not be read, as that threw {failure.GetType().Name}.";
+            return $"(reading the message threw {failure.GetType().Name})";
         }
     }
 

@@ -9,6 +9,6 @@ public enum Lifetime
     /// <summary>One for each scope.</summary>
     Scoped,
 
-    /// <summary>A new one each time that it is asked for.</summary>
+    /// <summary>A new one for each request.</summary>
     Transient,
 }

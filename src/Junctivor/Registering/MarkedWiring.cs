@@ -33,7 +33,7 @@ internal sealed record MarkedWiring(string Name, MemberInfo Member)
         }
         catch (Exception failure) when (LoadFailure.Is(failure))
         {
-            throw new WiringSourceException($"it cannot be loaded whole: {LoadFailure.TextOf(failure)}");
+            throw new WiringSourceException($"not all of its types can be loaded: {LoadFailure.TextOf(failure)}");
         }
     }
 
@@ -45,17 +45,17 @@ internal sealed record MarkedWiring(string Name, MemberInfo Member)
         if (source is not { IsStatic: true, IsPublic: true } || source.GetParameters().Length > 0 || source.ContainsGenericParameters
             || source.ReturnType != typeof(Wiring))
         {
-            throw new WiringSourceException($"{Where} is marked [CheckedWiring], and is no public static property or method without parameters that gives a Wiring.");
+            throw new WiringSourceException($"{Where} has [CheckedWiring], but is not a public static property or parameterless method that returns a Wiring.");
         }
 
         try
         {
-            return (Wiring?)source.Invoke(null, null) ?? throw new WiringSourceException($"{Where} gives null instead of a Wiring.");
+            return (Wiring?)source.Invoke(null, null) ?? throw new WiringSourceException($"{Where} returned null instead of a Wiring.");
         }
         catch (Exception failure) when (failure is TargetInvocationException || LoadFailure.Is(failure))
         {
             Exception cause = failure.GetBaseException();
-            throw new WiringSourceException($"{Where} threw {cause.GetType().Name}: {ExceptionText.FirstLineOf(cause)} A wiring is written without side effects.");
+            throw new WiringSourceException($"{Where} threw {cause.GetType().Name}: {ExceptionText.FirstLineOf(cause)} Creating a wiring should have no side effects.");
         }
     }
 }

@@ -1,19 +1,21 @@
+using System.Diagnostics;
 using Junctivor.Registering;
 
 namespace Junctivor;
 
 /// <summary>
-/// One entry of a <see cref="Wiring"/>: what it serves, what makes it and how long it lives.
-/// Immutable, and so safe for use by several threads; the same object may stand in several wirings.
+/// One entry of a <see cref="Wiring"/>: the services that it provides, what creates them, and their lifetime.
+/// Immutable, and so safe for use by several threads; the same object may be used in several wirings.
 /// </summary>
+[DebuggerDisplay("{DebuggerText,nq}")]
 public abstract class Registration
 {
-    private protected Registration(RegistrationData entry) => Data = entry;
+    private protected Registration(RegistrationData data) => Data = data;
 
-    /// <summary>The service that the entry was written for; <c>Also</c> adds others.</summary>
+    /// <summary>The service that was registered; <c>Also</c> adds others.</summary>
     public Type Service => Data.Service;
 
-    /// <summary>The source file in which the entry was written, as the compiler saw it.</summary>
+    /// <summary>The source file of the registration, as the compiler recorded it.</summary>
     public string File => Data.Place.File;
 
     /// <summary>The line in <see cref="File"/>, counted from 1.</summary>
@@ -21,7 +23,9 @@ public abstract class Registration
 
     internal RegistrationData Data { get; }
 
-    /// <summary>What the entry says, for people.</summary>
+    private string DebuggerText => $"{this} ({Path.GetFileName(File)}:{Line})";
+
+    /// <summary>The registration, for people.</summary>
     /// <returns>The lifetime, the class and the service, such as <c>singleton AlmanacTideTable for ITideTable</c>.</returns>
     public override string ToString()
     {
@@ -37,6 +41,6 @@ public abstract class Registration
         return (services == made ? $"{kind} {made}" : $"{kind} {made} for {services}") + mark;
     }
 
-    /// <summary>The same entry, brought by a plug-in.</summary>
+    /// <summary>The same registration, as part of a plug-in.</summary>
     internal abstract Registration From(PluginContext plugin);
 }

@@ -47,4 +47,7 @@ internal sealed record RegistrationData
 
     /// <summary>Why it cannot be read; null where it can.</summary>
     public ReadFailure? ReadFailure { get; init; }
+
+    /// <summary>The same with one more constant for a constructor parameter.</summary>
+    public RegistrationData Pass(PassedValue value) => this with { Passed = [.. Passed, value] };
 }

@@ -3,58 +3,51 @@ using Junctivor.Graph;
 
 namespace Junctivor.Registering;
 
-/// <summary>Starts the entries behind <c>Singleton</c>, <c>Scoped</c> and <c>Transient</c>.</summary>
+/// <summary>Creates the data of registrations.</summary>
 internal static class RegistrationStart
 {
-    public static Registration<TService> Start<TService>(Level level, InstanceSource making, SourcePlace place)
-        where TService : notnull => For<TService, TService>(level, making, place);
+    public static RegistrationData Start<TService>(Level level, InstanceSource source, SourcePlace place)
+        where TService : notnull => Start(level, typeof(TService), source, place) with { Tokens = [TypeToken<TService>.Instance] };
 
-    public static Registration<object> Start(Level level, Type service, InstanceSource making, SourcePlace place) =>
-        new(new RegistrationData { Service = service, Source = making, Level = level, Place = place });
+    public static RegistrationData Start(Level level, Type service, InstanceSource source, SourcePlace place) =>
+        new() { Service = service, Source = source, Level = level, Place = place };
 
     public static Registration<TClass> OfClass<TService, [DynamicallyAccessedMembers(Kept.Members)] TClass>(Level level, SourcePlace place)
         where TService : class
-        where TClass : class, TService => For<TService, TClass>(level, new InstanceSource.OfClass(typeof(TClass)), place);
+        where TClass : class, TService => new(Start<TService>(level, new InstanceSource.OfClass(typeof(TClass)), place));
 
     public static Registration<object> OfClass(
         Level level, Type service, [DynamicallyAccessedMembers(Kept.Members)] Type implementation, SourcePlace place)
     {
         ArgumentNullException.ThrowIfNull(service);
         ArgumentNullException.ThrowIfNull(implementation);
-        return Start(level, service, new InstanceSource.OfClass(implementation), place);
+        return new(Start(level, service, new InstanceSource.OfClass(implementation), place));
     }
 
     public static Registration<TService> OfFactory<TService>(
         Level level, Delegate factory, int parameterCount, Func<object?[], object?> call, SourcePlace place)
         where TService : notnull =>
-        Start<TService>(level, new InstanceSource.OfFactory(typeof(TService), factory.Method, parameterCount, call), place);
+        new(Start<TService>(level, new InstanceSource.OfFactory(typeof(TService), factory.Method, parameterCount, call), place));
 
     public static Registration<TService> OfAsyncFactory<TService>(
         Level level, Delegate factory, int parameterCount, Func<object?[], Task<object>> call, SourcePlace place)
         where TService : notnull =>
-        Start<TService>(level, new InstanceSource.OfAsyncFactory(typeof(TService), factory.Method, parameterCount, call), place);
+        new(Start<TService>(level, new InstanceSource.OfAsyncFactory(typeof(TService), factory.Method, parameterCount, call), place));
 
-    public static Registration<TService> Decorating<TService>(
+    public static DecoratorRegistration Decorating<TService>(
         Delegate factory, int parameterCount, Func<object?[], object?> call, SourcePlace place)
         where TService : class =>
         AsDecorator(OfFactory<TService>(Level.Transient, factory, parameterCount, call, place));
 
-    /// <summary>The lifetime of a decorator is that of what it wraps; the one it starts with is never looked at.</summary>
-    public static Registration<T> AsDecorator<T>(Registration<T> registration) => new(registration.Data with { IsDecorator = true });
+    /// <summary>A decorator takes the lifetime of what it decorates; the one it starts with is not used.</summary>
+    public static DecoratorRegistration AsDecorator(Registration registration) => new(registration.Data with { IsDecorator = true });
 
-    public static Registration<object> Incoming(Level level, Type service, SourcePlace place)
+    public static IncomingRegistration Incoming<TService>(Level level, SourcePlace place)
+        where TService : notnull => new(Start<TService>(level, new InstanceSource.OfIncoming(typeof(TService)), place));
+
+    public static IncomingRegistration Incoming(Level level, Type service, SourcePlace place)
     {
         ArgumentNullException.ThrowIfNull(service);
-        return Start(level, service, new InstanceSource.OfIncoming(service), place);
+        return new(Start(level, service, new InstanceSource.OfIncoming(service), place));
     }
-
-    private static Registration<T> For<TService, T>(Level level, InstanceSource making, SourcePlace place)
-        where TService : notnull => new(new RegistrationData
-        {
-            Service = typeof(TService),
-            Source = making,
-            Level = level,
-            Place = place,
-            Tokens = [TypeToken<TService>.Instance],
-        });
 }

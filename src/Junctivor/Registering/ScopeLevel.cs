@@ -4,8 +4,8 @@ using Junctivor.Graph;
 namespace Junctivor;
 
 /// <summary>
-/// A kind of scope of your own, such as a duty shift around requests. What is registered with it is made once for each
-/// scope of the level, and shared by the scopes inside it. Entered with <see cref="Resolver.StartScope(ScopeLevel, ReadOnlySpan{Incoming})"/>.
+/// A kind of scope of your own, such as a duty shift around requests. Its services are created once for each scope of the level,
+/// and shared by the scopes inside it. Started with <see cref="Resolver.StartScope(ScopeLevel, ReadOnlySpan{Incoming})"/>.
 /// Immutable, and so safe for use by several threads.
 /// </summary>
 /// <example>
@@ -19,11 +19,11 @@ namespace Junctivor;
 /// </example>
 public sealed partial class ScopeLevel
 {
-    /// <summary>Makes a level.</summary>
-    /// <param name="name">How messages call it.</param>
-    /// <param name="within">The level that it is entered from; null where it is entered from the container.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Creates a level.</summary>
+    /// <param name="name">Its name in messages.</param>
+    /// <param name="within">The outer level, from whose scopes it is started; null if it is started from the container.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <exception cref="ArgumentException"><paramref name="name"/> is null or blank.</exception>
     public ScopeLevel(string name, ScopeLevel? within = null, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
     {
@@ -34,13 +34,13 @@ public sealed partial class ScopeLevel
         Line = line;
     }
 
-    /// <summary>How messages call it.</summary>
+    /// <summary>Its name in messages.</summary>
     public string Name => Level.Name;
 
-    /// <summary>The level that it is entered from; null where it is entered from the container.</summary>
+    /// <summary>The outer level, from whose scopes it is started; null if it is started from the container.</summary>
     public ScopeLevel? Within { get; }
 
-    /// <summary>The source file in which it was made, as the compiler saw it.</summary>
+    /// <summary>The source file in which it was created, as the compiler recorded it.</summary>
     public string File { get; }
 
     /// <summary>The line in <see cref="File"/>, counted from 1.</summary>

@@ -1,8 +1,8 @@
 namespace Junctivor;
 
 /// <summary>
-/// Starts a registration of a service that is made once for each unit of work (a request, a message, a job), at the
-/// first asking in its scope, and ends when the scope ends. All members are safe for use by several threads.
+/// Starts a scoped registration: one instance for each unit of work (a request, a message, a job), created at the first request in its
+/// scope, and disposed with the scope. All members are safe for use by several threads.
 /// </summary>
 /// <example>
 /// <code>

@@ -9,21 +9,21 @@ namespace Junctivor;
 
 public static partial class Scoped
 {
-    /// <summary>Registers a class as itself, made once for each scope.</summary>
-    /// <typeparam name="TClass">The class; its constructor is wired.</typeparam>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers a class as itself, one instance for each scope.</summary>
+    /// <typeparam name="TClass">The class; its constructor parameters are resolved.</typeparam>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     public static Registration<TClass> Of<[DynamicallyAccessedMembers(Kept.Members)] TClass>(
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TClass : class =>
         RegistrationStart.OfClass<TClass, TClass>(Level.Scoped, new SourcePlace(file, line));
 
-    /// <summary>Registers a class for a service, made once for each scope.</summary>
-    /// <typeparam name="TService">The service that others ask for.</typeparam>
-    /// <typeparam name="TClass">The class; its constructor is wired.</typeparam>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers a class for a service, one instance for each scope.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <typeparam name="TClass">The class; its constructor parameters are resolved.</typeparam>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     public static Registration<TClass> Of<TService, [DynamicallyAccessedMembers(Kept.Members)] TClass>(
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
@@ -31,10 +31,10 @@ public static partial class Scoped
         where TClass : class, TService =>
         RegistrationStart.OfClass<TService, TClass>(Level.Scoped, new SourcePlace(file, line));
 
-    /// <summary>Registers a class as itself, known only at run time, made once for each scope.</summary>
-    /// <param name="service">The class; its constructor is wired.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers a class as itself, known only at run time, one instance for each scope.</summary>
+    /// <param name="service">The class; its constructor parameters are resolved.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
@@ -42,11 +42,11 @@ public static partial class Scoped
         [DynamicallyAccessedMembers(Kept.Members)] Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
         RegistrationStart.OfClass(Level.Scoped, service, service, new SourcePlace(file, line));
 
-    /// <summary>Registers a class for a service, both known only at run time, made once for each scope.</summary>
-    /// <param name="service">The service that others ask for; JV104 if the class does not implement it.</param>
-    /// <param name="implementation">The class; its constructor is wired.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers a class for a service, both known only at run time, one instance for each scope.</summary>
+    /// <param name="service">The service; JV104 if the class does not implement it.</param>
+    /// <param name="implementation">The class; its constructor parameters are resolved.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="implementation"/> is null.</exception>
     [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
@@ -57,29 +57,29 @@ public static partial class Scoped
         [CallerLineNumber] int line = 0) =>
         RegistrationStart.OfClass(Level.Scoped, service, implementation, new SourcePlace(file, line));
 
-    /// <summary>Promises a value that is handed over when a scope starts.</summary>
-    /// <typeparam name="TService">The type of the value, exactly as it is handed over.</typeparam>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Declares a value that is supplied when a scope starts.</summary>
+    /// <typeparam name="TService">The type of the value, exactly as it is supplied.</typeparam>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
-    public static Registration<TService> Incoming<TService>([CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+    public static IncomingRegistration Incoming<TService>([CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : notnull =>
-        RegistrationStart.Start<TService>(Level.Scoped, new InstanceSource.OfIncoming(typeof(TService)), new SourcePlace(file, line));
+        RegistrationStart.Incoming<TService>(Level.Scoped, new SourcePlace(file, line));
 
-    /// <summary>Promises a value of a type known only at run time, handed over when a scope starts.</summary>
-    /// <param name="service">The type of the value, exactly as it is handed over.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Declares a value of a type known only at run time, supplied when a scope starts.</summary>
+    /// <param name="service">The type of the value, exactly as it is supplied.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
-    public static Registration<object> Incoming(Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
+    public static IncomingRegistration Incoming(Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
         RegistrationStart.Incoming(Level.Scoped, service, new SourcePlace(file, line));
 
-    /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<TService>(
@@ -90,12 +90,12 @@ public static partial class Scoped
         return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 0, _ => factory(), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, TService>(
@@ -106,13 +106,13 @@ public static partial class Scoped
         return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 1, arguments => factory((T1)arguments[0]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, TService>(
@@ -123,14 +123,14 @@ public static partial class Scoped
         return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 2, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, TService>(
@@ -141,15 +141,15 @@ public static partial class Scoped
         return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 3, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, T4, TService>(
@@ -160,16 +160,16 @@ public static partial class Scoped
         return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 4, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, T4, T5, TService>(
@@ -180,17 +180,17 @@ public static partial class Scoped
         return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 5, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 6.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, T4, T5, T6, TService>(
@@ -201,18 +201,18 @@ public static partial class Scoped
         return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 6, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 6.</typeparam>
-    /// <typeparam name="T7">What the factory asks for as parameter 7.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
+    /// <typeparam name="T7">The type of the factory's parameter 7.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, T4, T5, T6, T7, TService>(
@@ -223,19 +223,19 @@ public static partial class Scoped
         return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 7, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made once for each scope. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 6.</typeparam>
-    /// <typeparam name="T7">What the factory asks for as parameter 7.</typeparam>
-    /// <typeparam name="T8">What the factory asks for as parameter 8.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
+    /// <typeparam name="T7">The type of the factory's parameter 7.</typeparam>
+    /// <typeparam name="T8">The type of the factory's parameter 8.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, T4, T5, T6, T7, T8, TService>(
@@ -246,11 +246,11 @@ public static partial class Scoped
         return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 8, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!, (T8)arguments[7]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
-    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not give null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> FromAsync<TService>(
@@ -261,12 +261,12 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 0, async _ => await factory().ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not give null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> FromAsync<T1, TService>(
@@ -277,13 +277,13 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 1, async arguments => await factory((T1)arguments[0]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not give null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> FromAsync<T1, T2, TService>(
@@ -294,14 +294,14 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 2, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not give null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> FromAsync<T1, T2, T3, TService>(
@@ -312,15 +312,15 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 3, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not give null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> FromAsync<T1, T2, T3, T4, TService>(
@@ -331,16 +331,16 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 4, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not give null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> FromAsync<T1, T2, T3, T4, T5, TService>(
@@ -351,17 +351,17 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 5, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 6; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not give null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 6; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> FromAsync<T1, T2, T3, T4, T5, T6, TService>(
@@ -372,18 +372,18 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 6, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 6; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T7">What the factory asks for as parameter 7; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not give null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 6; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T7">The type of the factory's parameter 7; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> FromAsync<T1, T2, T3, T4, T5, T6, T7, TService>(
@@ -394,19 +394,19 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 7, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what an asynchronous factory gives, made once for each scope, and awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are wired.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 6; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T7">What the factory asks for as parameter 7; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="T8">What the factory asks for as parameter 8; a <see cref="CancellationToken"/> is that of whoever awaits.</typeparam>
-    /// <typeparam name="TService">The service: what the factory gives. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not give null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 6; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T7">The type of the factory's parameter 7; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="T8">The type of the factory's parameter 8; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> FromAsync<T1, T2, T3, T4, T5, T6, T7, T8, TService>(

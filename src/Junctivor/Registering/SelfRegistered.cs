@@ -7,8 +7,8 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// The classes of an assembly that carry <see cref="SelfRegisteredAttribute"/>, to be spread in a <see cref="Wiring"/>.
-/// Nothing is scanned unseen: <see cref="ToString"/> lists what was taken. Immutable.
+/// The classes of an assembly with <see cref="SelfRegisteredAttribute"/>, to be spread in a <see cref="Wiring"/>.
+/// <see cref="ToString"/> lists the registrations that were found. Immutable.
 /// </summary>
 /// <example>
 /// <code>
@@ -23,18 +23,18 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
 
     private SelfRegistered(IReadOnlyList<(Type Class, Registration Registration)> taken) => _taken = taken;
 
-    /// <summary>How many entries there are.</summary>
+    /// <summary>The number of registrations.</summary>
     public int Count => _taken.Count;
 
-    /// <summary>Takes the classes of the assembly that a type stands in.</summary>
+    /// <summary>Finds the classes of the assembly that contains a type.</summary>
     /// <typeparam name="T">Any type of the assembly that is not static.</typeparam>
-    /// <returns>What was taken, in the order of the classes' full names.</returns>
+    /// <returns>Their registrations, in the order of the full class names.</returns>
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     public static SelfRegistered In<T>() => In(typeof(T).Assembly);
 
-    /// <summary>Takes the classes of an assembly.</summary>
+    /// <summary>Finds the classes of an assembly.</summary>
     /// <param name="assembly">The assembly.</param>
-    /// <returns>What was taken, in the order of the classes' full names.</returns>
+    /// <returns>Their registrations, in the order of the full class names.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="assembly"/> is null.</exception>
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     public static SelfRegistered In(Assembly assembly)
@@ -50,7 +50,7 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
         ]);
     }
 
-    /// <summary>The types that can be loaded; what cannot, is registered as that, so that the check names it.</summary>
+    /// <summary>The types that can be loaded; one that cannot is registered as such, so that the check reports it.</summary>
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     private static Type[] TypesOf(Assembly assembly, out IReadOnlyList<Registration> unloadable)
     {
@@ -75,9 +75,9 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
         ReadFailure = new ReadFailure(reason, IsOfPlugin: false),
     });
 
-    /// <summary>Keeps those of some classes.</summary>
-    /// <param name="isTaken">Whether a class is taken.</param>
-    /// <returns>What is left.</returns>
+    /// <summary>Keeps the registrations of some classes.</summary>
+    /// <param name="isTaken">Returns whether to keep a class.</param>
+    /// <returns>The registrations that are kept.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="isTaken"/> is null.</exception>
     public SelfRegistered Where(Func<Type, bool> isTaken)
     {
@@ -85,14 +85,14 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
         return new SelfRegistered([.. _taken.Where(each => isTaken(each.Class))]);
     }
 
-    /// <summary>Goes through the entries.</summary>
-    /// <returns>An enumerator over the entries.</returns>
+    /// <summary>Enumerates the registrations.</summary>
+    /// <returns>An enumerator over the registrations.</returns>
     public IEnumerator<Registration> GetEnumerator() => _taken.Select(each => each.Registration).GetEnumerator();
 
     IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();
 
-    /// <summary>The list of what was taken, for people.</summary>
-    /// <returns>A line for each entry: the lifetime, the class, and the services.</returns>
+    /// <summary>The list of registrations, for people.</summary>
+    /// <returns>A line for each registration: the lifetime, the class, and the services.</returns>
     public override string ToString() => string.Join('\n', _taken.Select(each => each.Registration));
 
     /// <summary>Attributes of one lifetime and mark are one registration, and so one instance, for all their services.</summary>
@@ -114,7 +114,7 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
             Place = new SourcePlace(first.File, first.Line),
             Mark = first.Mark is null or string or Type
                 ? first.Mark
-                : throw new ArgumentException($"The mark of {TypeNames.Short(type)} is a {first.Mark.GetType().Name}; a mark is a string or a type."),
+                : throw new ArgumentException($"The mark of {TypeNames.Short(type)} is a {first.Mark.GetType().Name}; a mark must be a string or a type."),
         });
     }
 

@@ -9,21 +9,21 @@ namespace Junctivor;
 
 public static partial class Transient
 {
-    /// <summary>Registers a class as itself, made anew each time that it is asked for.</summary>
-    /// <typeparam name="TClass">The class; its constructor is wired.</typeparam>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers a class as itself, a new instance for each request.</summary>
+    /// <typeparam name="TClass">The class; its constructor parameters are resolved.</typeparam>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     public static Registration<TClass> Of<[DynamicallyAccessedMembers(Kept.Members)] TClass>(
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TClass : class =>
         RegistrationStart.OfClass<TClass, TClass>(Level.Transient, new SourcePlace(file, line));
 
-    /// <summary>Registers a class for a service, made anew each time that it is asked for.</summary>
-    /// <typeparam name="TService">The service that others ask for.</typeparam>
-    /// <typeparam name="TClass">The class; its constructor is wired.</typeparam>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers a class for a service, a new instance for each request.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <typeparam name="TClass">The class; its constructor parameters are resolved.</typeparam>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     public static Registration<TClass> Of<TService, [DynamicallyAccessedMembers(Kept.Members)] TClass>(
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
@@ -31,10 +31,10 @@ public static partial class Transient
         where TClass : class, TService =>
         RegistrationStart.OfClass<TService, TClass>(Level.Transient, new SourcePlace(file, line));
 
-    /// <summary>Registers a class as itself, known only at run time, made anew each time that it is asked for.</summary>
-    /// <param name="service">The class; its constructor is wired.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers a class as itself, known only at run time, a new instance for each request.</summary>
+    /// <param name="service">The class; its constructor parameters are resolved.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
@@ -42,11 +42,11 @@ public static partial class Transient
         [DynamicallyAccessedMembers(Kept.Members)] Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
         RegistrationStart.OfClass(Level.Transient, service, service, new SourcePlace(file, line));
 
-    /// <summary>Registers a class for a service, both known only at run time, made anew each time that it is asked for.</summary>
-    /// <param name="service">The service that others ask for; JV104 if the class does not implement it.</param>
-    /// <param name="implementation">The class; its constructor is wired.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers a class for a service, both known only at run time, a new instance for each request.</summary>
+    /// <param name="service">The service; JV104 if the class does not implement it.</param>
+    /// <param name="implementation">The class; its constructor parameters are resolved.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="implementation"/> is null.</exception>
     [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
@@ -57,11 +57,11 @@ public static partial class Transient
         [CallerLineNumber] int line = 0) =>
         RegistrationStart.OfClass(Level.Transient, service, implementation, new SourcePlace(file, line));
 
-    /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<TService>(
@@ -72,12 +72,12 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 0, _ => factory(), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, TService>(
@@ -88,13 +88,13 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 1, arguments => factory((T1)arguments[0]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, TService>(
@@ -105,14 +105,14 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 2, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, TService>(
@@ -123,15 +123,15 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 3, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, T4, TService>(
@@ -142,16 +142,16 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 4, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, T4, T5, TService>(
@@ -162,17 +162,17 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 5, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 6.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, T4, T5, T6, TService>(
@@ -183,18 +183,18 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 6, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 6.</typeparam>
-    /// <typeparam name="T7">What the factory asks for as parameter 7.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
+    /// <typeparam name="T7">The type of the factory's parameter 7.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, T4, T5, T6, T7, TService>(
@@ -205,19 +205,19 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 7, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, made anew each time that it is asked for. Its parameters are wired, and checked as a constructor's are.</summary>
-    /// <typeparam name="T1">What the factory asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the factory asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the factory asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the factory asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the factory asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the factory asks for as parameter 6.</typeparam>
-    /// <typeparam name="T7">What the factory asks for as parameter 7.</typeparam>
-    /// <typeparam name="T8">What the factory asks for as parameter 8.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container ends it.</typeparam>
-    /// <param name="factory">Makes one. It must not return null.</param>
-    /// <param name="file">Filled in by the compiler: the file that this is written in.</param>
-    /// <param name="line">Filled in by the compiler: the line that this is written on.</param>
+    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
+    /// <typeparam name="T7">The type of the factory's parameter 7.</typeparam>
+    /// <typeparam name="T8">The type of the factory's parameter 8.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <param name="factory">Creates an instance. It must not return null.</param>
+    /// <param name="file">Filled in by the compiler: the source file of the call.</param>
+    /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="factory"/> is null.</exception>
     public static Registration<TService> From<T1, T2, T3, T4, T5, T6, T7, T8, TService>(

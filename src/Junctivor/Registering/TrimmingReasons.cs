@@ -4,8 +4,8 @@ namespace Junctivor.Registering;
 internal static class TrimmingReasons
 {
     public const string RunTimeType =
-        "Wrappers such as Lazy<T> of a type known only at run time are made at run time. Name the type as a type argument instead.";
+        "Wrappers such as Lazy<T> of a type known only at run time are created at run time. Pass the type as a type argument instead.";
 
     public const string Scanning =
-        "Classes that only a scan finds may be trimmed away. Register them in a wiring instead.";
+        "Classes that are found only by scanning may be trimmed. Register them in a wiring instead.";
 }

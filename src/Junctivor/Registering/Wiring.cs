@@ -1,4 +1,5 @@
 using System.Collections;
+using System.Diagnostics;
 
 namespace Junctivor;
 
@@ -17,15 +18,18 @@ namespace Junctivor;
 /// await using Container container = wiring.Build();
 /// </code>
 /// </example>
+[DebuggerDisplay("{DebuggerText,nq}")]
 public sealed partial class Wiring : IReadOnlyCollection<Registration>
 {
     private readonly List<Registration> _registrations = [];
 
-    /// <summary>How many entries there are.</summary>
+    /// <summary>The number of registrations.</summary>
     public int Count => _registrations.Count;
 
-    /// <summary>Puts an entry behind the others.</summary>
-    /// <param name="registration">The entry; the same object twice counts once.</param>
+    private string DebuggerText => Count == 1 ? "Wiring: 1 registration" : $"Wiring: {Count} registrations";
+
+    /// <summary>Adds a registration at the end.</summary>
+    /// <param name="registration">The registration; the same object counts once.</param>
     /// <exception cref="ArgumentNullException"><paramref name="registration"/> is null.</exception>
     public void Add(Registration registration)
     {
@@ -33,8 +37,8 @@ public sealed partial class Wiring : IReadOnlyCollection<Registration>
         _registrations.Add(registration);
     }
 
-    /// <summary>Gives a module on a condition, to be spread: <c>.. Wiring.If(rehearsal, [ … ])</c>.</summary>
-    /// <param name="condition">Whether it counts.</param>
+    /// <summary>Includes a module on a condition, to be spread: <c>.. Wiring.If(rehearsal, [ … ])</c>.</summary>
+    /// <param name="condition">Whether to include it.</param>
     /// <param name="wiring">The module.</param>
     /// <returns>The module, or an empty wiring.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="wiring"/> is null.</exception>
@@ -44,8 +48,8 @@ public sealed partial class Wiring : IReadOnlyCollection<Registration>
         return condition ? wiring : [];
     }
 
-    /// <summary>Gives a module on a condition, to be spread: <c>.. Wiring.If(rehearsal, () => [ … ])</c>. A module that is left out is not created.</summary>
-    /// <param name="condition">Whether it counts.</param>
+    /// <summary>Includes a module on a condition, to be spread: <c>.. Wiring.If(rehearsal, () => [ … ])</c>. A module that is left out is not created.</summary>
+    /// <param name="condition">Whether to include it.</param>
     /// <param name="wiring">Creates the module.</param>
     /// <returns>The module, or an empty wiring.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="wiring"/> is null.</exception>
@@ -55,8 +59,8 @@ public sealed partial class Wiring : IReadOnlyCollection<Registration>
         return condition ? wiring() : [];
     }
 
-    /// <summary>Goes through the entries in the order written.</summary>
-    /// <returns>An enumerator over the entries.</returns>
+    /// <summary>Enumerates the registrations in the order of the wiring.</summary>
+    /// <returns>An enumerator over the registrations.</returns>
     public IEnumerator<Registration> GetEnumerator() => _registrations.GetEnumerator();
 
     IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();

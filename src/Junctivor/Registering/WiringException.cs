@@ -1,14 +1,14 @@
 namespace Junctivor;
 
 /// <summary>
-/// Thrown by <c>Build</c> and <see cref="Container.Branch"/> where a wiring has faults: all that were found are in the report, and
-/// its message is the report as text.
+/// Thrown by <c>Build</c> and <see cref="Container.Branch"/> if the wiring has faults. The report has all findings; the message is the report
+/// as text.
 /// </summary>
-public sealed class WiringException : InvalidOperationException
+public sealed class WiringException : JunctivorException
 {
     internal WiringException(CheckReport report)
         : base(report.ToString()) => Report = report;
 
-    /// <summary>Everything that was found.</summary>
+    /// <summary>All findings.</summary>
     public CheckReport Report { get; }
 }

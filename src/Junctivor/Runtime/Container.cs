@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Registering;
@@ -7,8 +8,8 @@ using Junctivor.Telemetry;
 namespace Junctivor;
 
 /// <summary>
-/// The checked, ready wiring with its singletons, made by <see cref="Wiring.Build(ReadOnlySpan{Incoming})"/>.
-/// All members are safe for use by several threads: a singleton is made at most once.
+/// Resolves the services of a checked wiring, and owns its singletons. Created by <see cref="Wiring.Build(ReadOnlySpan{Incoming})"/>.
+/// All members are safe for use by several threads; a singleton is created at most once.
 /// </summary>
 /// <example>
 /// <code>
@@ -17,6 +18,7 @@ namespace Junctivor;
 /// BookingDesk desk = request.Resolve&lt;BookingDesk&gt;();
 /// </code>
 /// </example>
+[DebuggerDisplay("{DebuggerText,nq}")]
 public sealed partial class Container : Resolver
 {
     private readonly Container? _parent;
@@ -55,7 +57,7 @@ public sealed partial class Container : Resolver
         parent?._branches.Add(this);
     }
 
-    /// <summary>What the check found when this was built: warnings and notes, as faults stop a build.</summary>
+    /// <summary>The findings of the check at build: warnings and notes, as faults stop a build.</summary>
     public CheckReport Report { get; }
 
     internal override InstanceStore Store => State.Store!;
@@ -64,32 +66,34 @@ public sealed partial class Container : Resolver
 
     internal ContainerObservers OwnWatch { get; }
 
-    /// <summary>For how long one thread waits for what another one makes.</summary>
+    /// <summary>How long a thread waits for an instance that another thread creates.</summary>
     internal TimeSpan LongestWait => _options.ConstructionTimeout;
 
-    /// <summary>Whether somebody wants to be told of each instance.</summary>
+    /// <summary>Whether an observer or listener wants to know of each instance.</summary>
     internal bool IsObserved => _isObserved;
 
-    /// <summary>Whether anybody wants to know of scopes.</summary>
+    /// <summary>Whether an observer or listener wants to know of scopes.</summary>
     internal bool WatchesScopes => _isObserved || Measuring.Scopes;
 
-    /// <summary>What a scope of the default level has that is started from here without anything further.</summary>
+    /// <summary>The state of a default scope that is started from here without values.</summary>
     internal ResolverState StateOfScopes { get; }
+
+    private string DebuggerText => IsEnded ? $"{Kind}, disposed" : $"{Kind}: {OwnPlans.Graph.Registrations.Count} registrations, {Report.Counts}";
 
     private protected override string Kind => nameof(Container);
 
     internal override string Description => _parent is null ? "the container" : "the branch";
 
     /// <summary>
-    /// Does what comes before the first work: makes the singletons of <c>FromAsync</c>, and runs what entries say with
-    /// <c>WarmUp</c>, each after what it needs, and what does not need each other at the same time. If something fails, or is
-    /// cancelled, nothing further begins, and what had warmed up in this call is wound down. A second call begins with what is cold.
+    /// Prepares the container for the first request: creates the singletons of <c>FromAsync</c> and runs each <c>WarmUp</c>, after those of its
+    /// dependencies; independent ones run at the same time. If one fails or is cancelled, no further one starts, and the services warmed up
+    /// by this call are wound down. A second call initializes only services that are not yet warmed up.
     /// </summary>
-    /// <param name="cancellationToken">Handed on to factories and work, and cancelled for them too where another one failed.</param>
-    /// <returns>What completes when all is warm.</returns>
-    /// <exception cref="WarmUpException">User code threw: it says whose, and why.</exception>
+    /// <param name="cancellationToken">Passed to factories and warm-ups; their token is also cancelled when another one fails.</param>
+    /// <returns>A task that completes when all services are warmed up.</returns>
+    /// <exception cref="WarmUpException">A factory or warm-up threw.</exception>
     /// <exception cref="OperationCanceledException"><paramref name="cancellationToken"/> was cancelled.</exception>
-    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public Task WarmUpAsync(CancellationToken cancellationToken = default)
     {
         ThrowIfEnded();
@@ -98,22 +102,22 @@ public sealed partial class Container : Resolver
     }
 
     /// <summary>
-    /// Does what comes after the last work: runs what entries say with <c>WindDown</c>, in the reverse order of warming up,
-    /// for what was warmed up. <see cref="Resolver.DisposeAsync"/> does it if nobody did.
+    /// Runs each <c>WindDown</c> after the last request, in the reverse order of warming up, for services that were warmed up.
+    /// <see cref="Resolver.DisposeAsync"/> does it if it was not done.
     /// </summary>
-    /// <param name="cancellationToken">Handed on to the work.</param>
-    /// <returns>What completes when all were tried. It carries what they threw, as an <see cref="AggregateException"/>.</returns>
-    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    /// <param name="cancellationToken">Passed to the wind-downs.</param>
+    /// <returns>A task that completes when all were tried. It fails with an <see cref="AggregateException"/> of their exceptions.</returns>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public Task WindDownAsync(CancellationToken cancellationToken = default) => WindDownAsync(Timeout.InfiniteTimeSpan, cancellationToken);
 
     /// <summary>The same as <see cref="WindDownAsync(CancellationToken)"/>, with a limit.</summary>
-    /// <param name="limit">For how long it is waited for all of them together; then the work's token is cancelled, and what has not
-    /// ended is left to itself.</param>
-    /// <param name="cancellationToken">Handed on to the work.</param>
-    /// <returns>What completes when all were tried. It carries what they threw, as an <see cref="AggregateException"/>.</returns>
-    /// <exception cref="WindDownTimeoutException">Some did not end within the limit: it says which.</exception>
+    /// <param name="limit">The time that all of them may take together. After that their token is cancelled, and those that are still running are
+    /// not awaited.</param>
+    /// <param name="cancellationToken">Passed to the wind-downs.</param>
+    /// <returns>A task that completes when all were tried. It fails with an <see cref="AggregateException"/> of their exceptions.</returns>
+    /// <exception cref="WindDownTimeoutException">Some did not complete within the limit: it names them.</exception>
     /// <exception cref="ArgumentOutOfRangeException"><paramref name="limit"/> is negative, and not <see cref="Timeout.InfiniteTimeSpan"/>.</exception>
-    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public async Task WindDownAsync(TimeSpan limit, CancellationToken cancellationToken = default)
     {
         ThrowIfEnded();
@@ -121,12 +125,12 @@ public sealed partial class Container : Resolver
         ThrowIfAny(Disposal.FailureOf(await _warmUp.UndoAsync(this, limit, isLast: false, cancellationToken).ConfigureAwait(false), Description));
     }
 
-    /// <summary>Tells somebody what is constructed and disposed of, and which scopes start and end, in that order: for tests above all.</summary>
-    /// <param name="observer">Told of what happens from now on in this container and its scopes, but not in its branches, at once and on the
-    /// thread where it happens: so by several threads at a time where several work. It must not throw.</param>
-    /// <returns>What ends the telling when it is disposed of. The end of the container is told too.</returns>
+    /// <summary>Reports constructions, disposals, and the starts and ends of scopes, in order: for tests above all.</summary>
+    /// <param name="observer">Called for each event in this container and its scopes, but not in its branches, on the thread of the event: by several
+    /// threads at the same time if several are used. It must not throw.</param>
+    /// <returns>Dispose of it to unsubscribe. The disposal of the container is reported too.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="observer"/> is null.</exception>
-    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public IDisposable Observe(Action<LifeEvent> observer)
     {
         ArgumentNullException.ThrowIfNull(observer);
@@ -134,37 +138,59 @@ public sealed partial class Container : Resolver
         return Watch.Add(observer);
     }
 
-    /// <summary>Hands over a value that the wiring promises with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>: once.</summary>
-    /// <typeparam name="T">The type that the wiring promises.</typeparam>
+    /// <summary>Supplies a value that the wiring declares with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>. Each can be supplied once.</summary>
+    /// <typeparam name="T">The declared type.</typeparam>
     /// <param name="value">The value.</param>
     /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
-    /// <exception cref="ResolveException">The wiring does not promise it for later (JV107).</exception>
-    /// <exception cref="InvalidOperationException">It was handed over before.</exception>
-    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    /// <inheritdoc cref="Supply(Incoming)" path="/exception"/>
     public void Supply<T>(T value)
         where T : notnull
     {
         ArgumentNullException.ThrowIfNull(value);
+        Supply(Incoming.Value(value));
+    }
+
+    /// <summary>Supplies a value, perhaps marked, that the wiring declares with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>. Each can be
+    /// supplied once.</summary>
+    /// <param name="incoming">The value, with the type and mark of its declaration.</param>
+    /// <exception cref="ArgumentNullException"><paramref name="incoming"/> is null.</exception>
+    /// <exception cref="ResolveException">The wiring does not declare it as supplied later (JV107).</exception>
+    /// <exception cref="InvalidOperationException">It was supplied already.</exception>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
+    public void Supply(Incoming incoming)
+    {
+        ArgumentNullException.ThrowIfNull(incoming);
         ThrowIfEnded();
-        ServiceId service = new(Plans.Types[typeof(T)]);
-        Node promise = Plans.Graph.LateIncomingFor(service) ?? throw new ResolveException(NotDeclaredFaults.Late(Plans.Graph, service));
-        if (!Values.TryAdd(promise, value))
+        ServiceId service = new(Plans.Types[incoming.Service], Plans.Types.MarkOf(incoming.Mark));
+        IReadOnlyList<Node> declarations = Plans.Graph.LateIncomingFor(service);
+        if (declarations.Count == 0)
         {
-            throw new InvalidOperationException($"{service} was handed over before: a late value is handed over once.");
+            throw new ResolveException(NotDeclaredFaults.Late(Plans.Graph, service));
         }
 
-        if (promise.Options.IsOwned == true)
+        bool isNew = false;
+        foreach (Node declaration in declarations)
         {
-            OwnValues([value]);
+            isNew |= Values.TryAdd(declaration, incoming.Given);
+        }
+
+        if (!isNew)
+        {
+            throw new InvalidOperationException($"{service} was supplied already: a value can be supplied only once.");
+        }
+
+        if (declarations.Any(declaration => declaration.Options.IsOwned == true))
+        {
+            OwnValues([incoming.Given]);
         }
     }
 
-    /// <summary>Says whether the wiring promises an unmarked value of exactly this type with <c>Scoped.Incoming</c>: for what starts scopes
-    /// for others, and hands over what it has where it is wanted.</summary>
+    /// <summary>Whether the wiring declares an unmarked value of exactly this type with <c>Scoped.Incoming</c>: for adapters, which supply the values
+    /// that they have where they are declared.</summary>
     /// <param name="service">The type.</param>
-    /// <returns>Whether it does.</returns>
+    /// <returns>True if it is declared.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
-    /// <exception cref="ObjectDisposedException">The container has ended.</exception>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public bool DeclaresIncoming(Type service) =>
         Plans.Graph.IncomingFor(new ServiceId(Plans.Types[Given(service)])).Any(promise => promise.Level == Level.Scoped);
 
@@ -174,132 +200,22 @@ public sealed partial class Container : Resolver
 
     internal override object? Find(int slot) => Store.Find(slot);
 
-    private protected override void EndNow()
-    {
-        DisposalPass own = new(isAsynchronous: false);
-        if (Interlocked.CompareExchange(ref _ending, own, null) is not null)
-        {
-            return;
-        }
-
-        AggregateException? failure = null;
-        try
-        {
-            if (_warmUp.Pending is { Count: > 0 } pending)
-            {
-                throw new InvalidOperationException(
-                    $"{string.Join(", ", pending)} must be wound down, which takes awaiting: write `await using` where the container is made, or await WindDownAsync() first. Nothing has ended.");
-            }
-
-            bool isFirst = LetGo();
-            List<Exception>? failures = null;
-            List<OwnedInstance>? left = null;
-            Disposal.End(Store.End(), this, ref failures, ref left);
-            if (left is not null)
-            {
-                Disposal.Leave(left, this, ref failures);
-            }
-
-            Leave(isFirst);
-            failure = Disposal.FailureOf(failures, Description);
-        }
-        finally
-        {
-            Volatile.Write(ref _ending, null);
-            own.Complete(failure);
-        }
-
-        ThrowIfAny(failure);
-    }
-
-    private protected override ValueTask EndNowAsync()
-    {
-        StagedWork.ThrowIfInside(this, nameof(DisposeAsync));
-        return Disposal.IsInside(this) ? ValueTask.CompletedTask : new ValueTask(EndAsync());
-    }
-
-    /// <summary>Whoever comes while somebody is at the end, gets the same end; whoever comes later, ends what was left.</summary>
-    private async Task EndAsync()
-    {
-        DisposalPass own = new(isAsynchronous: true);
-        while (Interlocked.CompareExchange(ref _ending, own, null) is { } other)
-        {
-            await other.Task.ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
-            if (other.IsAsynchronous)
-            {
-                ThrowIfAny(other.Failure);
-                return;
-            }
-        }
-
-        AggregateException? failure = null;
-        try
-        {
-            failure = await EndPassAsync().ConfigureAwait(false);
-        }
-        finally
-        {
-            Volatile.Write(ref _ending, null);
-            own.Complete(failure);
-        }
-
-        ThrowIfAny(failure);
-    }
-
-    private async Task<AggregateException?> EndPassAsync()
-    {
-        Disposal.GoInside(this);
-        List<Exception> failures = await _warmUp.UndoAsync(this, Timeout.InfiniteTimeSpan, isLast: true, CancellationToken.None).ConfigureAwait(false);
-        bool isFirst = LetGo();
-        List<Exception>? all = await Disposal.EndAsync(Store.End(), this, failures).ConfigureAwait(false);
-        Leave(isFirst);
-        return Disposal.FailureOf(all, Description);
-    }
-
-    private static void ThrowIfAny(AggregateException? failure)
-    {
-        if (failure is not null)
-        {
-            throw failure;
-        }
-    }
-
     private void BeObserved(bool isObserved)
     {
         _isObserved = isObserved;
         Volatile.Read(ref _book)?.IsWatched(isObserved);
     }
 
-    /// <summary>Nothing can be resolved from here any more: it has ended, or what it was branched from.</summary>
+    /// <summary>Refuses further requests: this container, or the one that it was branched from, is being disposed.</summary>
     internal void Close()
     {
-        Volatile.Write(ref Word, ScopeWord.Ended);
+        Guard.Close();
         _branches.Close();
         Volatile.Read(ref _book)?.Close();
     }
 
-    /// <summary>The container that this is a branch of, or that one is, which has ended.</summary>
+    /// <summary>The exception for the disposed one among this container and those that it was branched from.</summary>
     internal ObjectDisposedException EndedSomewhere() => Volatile.Read(ref _book) is not null && _parent is not null ? _parent.EndedSomewhere() : Ended();
-
-    /// <summary>Lets the plans go; says whether this is the first call.</summary>
-    private bool LetGo()
-    {
-        Close();
-        return Interlocked.Exchange(ref _book, null) is not null;
-    }
-
-    private void Leave(bool isFirst)
-    {
-        if (!isFirst)
-        {
-            return;
-        }
-
-        foreach (PluginContext plugin in Interlocked.Exchange(ref _plugins, []))
-        {
-            plugin.Leave();
-        }
-    }
 
     private static PluginContext[] PluginsOf(IReadOnlyList<RegistrationData> entries) =>
         entries.Any(entry => entry.Plugin is not null) ? [.. entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()] : [];

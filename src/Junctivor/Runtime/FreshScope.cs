@@ -1,15 +1,17 @@
 using System.ComponentModel;
+using System.Diagnostics;
 using System.Runtime.CompilerServices;
+using Junctivor.Registering;
 using Junctivor.Runtime;
 
 namespace Junctivor;
 
 /// <summary>
-/// Taken by something long-lived that works with something scoped: each run starts a scope, resolves a
-/// <typeparamref name="T"/> in it, works with it, and ends the scope. Safe for use by several threads; each run has a
-/// scope of its own.
+/// Injected into a long-lived service that works with a scoped one: each run starts a scope, resolves a
+/// <typeparamref name="T"/> from it, runs the work, and disposes of the scope. Safe for use by several threads; each run has its
+/// own scope.
 /// </summary>
-/// <typeparam name="T">What the work is done with.</typeparam>
+/// <typeparam name="T">The service that the work uses.</typeparam>
 /// <example>
 /// <code>
 /// public sealed class NightlyInvoicing(FreshScope&lt;IBerthLedger&gt; ledger)
@@ -18,14 +20,15 @@ namespace Junctivor;
 /// }
 /// </code>
 /// </example>
+[DebuggerDisplay("{DebuggerText,nq}")]
 public sealed class FreshScope<T>
     where T : notnull
 {
     private readonly DeferredResolution<T>? _later;
     private readonly Func<T>? _make;
 
-    /// <summary>Makes one for a unit test, without a container. It starts no scope, and ends nothing.</summary>
-    /// <param name="make">Gives what each run works with.</param>
+    /// <summary>Creates one for a unit test, without a container. It starts no scope, and disposes of nothing.</summary>
+    /// <param name="make">Returns the service for each run.</param>
     /// <exception cref="ArgumentNullException"><paramref name="make"/> is null.</exception>
     public FreshScope(Func<T> make)
     {
@@ -35,15 +38,17 @@ public sealed class FreshScope<T>
 
     internal FreshScope(DeferredResolution<T> later) => _later = later;
 
-    /// <summary>Works in a scope of its own.</summary>
-    /// <param name="work">What to do.</param>
-    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
+    private string DebuggerText => $"FreshScope of {TypeNames.Short(typeof(T))}{(_later is null ? ", without a container" : "")}";
+
+    /// <summary>Runs work in a new scope.</summary>
+    /// <param name="work">The work.</param>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">The scope or the service cannot be had.</exception>
+    /// <exception cref="ResolveException">The scope or the service is not available.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="AggregateException">Something in the scope did not end well, or can end only asynchronously: then its end has begun,
-    /// and is not awaited. Where the work threw too, its exception is the first inside.</exception>
-    /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
+    /// <exception cref="AggregateException">A disposal threw, or a service can be disposed only asynchronously: then its disposal is started,
+    /// and not awaited. If the work threw too, its exception is the first inside.</exception>
+    /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
     public void Run(Action<T> work, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
@@ -61,17 +66,17 @@ public sealed class FreshScope<T>
         ScopedWork.End(scope);
     }
 
-    /// <summary>Works in a scope of its own, and gives what the work gave.</summary>
-    /// <typeparam name="TResult">What the work gives.</typeparam>
-    /// <param name="work">What to do. It must not give out what the scope made: that ends with the scope.</param>
-    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
-    /// <returns>What the work gave.</returns>
+    /// <summary>Runs work in a new scope, and returns its result.</summary>
+    /// <typeparam name="TResult">The result of the work.</typeparam>
+    /// <param name="work">The work. It must not return an object of the scope, which is disposed with the scope.</param>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <returns>The result of the work.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">The scope or the service cannot be had.</exception>
+    /// <exception cref="ResolveException">The scope or the service is not available.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="AggregateException">Something in the scope did not end well, or can end only asynchronously: then its end has begun,
-    /// and is not awaited. Where the work threw too, its exception is the first inside.</exception>
-    /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
+    /// <exception cref="AggregateException">A disposal threw, or a service can be disposed only asynchronously: then its disposal is started,
+    /// and not awaited. If the work threw too, its exception is the first inside.</exception>
+    /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
     public TResult Run<TResult>(Func<T, TResult> work, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
@@ -92,7 +97,7 @@ public sealed class FreshScope<T>
     }
 
     /// <summary>Not for work that is awaited: its scope would be disposed while the work still runs. Use <c>RunAsync</c>.</summary>
-    /// <param name="work">What to do.</param>
+    /// <param name="work">The work.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
     /// <returns>Never anything.</returns>
     /// <exception cref="NotSupportedException">Always; the compiler refuses the call.</exception>
@@ -101,14 +106,14 @@ public sealed class FreshScope<T>
     [OverloadResolutionPriority(1)]
     public Task Run(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming) => throw new NotSupportedException("Await RunAsync instead.");
 
-    /// <summary>Works in a scope of its own, and ends it asynchronously when the work is done.</summary>
-    /// <param name="work">What to do.</param>
-    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
-    /// <returns>What completes when the work is done and the scope has ended. It carries what the work threw; and, where the scope did not end
-    /// well, an <see cref="AggregateException"/> with what both threw, the work's first.</returns>
+    /// <summary>Runs work in a new scope, and disposes of the scope asynchronously after it.</summary>
+    /// <param name="work">The work.</param>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <returns>A task that completes when the work is done and the scope is disposed. It fails with the exception of the work; if the disposal
+    /// failed too, with an <see cref="AggregateException"/> of both, that of the work first.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">The scope cannot be had.</exception>
-    /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
+    /// <exception cref="ResolveException">The scope is not available.</exception>
+    /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
     [OverloadResolutionPriority(1)]
     public Task RunAsync(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming)
     {
@@ -120,15 +125,15 @@ public sealed class FreshScope<T>
         });
     }
 
-    /// <summary>Works in a scope of its own, ends it asynchronously when the work is done, and gives what the work gave.</summary>
-    /// <typeparam name="TResult">What the work gives.</typeparam>
-    /// <param name="work">What to do. It must not give out what the scope made: that ends with the scope.</param>
-    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
-    /// <returns>What the work gave, when the scope has ended. It carries what the work threw; and, where the scope did not end well, an
-    /// <see cref="AggregateException"/> with what both threw, the work's first.</returns>
+    /// <summary>Runs work in a new scope, disposes of the scope asynchronously after it, and returns the result of the work.</summary>
+    /// <typeparam name="TResult">The result of the work.</typeparam>
+    /// <param name="work">The work. It must not return an object of the scope, which is disposed with the scope.</param>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <returns>The result of the work, after the scope is disposed. It fails with the exception of the work; if the disposal failed too, with an
+    /// <see cref="AggregateException"/> of both, that of the work first.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">The scope cannot be had.</exception>
-    /// <exception cref="ObjectDisposedException">What holds this has ended.</exception>
+    /// <exception cref="ResolveException">The scope is not available.</exception>
+    /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
     [OverloadResolutionPriority(1)]
     public Task<TResult> RunAsync<TResult>(Func<T, Task<TResult>> work, params ReadOnlySpan<Incoming> incoming)
     {
@@ -148,6 +153,60 @@ public sealed class FreshScope<T>
     {
         ArgumentNullException.ThrowIfNull(work);
         return RunAsync(fresh => work(fresh).AsTask(), incoming);
+    }
+
+    /// <summary>Runs work in a new scope, with a token, and disposes of the scope asynchronously after it.</summary>
+    /// <param name="work">The work. It receives the service and <paramref name="cancellationToken"/>.</param>
+    /// <param name="cancellationToken">Passed to the work, and to asynchronous factories of the scope that take a token.</param>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <returns>A task that completes when the work is done and the scope is disposed. It fails with the exception of the work; if the disposal
+    /// failed too, with an <see cref="AggregateException"/> of both, that of the work first.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
+    /// <exception cref="ResolveException">The scope is not available.</exception>
+    /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
+    [OverloadResolutionPriority(1)]
+    public Task RunAsync(Func<T, CancellationToken, Task> work, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return WorkAsync(_later?.Home.StartScopeAsync(cancellationToken, incoming).AsTask(), async fresh =>
+        {
+            await work(fresh, cancellationToken).ConfigureAwait(false);
+            return true;
+        });
+    }
+
+    /// <summary>Runs work in a new scope, with a token, disposes of the scope asynchronously after it, and returns the result of the work.</summary>
+    /// <typeparam name="TResult">The result of the work.</typeparam>
+    /// <param name="work">The work. It receives the service and <paramref name="cancellationToken"/>. It must not return an object of the scope,
+    /// which is disposed with the scope.</param>
+    /// <param name="cancellationToken">Passed to the work, and to asynchronous factories of the scope that take a token.</param>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <returns>The result of the work, after the scope is disposed. It fails with the exception of the work; if the disposal failed too, with an
+    /// <see cref="AggregateException"/> of both, that of the work first.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
+    /// <exception cref="ResolveException">The scope is not available.</exception>
+    /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
+    [OverloadResolutionPriority(1)]
+    public Task<TResult> RunAsync<TResult>(
+        Func<T, CancellationToken, Task<TResult>> work, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return WorkAsync(_later?.Home.StartScopeAsync(cancellationToken, incoming).AsTask(), fresh => work(fresh, cancellationToken));
+    }
+
+    /// <inheritdoc cref="RunAsync(Func{T, CancellationToken, Task}, CancellationToken, ReadOnlySpan{Incoming})"/>
+    public Task RunAsync(Func<T, CancellationToken, ValueTask> work, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return RunAsync((fresh, stop) => work(fresh, stop).AsTask(), cancellationToken, incoming);
+    }
+
+    /// <inheritdoc cref="RunAsync{TResult}(Func{T, CancellationToken, Task{TResult}}, CancellationToken, ReadOnlySpan{Incoming})"/>
+    public Task<TResult> RunAsync<TResult>(
+        Func<T, CancellationToken, ValueTask<TResult>> work, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(work);
+        return RunAsync((fresh, stop) => work(fresh, stop).AsTask(), cancellationToken, incoming);
     }
 
     private async Task<TResult> WorkAsync<TResult>(Task<Scope>? starting, Func<T, Task<TResult>> work) => starting is null

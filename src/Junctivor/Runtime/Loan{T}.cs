@@ -1,10 +1,13 @@
+using System.Diagnostics;
+
 namespace Junctivor;
 
 /// <summary>
-/// An object with the scope that it was made in, which end together: for frameworks that ask for an object by its type, use it, and
-/// give it back. Made by <see cref="Resolver.Lend{T}(ReadOnlySpan{Incoming})"/> and its like. Ending it is safe from any thread; a second time does nothing.
+/// An object with the scope that it was created in, which are disposed together: for frameworks that request an object by its type, use it and
+/// release it. Created by <see cref="Resolver.Lend{T}(ReadOnlySpan{Incoming})"/> and its overloads. Disposal is safe from any thread; a second call does nothing.
 /// </summary>
-/// <typeparam name="T">What is lent.</typeparam>
+/// <typeparam name="T">The service.</typeparam>
+[DebuggerDisplay("{DebuggerText,nq}")]
 public sealed class Loan<T> : IAsyncDisposable, IDisposable
     where T : notnull
 {
@@ -16,15 +19,17 @@ public sealed class Loan<T> : IAsyncDisposable, IDisposable
         Value = value;
     }
 
-    /// <summary>What is lent. It must not be used after the loan has ended.</summary>
+    /// <summary>The object. It must not be used after the loan is disposed.</summary>
     public T Value { get; }
 
-    /// <summary>Ends the scope, and with it what was made for the loan.</summary>
-    /// <exception cref="AggregateException">Something threw, or can end only asynchronously; all were tried.</exception>
+    private string DebuggerText => _scope.IsEnded ? "Loan, disposed" : $"Loan: {Value}";
+
+    /// <summary>Disposes of the scope and everything that was created for the loan.</summary>
+    /// <exception cref="AggregateException">A disposal threw, or a service can be disposed only asynchronously. All were tried.</exception>
     public void Dispose() => _scope.Dispose();
 
-    /// <summary>Ends the scope, and with it what was made for the loan, asynchronously where there is a choice.</summary>
-    /// <returns>What completes when all has ended.</returns>
-    /// <exception cref="AggregateException">Something threw; all were tried.</exception>
+    /// <summary>Disposes of the scope and everything that was created for the loan, asynchronously where possible.</summary>
+    /// <returns>A task that completes when everything is disposed.</returns>
+    /// <exception cref="AggregateException">A disposal threw. All were tried.</exception>
     public ValueTask DisposeAsync() => _scope.DisposeAsync();
 }

@@ -2,43 +2,66 @@ using Junctivor.Runtime;
 
 namespace Junctivor;
 
-/// <content>What is handed out with a scope of its own.</content>
+/// <content>Objects that are handed out together with their own scope.</content>
 public abstract partial class Resolver
 {
-    /// <summary>Makes an object in a scope of its own, and gives both: whoever ends the loan, ends the scope.</summary>
+    /// <summary>Creates an object in its own scope, and returns both: disposing of the loan disposes of the scope.</summary>
     /// <typeparam name="T">The service.</typeparam>
-    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The loan; end it with <c>await using</c>.</returns>
-    /// <exception cref="ResolveException">The scope or the service cannot be had.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw; the scope has ended.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <returns>The loan; dispose of it with <c>await using</c>.</returns>
+    /// <exception cref="ResolveException">The scope or the service is not available.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw; the scope was disposed.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public Loan<T> Lend<T>(params ReadOnlySpan<Incoming> incoming)
         where T : notnull => Lend(StartScope(incoming), scope => scope.Resolve<T>());
 
-    /// <summary>Makes an object of a type that is known only at run time in a scope of its own, and gives both.</summary>
+    /// <summary>Creates an object of a type that is known only at run time in its own scope, and returns both.</summary>
     /// <param name="service">The service.</param>
-    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The loan; end it with <c>await using</c>.</returns>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <returns>The loan; dispose of it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
-    /// <exception cref="ResolveException">The scope or the service cannot be had.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw; the scope has ended.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">The scope or the service is not available.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw; the scope was disposed.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public Loan<object> Lend(Type service, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(service);
         return Lend(StartScope(incoming), scope => scope.Resolve(service));
     }
 
-    /// <summary>The same as <see cref="Lend{T}(ReadOnlySpan{Incoming})"/>, with what the scope makes asynchronously awaited.</summary>
+    /// <summary>The same as <see cref="Lend{T}(ReadOnlySpan{Incoming})"/>, after the asynchronous factories of the scope.</summary>
     /// <typeparam name="T">The service.</typeparam>
-    /// <param name="cancellationToken">Handed on to the factories that ask for it.</param>
-    /// <param name="incoming">The values that the wiring promises with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The loan; end it with <c>await using</c>.</returns>
-    /// <exception cref="ResolveException">The scope or the service cannot be had.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw; the scope has ended.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <param name="cancellationToken">Passed to the factories that take a token.</param>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <returns>The loan; dispose of it with <c>await using</c>.</returns>
+    /// <exception cref="ResolveException">The scope or the service is not available.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw; the scope was disposed.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public ValueTask<Loan<T>> LendAsync<T>(CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
-        where T : notnull => LendAsync<T>(StartScopeAsync(cancellationToken, incoming));
+        where T : notnull => LendAsync(StartScopeAsync(cancellationToken, incoming), scope => scope.Resolve<T>());
+
+    /// <inheritdoc cref="LendAsync{T}(CancellationToken, ReadOnlySpan{Incoming})"/>
+    public ValueTask<Loan<T>> LendAsync<T>(params ReadOnlySpan<Incoming> incoming)
+        where T : notnull => LendAsync(StartScopeAsync(incoming), scope => scope.Resolve<T>());
+
+    /// <summary>The same as <see cref="Lend(Type, ReadOnlySpan{Incoming})"/>, after the asynchronous factories of the scope.</summary>
+    /// <param name="service">The service.</param>
+    /// <param name="cancellationToken">Passed to the factories that take a token.</param>
+    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <returns>The loan; dispose of it with <c>await using</c>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
+    /// <exception cref="ResolveException">The scope or the service is not available.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw; the scope was disposed.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
+    public ValueTask<Loan<object>> LendAsync(Type service, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+    {
+        ArgumentNullException.ThrowIfNull(service);
+        return LendAsync(StartScopeAsync(cancellationToken, incoming), scope => scope.Resolve(service));
+    }
+
+    /// <inheritdoc cref="LendAsync(Type, CancellationToken, ReadOnlySpan{Incoming})"/>
+    public ValueTask<Loan<object>> LendAsync(Type service, params ReadOnlySpan<Incoming> incoming) =>
+        LendAsync(service, CancellationToken.None, incoming);
 
     private static Loan<T> Lend<T>(Scope scope, Func<Scope, T> resolve)
         where T : notnull
@@ -54,13 +77,13 @@ public abstract partial class Resolver
         }
     }
 
-    private static async ValueTask<Loan<T>> LendAsync<T>(ValueTask<Scope> starting)
+    private static async ValueTask<Loan<T>> LendAsync<T>(ValueTask<Scope> starting, Func<Scope, T> resolve)
         where T : notnull
     {
         Scope scope = await starting.ConfigureAwait(false);
         try
         {
-            return new Loan<T>(scope, scope.Resolve<T>());
+            return new Loan<T>(scope, resolve(scope));
         }
         catch (Exception failure)
         {

@@ -5,13 +5,13 @@ namespace Junctivor;
 
 public abstract partial class Resolver
 {
-    /// <summary>Calls a method with its parameters wired.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
+    /// <summary>Calls a method with its parameters resolved.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1>(Action<T1> work)
         where T1 : notnull
     {
@@ -23,15 +23,15 @@ public abstract partial class Resolver
         });
     }
 
-    /// <summary>Calls a method with its parameters wired, and gives what it returns.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
+    /// <summary>Calls a method with its parameters resolved, and returns its result.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
     /// <typeparam name="TResult">What the method returns.</typeparam>
     /// <param name="work">The method.</param>
-    /// <returns>What the method returned.</returns>
+    /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, TResult>(Func<T1, TResult> work)
         where T1 : notnull
     {
@@ -39,14 +39,14 @@ public abstract partial class Resolver
         return (TResult)CallWired(work, 1, arguments => work((T1)arguments[0]!))!;
     }
 
-    /// <summary>Calls a method with its parameters wired.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
+    /// <summary>Calls a method with its parameters resolved.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2>(Action<T1, T2> work)
         where T1 : notnull
         where T2 : notnull
@@ -59,16 +59,16 @@ public abstract partial class Resolver
         });
     }
 
-    /// <summary>Calls a method with its parameters wired, and gives what it returns.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
+    /// <summary>Calls a method with its parameters resolved, and returns its result.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
     /// <typeparam name="TResult">What the method returns.</typeparam>
     /// <param name="work">The method.</param>
-    /// <returns>What the method returned.</returns>
+    /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, TResult>(Func<T1, T2, TResult> work)
         where T1 : notnull
         where T2 : notnull
@@ -77,15 +77,15 @@ public abstract partial class Resolver
         return (TResult)CallWired(work, 2, arguments => work((T1)arguments[0]!, (T2)arguments[1]!))!;
     }
 
-    /// <summary>Calls a method with its parameters wired.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
+    /// <summary>Calls a method with its parameters resolved.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3>(Action<T1, T2, T3> work)
         where T1 : notnull
         where T2 : notnull
@@ -99,17 +99,17 @@ public abstract partial class Resolver
         });
     }
 
-    /// <summary>Calls a method with its parameters wired, and gives what it returns.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
+    /// <summary>Calls a method with its parameters resolved, and returns its result.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
     /// <typeparam name="TResult">What the method returns.</typeparam>
     /// <param name="work">The method.</param>
-    /// <returns>What the method returned.</returns>
+    /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, TResult>(Func<T1, T2, T3, TResult> work)
         where T1 : notnull
         where T2 : notnull
@@ -119,16 +119,16 @@ public abstract partial class Resolver
         return (TResult)CallWired(work, 3, arguments => work((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!))!;
     }
 
-    /// <summary>Calls a method with its parameters wired.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
+    /// <summary>Calls a method with its parameters resolved.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the method's parameter 4.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3, T4>(Action<T1, T2, T3, T4> work)
         where T1 : notnull
         where T2 : notnull
@@ -143,18 +143,18 @@ public abstract partial class Resolver
         });
     }
 
-    /// <summary>Calls a method with its parameters wired, and gives what it returns.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
+    /// <summary>Calls a method with its parameters resolved, and returns its result.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the method's parameter 4.</typeparam>
     /// <typeparam name="TResult">What the method returns.</typeparam>
     /// <param name="work">The method.</param>
-    /// <returns>What the method returned.</returns>
+    /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, T4, TResult>(Func<T1, T2, T3, T4, TResult> work)
         where T1 : notnull
         where T2 : notnull
@@ -165,17 +165,17 @@ public abstract partial class Resolver
         return (TResult)CallWired(work, 4, arguments => work((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!))!;
     }
 
-    /// <summary>Calls a method with its parameters wired.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the method asks for as parameter 5.</typeparam>
+    /// <summary>Calls a method with its parameters resolved.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the method's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the method's parameter 5.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3, T4, T5>(Action<T1, T2, T3, T4, T5> work)
         where T1 : notnull
         where T2 : notnull
@@ -191,19 +191,19 @@ public abstract partial class Resolver
         });
     }
 
-    /// <summary>Calls a method with its parameters wired, and gives what it returns.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the method asks for as parameter 5.</typeparam>
+    /// <summary>Calls a method with its parameters resolved, and returns its result.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the method's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the method's parameter 5.</typeparam>
     /// <typeparam name="TResult">What the method returns.</typeparam>
     /// <param name="work">The method.</param>
-    /// <returns>What the method returned.</returns>
+    /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, T4, T5, TResult>(Func<T1, T2, T3, T4, T5, TResult> work)
         where T1 : notnull
         where T2 : notnull
@@ -215,18 +215,18 @@ public abstract partial class Resolver
         return (TResult)CallWired(work, 5, arguments => work((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!))!;
     }
 
-    /// <summary>Calls a method with its parameters wired.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the method asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the method asks for as parameter 6.</typeparam>
+    /// <summary>Calls a method with its parameters resolved.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the method's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the method's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the method's parameter 6.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3, T4, T5, T6>(Action<T1, T2, T3, T4, T5, T6> work)
         where T1 : notnull
         where T2 : notnull
@@ -243,20 +243,20 @@ public abstract partial class Resolver
         });
     }
 
-    /// <summary>Calls a method with its parameters wired, and gives what it returns.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the method asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the method asks for as parameter 6.</typeparam>
+    /// <summary>Calls a method with its parameters resolved, and returns its result.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the method's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the method's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the method's parameter 6.</typeparam>
     /// <typeparam name="TResult">What the method returns.</typeparam>
     /// <param name="work">The method.</param>
-    /// <returns>What the method returned.</returns>
+    /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, T4, T5, T6, TResult>(Func<T1, T2, T3, T4, T5, T6, TResult> work)
         where T1 : notnull
         where T2 : notnull
@@ -269,19 +269,19 @@ public abstract partial class Resolver
         return (TResult)CallWired(work, 6, arguments => work((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!))!;
     }
 
-    /// <summary>Calls a method with its parameters wired.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the method asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the method asks for as parameter 6.</typeparam>
-    /// <typeparam name="T7">What the method asks for as parameter 7.</typeparam>
+    /// <summary>Calls a method with its parameters resolved.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the method's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the method's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the method's parameter 6.</typeparam>
+    /// <typeparam name="T7">The type of the method's parameter 7.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3, T4, T5, T6, T7>(Action<T1, T2, T3, T4, T5, T6, T7> work)
         where T1 : notnull
         where T2 : notnull
@@ -299,21 +299,21 @@ public abstract partial class Resolver
         });
     }
 
-    /// <summary>Calls a method with its parameters wired, and gives what it returns.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the method asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the method asks for as parameter 6.</typeparam>
-    /// <typeparam name="T7">What the method asks for as parameter 7.</typeparam>
+    /// <summary>Calls a method with its parameters resolved, and returns its result.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the method's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the method's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the method's parameter 6.</typeparam>
+    /// <typeparam name="T7">The type of the method's parameter 7.</typeparam>
     /// <typeparam name="TResult">What the method returns.</typeparam>
     /// <param name="work">The method.</param>
-    /// <returns>What the method returned.</returns>
+    /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, T4, T5, T6, T7, TResult>(Func<T1, T2, T3, T4, T5, T6, T7, TResult> work)
         where T1 : notnull
         where T2 : notnull
@@ -327,20 +327,20 @@ public abstract partial class Resolver
         return (TResult)CallWired(work, 7, arguments => work((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!))!;
     }
 
-    /// <summary>Calls a method with its parameters wired.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the method asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the method asks for as parameter 6.</typeparam>
-    /// <typeparam name="T7">What the method asks for as parameter 7.</typeparam>
-    /// <typeparam name="T8">What the method asks for as parameter 8.</typeparam>
+    /// <summary>Calls a method with its parameters resolved.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the method's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the method's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the method's parameter 6.</typeparam>
+    /// <typeparam name="T7">The type of the method's parameter 7.</typeparam>
+    /// <typeparam name="T8">The type of the method's parameter 8.</typeparam>
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3, T4, T5, T6, T7, T8>(Action<T1, T2, T3, T4, T5, T6, T7, T8> work)
         where T1 : notnull
         where T2 : notnull
@@ -359,22 +359,22 @@ public abstract partial class Resolver
         });
     }
 
-    /// <summary>Calls a method with its parameters wired, and gives what it returns.</summary>
-    /// <typeparam name="T1">What the method asks for as parameter 1.</typeparam>
-    /// <typeparam name="T2">What the method asks for as parameter 2.</typeparam>
-    /// <typeparam name="T3">What the method asks for as parameter 3.</typeparam>
-    /// <typeparam name="T4">What the method asks for as parameter 4.</typeparam>
-    /// <typeparam name="T5">What the method asks for as parameter 5.</typeparam>
-    /// <typeparam name="T6">What the method asks for as parameter 6.</typeparam>
-    /// <typeparam name="T7">What the method asks for as parameter 7.</typeparam>
-    /// <typeparam name="T8">What the method asks for as parameter 8.</typeparam>
+    /// <summary>Calls a method with its parameters resolved, and returns its result.</summary>
+    /// <typeparam name="T1">The type of the method's parameter 1.</typeparam>
+    /// <typeparam name="T2">The type of the method's parameter 2.</typeparam>
+    /// <typeparam name="T3">The type of the method's parameter 3.</typeparam>
+    /// <typeparam name="T4">The type of the method's parameter 4.</typeparam>
+    /// <typeparam name="T5">The type of the method's parameter 5.</typeparam>
+    /// <typeparam name="T6">The type of the method's parameter 6.</typeparam>
+    /// <typeparam name="T7">The type of the method's parameter 7.</typeparam>
+    /// <typeparam name="T8">The type of the method's parameter 8.</typeparam>
     /// <typeparam name="TResult">What the method returns.</typeparam>
     /// <param name="work">The method.</param>
-    /// <returns>What the method returned.</returns>
+    /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">A parameter cannot be had here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. What the method throws comes through as it is.</exception>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended.</exception>
+    /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, T4, T5, T6, T7, T8, TResult>(Func<T1, T2, T3, T4, T5, T6, T7, T8, TResult> work)
         where T1 : notnull
         where T2 : notnull

@@ -66,7 +66,7 @@ internal static class ScopedWork
     {
         if (ended is not null)
         {
-            throw new AggregateException("The work failed, and not everything in its scope ended well.", [failure, .. ended]);
+            throw new AggregateException("The work failed, and so did the disposal of its scope.", [failure, .. ended]);
         }
     }
 }

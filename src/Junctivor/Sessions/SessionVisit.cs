@@ -1,7 +1,7 @@
 
 namespace Junctivor;
 
-/// <summary>A visit in a session: while it lasts, the session does not end. Made by <see cref="Sessions"/>.</summary>
+/// <summary>A visit of a session, which is not disposed during the visit. Created by <see cref="Sessions"/>. Safe for use by several threads.</summary>
 public sealed class SessionVisit : IAsyncDisposable
 {
     private readonly Session _session;
@@ -21,6 +21,6 @@ public sealed class SessionVisit : IAsyncDisposable
     public string Key => _session.Key;
 
     /// <summary>Leaves the session. A second call does nothing.</summary>
-    /// <returns>What completes at once, or, for the last to leave a session that is over, when that has ended.</returns>
+    /// <returns>A completed task; for the last visit of a session that is over, one that completes when that session is disposed.</returns>
     public ValueTask DisposeAsync() => Interlocked.Exchange(ref _sessions, null)?.LeaveAsync(_session) ?? ValueTask.CompletedTask;
 }

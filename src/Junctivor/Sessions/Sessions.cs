@@ -1,11 +1,11 @@
+using System.Diagnostics.CodeAnalysis;
 
 namespace Junctivor;
 
 /// <summary>
 /// Keeps scopes of a level of your own by key, from one visit to the next: a user's session around requests, a duty shift, a
-/// conversation. A session starts with its first visit, and ends when nobody has visited it for a while, when it is dropped, or when
-/// there are too many and it is the one left the longest ago. While somebody visits it, it does not end. All members are safe for use
-/// by several threads.
+/// conversation. A session starts with its first visit. It is disposed after an idle time, when it is dropped, or when there are too many
+/// and it has been idle the longest; never during a visit. All members are safe for use by several threads.
 /// </summary>
 /// <example>
 /// <code>
@@ -16,30 +16,22 @@ namespace Junctivor;
 /// </example>
 public sealed class Sessions : IAsyncDisposable
 {
-    /// <summary>Timers have a longest time: so it is looked at the clock again now and then.</summary>
-    private static readonly TimeSpan LongestTime = TimeSpan.FromDays(1);
-
     private readonly Lock _gate = new();
     private readonly Container _container;
     private readonly ScopeLevel _level;
-    private readonly TimeProvider _time;
     private readonly Func<string, Exception, Task> _onFailure;
     private readonly Dictionary<string, Session> _sessions = new(StringComparer.Ordinal);
-    private readonly LinkedList<Session> _idle = [];
+    private readonly IdleSessions _idle;
     private readonly HashSet<Task> _endings = [];
-    private readonly ITimer _timer;
-
-    /// <summary>Whether the timer is set: for the session that was idle first when it was, which may have been entered since.</summary>
-    private bool _isTimed;
 
     private bool _hasEnded;
 
-    /// <summary>Makes one without sessions.</summary>
-    /// <param name="container">Where the sessions start.</param>
-    /// <param name="level">The level of a session: one that is entered from the container.</param>
-    /// <param name="time">What the time is; <see cref="TimeProvider.System"/>, or a test's own.</param>
-    /// <param name="onFailure">Told the key of each session that did not end well, and why. It must not throw.</param>
-    /// <exception cref="ArgumentNullException">Something is null.</exception>
+    /// <summary>Creates an empty collection of sessions.</summary>
+    /// <param name="container">The container in which the sessions are started.</param>
+    /// <param name="level">The level of a session: one that is started from the container.</param>
+    /// <param name="time">The clock and its timers: <see cref="TimeProvider.System"/>, or one for tests.</param>
+    /// <param name="onFailure">Called with the key of each session whose disposal failed, and the exception. It must not throw.</param>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public Sessions(Container container, ScopeLevel level, TimeProvider time, Func<string, Exception, Task> onFailure)
     {
         ArgumentNullException.ThrowIfNull(container);
@@ -48,13 +40,12 @@ public sealed class Sessions : IAsyncDisposable
         ArgumentNullException.ThrowIfNull(onFailure);
         _container = container;
         _level = level;
-        _time = time;
         _onFailure = onFailure;
-        _timer = time.CreateTimer(_ => DropIdle(), null, Timeout.InfiniteTimeSpan, Timeout.InfiniteTimeSpan);
+        _idle = new IdleSessions(time, DropIdle);
     }
 
-    /// <summary>How many sessions there are at once, at the most; 10,000 by default.</summary>
-    /// <exception cref="ArgumentOutOfRangeException">It is less than one.</exception>
+    /// <summary>The maximum number of sessions. The default is 10,000.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">The value is less than 1.</exception>
     public int MaxSessions
     {
         get;
@@ -65,8 +56,8 @@ public sealed class Sessions : IAsyncDisposable
         }
     } = 10_000;
 
-    /// <summary>For how long nobody has visited a session when it ends; 20 minutes by default.</summary>
-    /// <exception cref="ArgumentOutOfRangeException">It is not more than zero.</exception>
+    /// <summary>The time without a visit after which a session is disposed. The default is 20 minutes.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">The value is not greater than zero.</exception>
     public TimeSpan IdleTimeout
     {
         get;
@@ -77,7 +68,7 @@ public sealed class Sessions : IAsyncDisposable
         }
     } = TimeSpan.FromMinutes(20);
 
-    /// <summary>How many sessions there are now.</summary>
+    /// <summary>The number of sessions now.</summary>
     public int Count
     {
         get
@@ -89,22 +80,22 @@ public sealed class Sessions : IAsyncDisposable
         }
     }
 
-    /// <summary>Visits a session; starts it, if there is none of that key.</summary>
-    /// <param name="key">Tells the sessions apart; upper and lower case are different.</param>
-    /// <param name="incoming">The values that the wiring promises with the level's <c>Incoming</c>; taken if the session starts.</param>
-    /// <returns>The visit; end it with <c>await using</c>.</returns>
+    /// <summary>Enters a session, and starts it if there is none with this key.</summary>
+    /// <param name="key">The key of the session. Case-sensitive.</param>
+    /// <param name="incoming">The values that the wiring declares with the level's <c>Incoming</c>; used if the session is started.</param>
+    /// <returns>The visit; dispose of it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="key"/> is null.</exception>
-    /// <exception cref="SessionsFullException">There are <see cref="MaxSessions"/> sessions, and all are being visited.</exception>
-    /// <exception cref="ResolveException">The level cannot start from the container (JV305), or a value was handed over that the wiring
-    /// does not promise (JV107).</exception>
-    /// <exception cref="ConstructionException">A factory that the start awaits threw.</exception>
-    /// <exception cref="ObjectDisposedException">This or the container has ended.</exception>
+    /// <exception cref="SessionsFullException">There are <see cref="MaxSessions"/> sessions, and all are in use.</exception>
+    /// <exception cref="ResolveException">The level cannot be started from the container (JV305), or a value was supplied that the wiring
+    /// does not declare (JV107).</exception>
+    /// <exception cref="ConstructionException">An asynchronous factory of the level threw.</exception>
+    /// <exception cref="ObjectDisposedException">This or the container is disposed.</exception>
     public ValueTask<SessionVisit> EnterAsync(string key, params ReadOnlySpan<Incoming> incoming) => EnterAsync(key, CancellationToken.None, incoming);
 
     /// <inheritdoc cref="EnterAsync(string, ReadOnlySpan{Incoming})"/>
-    /// <param name="key">Tells the sessions apart; upper and lower case are different.</param>
-    /// <param name="cancellationToken">Ends the waiting; a session that has begun to start goes on, as others may wait for it too.</param>
-    /// <param name="incoming">The values that the wiring promises with the level's <c>Incoming</c>; taken if the session starts.</param>
+    /// <param name="key">The key of the session. Case-sensitive.</param>
+    /// <param name="cancellationToken">Stops the waiting; a session that is starting continues to start, as others may wait for it.</param>
+    /// <param name="incoming">The values that the wiring declares with the level's <c>Incoming</c>; used if the session is started.</param>
     public ValueTask<SessionVisit> EnterAsync(string key, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(key);
@@ -122,7 +113,7 @@ public sealed class Sessions : IAsyncDisposable
         return VisitAsync(session, cancellationToken);
     }
 
-    /// <summary>Ends a session as soon as nobody visits it, such as when a user signs out. Whoever comes with its key later, starts another.</summary>
+    /// <summary>Disposes of a session as soon as nobody visits it, such as when a user signs out. The next visit with its key starts a new one.</summary>
     /// <param name="key">Its key.</param>
     /// <returns>Whether there was one.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="key"/> is null.</exception>
@@ -144,9 +135,9 @@ public sealed class Sessions : IAsyncDisposable
         return true;
     }
 
-    /// <summary>Ends all sessions: those that nobody visits now, the others when they are left. Do it before the container ends, such as
+    /// <summary>Disposes of all sessions: idle ones now, the others after their last visit. Call it before the container is disposed, such as
     /// in a <c>WindDown</c>. A second call does nothing.</summary>
-    /// <returns>What completes when those that nobody visits have ended, and those whose last visitor is leaving.</returns>
+    /// <returns>A task that completes when the idle sessions are disposed, and those whose last visit is ending.</returns>
     public async ValueTask DisposeAsync()
     {
         Session[] all;
@@ -158,7 +149,7 @@ public sealed class Sessions : IAsyncDisposable
         }
 
         Array.ForEach(all, End);
-        await _timer.DisposeAsync().ConfigureAwait(false);
+        await _idle.DisposeAsync().ConfigureAwait(false);
         Task[] endings;
         lock (_gate)
         {
@@ -177,31 +168,33 @@ public sealed class Sessions : IAsyncDisposable
             ending = BeginEnd(session);
             if (session.Visitors == 0 && !session.IsOver)
             {
-                session.IdleSince = _time.GetTimestamp();
-                _idle.AddLast(session.Place);
-                if (!_isTimed)
-                {
-                    SetTimer(IdleTimeout);
-                }
+                _idle.Add(session, IdleTimeout);
             }
         }
 
         return ending is null ? ValueTask.CompletedTask : new ValueTask(ending);
     }
 
-    /// <summary>Enters a session that is there already: without what a new one would be started with, and without awaiting anything.</summary>
-    /// <returns>The visit; null where the session must be started, or is being started.</returns>
-    internal SessionVisit? TryEnter(string key)
+    /// <summary>Enters a session that has started, without awaiting anything: for adapters, which otherwise call
+    /// <see cref="EnterAsync(string, CancellationToken, ReadOnlySpan{Incoming})"/> with the values of a new session.</summary>
+    /// <param name="key">The key of the session.</param>
+    /// <param name="visit">The visit, which must be disposed; null if there is none.</param>
+    /// <returns>False if the session has not started, is still starting, or these sessions are disposed.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="key"/> is null.</exception>
+    public bool TryEnter(string key, [NotNullWhen(true)] out SessionVisit? visit)
     {
+        ArgumentNullException.ThrowIfNull(key);
         lock (_gate)
         {
             if (_hasEnded || !_sessions.TryGetValue(key, out Session? session) || !session.Scope.IsCompletedSuccessfully)
             {
-                return null;
+                visit = null;
+                return false;
             }
 
             BeVisited(session);
-            return new SessionVisit(this, session, session.Scope.Result);
+            visit = new SessionVisit(this, session, session.Scope.Result);
+            return true;
         }
     }
 
@@ -214,7 +207,7 @@ public sealed class Sessions : IAsyncDisposable
             isNew = !_sessions.TryGetValue(key, out Session? session);
             if (session is null)
             {
-                dropped = _sessions.Count < MaxSessions ? null : _idle.First?.Value ?? throw new SessionsFullException(MaxSessions);
+                dropped = _sessions.Count < MaxSessions ? null : _idle.Oldest ?? throw new SessionsFullException(MaxSessions);
                 if (dropped is not null)
                 {
                     Remove(dropped);
@@ -241,7 +234,7 @@ public sealed class Sessions : IAsyncDisposable
         }
     }
 
-    /// <summary>One that did not start, whoever still waits for it; the next visit tries anew.</summary>
+    /// <summary>Removes a session that failed to start; the next visit tries again.</summary>
     private void Forget(Session session)
     {
         lock (_gate)
@@ -255,56 +248,30 @@ public sealed class Sessions : IAsyncDisposable
 
     private void DropIdle()
     {
-        List<Session> due = [];
+        List<Session> due;
         lock (_gate)
         {
-            _isTimed = false;
-            while (_idle.First?.Value is { } oldest)
-            {
-                TimeSpan left = IdleTimeout - _time.GetElapsedTime(oldest.IdleSince);
-                if (left > TimeSpan.Zero && !_hasEnded)
-                {
-                    SetTimer(left);
-                    break;
-                }
-
-                Remove(oldest);
-                due.Add(oldest);
-            }
+            due = _idle.TakeDue(_hasEnded ? TimeSpan.Zero : IdleTimeout, Remove);
         }
 
         due.ForEach(End);
     }
 
-    private void SetTimer(TimeSpan left)
-    {
-        _isTimed = true;
-        _timer.Change(left < LongestTime ? left : LongestTime, Timeout.InfiniteTimeSpan);
-    }
-
-    /// <summary>Under the gate: nobody finds it any more.</summary>
+    /// <summary>Under the gate: no visit finds it any more.</summary>
     private void Remove(Session session)
     {
         session.IsOver = true;
         _sessions.Remove(session.Key);
-        LeaveIdle(session);
+        _idle.Remove(session);
     }
 
     private void BeVisited(Session session)
     {
-        LeaveIdle(session);
+        _idle.Remove(session);
         session.Visitors++;
     }
 
-    private void LeaveIdle(Session session)
-    {
-        if (session.Place.List is not null)
-        {
-            _idle.Remove(session.Place);
-        }
-    }
-
-    /// <summary>Ends one that is over, unless somebody is still there: the last to leave ends it then.</summary>
+    /// <summary>Disposes of a session that is over, unless it is being visited: then the last visit does.</summary>
     private void End(Session session)
     {
         lock (_gate)
@@ -313,8 +280,8 @@ public sealed class Sessions : IAsyncDisposable
         }
     }
 
-    /// <summary>Under the gate: begins the end of one that is over, if nobody is there and nobody has begun it.</summary>
-    /// <returns>The end; null where there is nothing to do.</returns>
+    /// <summary>Under the gate: begins the disposal of a session that is over, if it is not visited and disposal has not begun.</summary>
+    /// <returns>The disposal; null if there is nothing to do.</returns>
     private Task? BeginEnd(Session session)
     {
         if (session is not { IsOver: true, Visitors: 0, IsEnding: false })

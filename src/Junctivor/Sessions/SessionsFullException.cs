@@ -1,12 +1,12 @@
 namespace Junctivor;
 
-/// <summary>Thrown where one session more is wanted than there may be, and all are being visited.</summary>
-public sealed class SessionsFullException : InvalidOperationException
+/// <summary>Thrown when a new session would exceed the maximum, and all sessions are in use.</summary>
+public sealed class SessionsFullException : JunctivorException
 {
     internal SessionsFullException(int atMost)
-        : base($"No further session can start: {atMost} at once are allowed, and all are being visited. Try again later, or let {nameof(Sessions)}.{nameof(Sessions.MaxSessions)} be more.") =>
+        : base($"No further session can start: all {atMost} are in use. Try again later, or increase {nameof(Sessions)}.{nameof(Sessions.MaxSessions)}.") =>
         MaxSessions = atMost;
 
-    /// <summary>How many there may be.</summary>
+    /// <summary>The maximum number of sessions.</summary>
     public int MaxSessions { get; }
 }

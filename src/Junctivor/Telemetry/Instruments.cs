@@ -24,13 +24,13 @@ internal sealed class Instruments
         string? version = typeof(Instruments).Assembly.GetName().Version?.ToString(3);
         Meter meter = new(Name, version);
         Activities = new ActivitySource(Name, version);
-        ScopesOpen = meter.CreateUpDownCounter<int>("junctivor.scopes.open", "{scope}", "Scopes that have started and not ended.");
-        ScopesEntered = meter.CreateCounter<long>("junctivor.scopes.entered", "{scope}", "Scopes that have started.");
-        Constructions = meter.CreateCounter<long>("junctivor.constructions", "{construction}", "Instances that constructors and factories gave.");
+        ScopesOpen = meter.CreateUpDownCounter<int>("junctivor.scopes.open", "{scope}", "Scopes that were started and are not disposed yet.");
+        ScopesEntered = meter.CreateCounter<long>("junctivor.scopes.entered", "{scope}", "Scopes that were started.");
+        Constructions = meter.CreateCounter<long>("junctivor.constructions", "{construction}", "Instances that constructors and factories returned.");
         ConstructionTime = meter.CreateHistogram(
             "junctivor.construction.duration",
             "s",
-            "What a constructor or factory took, without what its arguments took.",
+            "The duration of a constructor or factory, without that of its arguments.",
             tags: [],
             new InstrumentAdvice<double> { HistogramBucketBoundaries = [0.000_001, 0.000_01, 0.000_1, 0.001, 0.01, 0.1, 1, 10] });
         Failures = meter.CreateCounter<long>("junctivor.failures", "{failure}", "Constructors, factories and disposals that threw.");
@@ -51,7 +51,7 @@ internal sealed class Instruments
     /// <summary>Whether anybody listens.</summary>
     public bool AreOn => MeasurePlainConstructions || MeasureScopes || Failures.Enabled;
 
-    /// <summary>Whether anybody wants to know of scopes.</summary>
+    /// <summary>Whether an observer or listener wants to know of scopes.</summary>
     public bool MeasureScopes
     {
         [MethodImpl(MethodImplOptions.AggressiveInlining)]

@@ -1,16 +1,16 @@
 namespace Junctivor;
 
 /// <summary>
-/// What a <see cref="MessagePump{TMessage}"/> gives a message of this type to. Registered as every other service, most often scoped:
-/// <c>Scoped.Of&lt;IMessageHandler&lt;Arrived&gt;, BerthGiver&gt;()</c>. One class may receive several types.
+/// Handles the messages of one type that a <see cref="MessagePump{TMessage}"/> reads. Registered as any other service, usually scoped:
+/// <c>Scoped.Of&lt;IMessageHandler&lt;Arrived&gt;, BerthGiver&gt;()</c>. One class may handle several types.
 /// </summary>
 /// <typeparam name="TMessage">The type of the message, exactly as it is sent.</typeparam>
 public interface IMessageHandler<in TMessage>
     where TMessage : class
 {
-    /// <summary>Does what the message asks for.</summary>
+    /// <summary>Handles a message.</summary>
     /// <param name="message">The message.</param>
-    /// <param name="cancellationToken">Is cancelled where the pump is to end at once.</param>
-    /// <returns>What completes when it is done.</returns>
+    /// <param name="cancellationToken">Cancelled when the <c>StopAsync</c> of the pump is cancelled.</param>
+    /// <returns>A task that completes when the message is handled.</returns>
     Task HandleAsync(TMessage message, CancellationToken cancellationToken);
 }

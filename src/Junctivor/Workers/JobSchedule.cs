@@ -4,9 +4,10 @@ using Junctivor.Workers;
 namespace Junctivor;
 
 /// <summary>
-/// Runs jobs at an interval or at a time of day, each run in a scope of its own, and none twice at once: a run that takes longer lets
-/// the next ones pass. A job that throws does not stop the schedule. It runs once, after all jobs were added: with
-/// <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to <see cref="StopAsync"/>.
+/// Runs jobs at an interval or at a time of day, each run in its own scope. A job never runs twice at the same time: runs that come due
+/// during a run are skipped. A job that throws does not stop the schedule. A schedule runs once, after all jobs were added: with
+/// <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to <see cref="StopAsync"/>. Add jobs from one thread; the other members are safe for use
+/// by several threads.
 /// </summary>
 /// <example>
 /// <code>
@@ -18,10 +19,10 @@ namespace Junctivor;
 /// </example>
 public sealed class JobSchedule
 {
-    /// <summary>Clocks are put right, and timers have a longest wait: so it is looked at the clock again now and then.</summary>
+    /// <summary>Clocks are adjusted, and timers have a longest interval: so the clock is read again now and then.</summary>
     private static readonly TimeSpan LongestWait = TimeSpan.FromHours(1);
 
-    /// <summary>What timers can tell apart; a shorter wait would be none, and a job that is always due would leave no room for anything else.</summary>
+    /// <summary>The resolution of timers; with a shorter wait a job that is always due would block everything else.</summary>
     private static readonly TimeSpan ShortestWait = TimeSpan.FromMilliseconds(1);
 
     private readonly Container _container;
@@ -30,12 +31,12 @@ public sealed class JobSchedule
     private readonly List<ScheduledJob> _jobs = [];
     private readonly SingleRun _run;
 
-    /// <summary>Makes an empty schedule.</summary>
-    /// <param name="container">Where scopes are started.</param>
-    /// <param name="time">What the time is, and what waits; <see cref="TimeProvider.System"/>, or a test's own.</param>
-    /// <param name="onFailure">Told of each run that failed: the type of the job, and why. If it throws itself, the schedule ends, as nobody could
-    /// be told of further failures: runs that have begun are completed.</param>
-    /// <exception cref="ArgumentNullException">Something is null.</exception>
+    /// <summary>Creates an empty schedule.</summary>
+    /// <param name="container">The container in which the scopes are started.</param>
+    /// <param name="time">The clock and its timers: <see cref="TimeProvider.System"/>, or one for tests.</param>
+    /// <param name="onFailure">Called with the type of the job and the exception of each run that failed. If it throws, the schedule stops, as further
+    /// failures could not be reported: runs that have started are completed.</param>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public JobSchedule(Container container, TimeProvider time, Func<Type, Exception, Task> onFailure)
     {
         ArgumentNullException.ThrowIfNull(container);
@@ -48,19 +49,19 @@ public sealed class JobSchedule
     }
 
     /// <summary>
-    /// Values for the scope of a run, which the wiring promises with <c>Scoped.Incoming</c>, by the type of the job; none by default. What
-    /// this throws is told as a failure of the run.
+    /// Returns the values for the scope of a run, which the wiring declares with <c>Scoped.Incoming</c>, by the type of the job. None by default.
+    /// An exception of this function is reported as a failure of the run.
     /// </summary>
     public Func<Type, Incoming[]> Incoming { get; init; } = _ => [];
 
-    /// <summary>Adds a job that runs again and again; first when the interval has passed once.</summary>
-    /// <typeparam name="TJob">What is resolved in the scope of each run.</typeparam>
-    /// <param name="interval">From the start of one run to the start of the next; more than zero. A job runs at most once in a millisecond: what
-    /// comes due more often is left out.</param>
-    /// <param name="work">What to do with it. The token is cancelled where the schedule is to end at once.</param>
-    /// <exception cref="ArgumentOutOfRangeException">The interval is not more than zero.</exception>
+    /// <summary>Adds a job that runs at an interval, the first time after one interval.</summary>
+    /// <typeparam name="TJob">The service that is resolved in the scope of each run.</typeparam>
+    /// <param name="interval">The time from the start of one run to the start of the next, greater than zero. A job runs at most once per
+    /// millisecond.</param>
+    /// <param name="work">The work. Its token is cancelled when <see cref="StopAsync"/> is cancelled.</param>
+    /// <exception cref="ArgumentOutOfRangeException">The interval is not greater than zero.</exception>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="InvalidOperationException">The schedule runs already.</exception>
+    /// <exception cref="InvalidOperationException">The schedule was started already.</exception>
     public void Every<TJob>(TimeSpan interval, Func<TJob, CancellationToken, Task> work)
         where TJob : notnull
     {
@@ -69,40 +70,40 @@ public sealed class JobSchedule
     }
 
     /// <summary>Adds a job that runs once a day.</summary>
-    /// <typeparam name="TJob">What is resolved in the scope of each run.</typeparam>
-    /// <param name="at">The time of day, where the time provider says that it is local. A time that a clock change leaves out comes as much
-    /// later as the clock was put on; one that it repeats, comes the first time.</param>
-    /// <param name="work">What to do with it. The token is cancelled where the schedule is to end at once.</param>
+    /// <typeparam name="TJob">The service that is resolved in the scope of each run.</typeparam>
+    /// <param name="at">The time of day in the local time zone of the time provider. A time that a clock change skips is moved by the length of
+    /// the change; of a time that it repeats, the first counts.</param>
+    /// <param name="work">The work. Its token is cancelled when <see cref="StopAsync"/> is cancelled.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="InvalidOperationException">The schedule runs already.</exception>
+    /// <exception cref="InvalidOperationException">The schedule was started already.</exception>
     public void Daily<TJob>(TimeOnly at, Func<TJob, CancellationToken, Task> work)
         where TJob : notnull => Add(new OnceADay(at, _time.LocalTimeZone), work);
 
-    /// <summary>Completes when the schedule has ended, whoever began it, and carries what ended it: watch it where it is kept in the background.
-    /// Where it is not begun, it does not complete.</summary>
+    /// <summary>Completes when the schedule has stopped, and fails with the exception that stopped it: watch it if the schedule runs in the background.
+    /// Does not complete if the schedule is never started.</summary>
     public Task Completion => _run.Completion;
 
-    /// <summary>Keeps the schedule until it is told to end.</summary>
-    /// <param name="stop">Cancelled to end: runs that have begun are completed, and no other begins.</param>
-    /// <param name="abort">Cancelled to end at once: handed to the runs.</param>
-    /// <returns>What completes when the last scope has ended. It carries what <c>onFailure</c> threw.</returns>
-    /// <exception cref="InvalidOperationException">It has run before.</exception>
-    public Task RunAsync(CancellationToken stop = default, CancellationToken abort = default) => _run.RunAsync(stop, abort);
+    /// <summary>Runs the jobs until the token is cancelled.</summary>
+    /// <param name="cancellationToken">Cancelled to stop gracefully: runs that have started are completed, and no other starts. To abort those as well,
+    /// call <see cref="StopAsync"/> with a token.</param>
+    /// <returns>A task that completes when the last scope is disposed. It fails with the exception of <c>onFailure</c>.</returns>
+    /// <exception cref="InvalidOperationException">It was started before.</exception>
+    public Task RunAsync(CancellationToken cancellationToken = default) => _run.RunAsync(cancellationToken);
 
-    /// <summary>Begins to keep the schedule in the background, until <see cref="StopAsync"/>: made for a <c>WarmUp</c>.</summary>
-    /// <returns>What is completed at once.</returns>
-    /// <exception cref="InvalidOperationException">It has run before.</exception>
+    /// <summary>Starts to run the jobs in the background, until <see cref="StopAsync"/>: for a <c>WarmUp</c>.</summary>
+    /// <returns>A completed task.</returns>
+    /// <exception cref="InvalidOperationException">It was started before.</exception>
     public Task StartAsync()
     {
         _run.Start();
         return Task.CompletedTask;
     }
 
-    /// <summary>Ends what <see cref="StartAsync"/> began: runs that have begun are completed. Made for a <c>WindDown</c>; does nothing where
-    /// nothing was begun, or it has been ended.</summary>
-    /// <param name="abort">Cancelled to end at once: handed to the runs.</param>
-    /// <returns>What completes when the last scope has ended. It carries what <see cref="RunAsync"/> would.</returns>
-    public Task StopAsync(CancellationToken abort = default) => _run.StopAsync(abort);
+    /// <summary>Stops gracefully: runs that have started are completed. For a <c>WindDown</c>. Does nothing if the schedule was not started, or has
+    /// stopped.</summary>
+    /// <param name="cancellationToken">Cancelled to stop no longer gracefully: the tokens of the runs are cancelled.</param>
+    /// <returns>A task that completes when the last scope is disposed. It fails as that of <see cref="RunAsync"/>.</returns>
+    public Task StopAsync(CancellationToken cancellationToken = default) => _run.StopAsync(cancellationToken);
 
     private async Task RepeatAsync(CancellationToken stop, CancellationToken abort)
     {
@@ -116,7 +117,7 @@ public sealed class JobSchedule
         ArgumentNullException.ThrowIfNull(work);
         if (_run.HasBegun)
         {
-            throw new InvalidOperationException("The schedule runs already: add its jobs before.");
+            throw new InvalidOperationException("The schedule is already running: add jobs before it starts.");
         }
 
         _jobs.Add(new ScheduledJob(typeof(TJob), recurrence, (scope, abort) => work(scope.Resolve<TJob>(), abort)));

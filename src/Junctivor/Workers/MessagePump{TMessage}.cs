@@ -5,12 +5,12 @@ using Junctivor.Workers;
 namespace Junctivor;
 
 /// <summary>
-/// Reads messages from a channel, and gives each to what receives its type (<see cref="IMessageHandler{TMessage}"/>), in a scope of its own.
-/// Where the wiring promises a message type with <c>Scoped.Incoming</c>, everything in the scope can take the message. A receiver that
-/// throws does not stop the pump. It runs once: with <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to
-/// <see cref="StopAsync"/>; the rest is up to whoever fills the channel.
+/// Reads messages from a channel, and passes each to the handler of its type (<see cref="IMessageHandler{TMessage}"/>), in its own scope.
+/// If the wiring declares a message type with <c>Scoped.Incoming</c>, every service in the scope can take the message. A handler that
+/// throws does not stop the pump. A pump runs once: with <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to <see cref="StopAsync"/>.
+/// All members are safe for use by several threads.
 /// </summary>
-/// <typeparam name="TMessage">What all messages are.</typeparam>
+/// <typeparam name="TMessage">The common base type of the messages.</typeparam>
 /// <example>
 /// <code>
 /// Channel&lt;IHarbourMessage&gt; messages = Channel.CreateBounded&lt;IHarbourMessage&gt;(100);
@@ -28,12 +28,12 @@ public sealed class MessagePump<TMessage>
     private readonly SingleRun _run;
     private volatile bool _isBroken;
 
-    /// <summary>Makes a pump; it does nothing before it runs.</summary>
-    /// <param name="container">Where scopes are started.</param>
-    /// <param name="messages">Where messages come from.</param>
-    /// <param name="onFailure">Told of each message that could not be received, and why. If it throws itself, the pump ends, as nobody could be
-    /// told of further failures: what is being received is completed, and the rest stays in the channel, for another pump.</param>
-    /// <exception cref="ArgumentNullException">Something is null.</exception>
+    /// <summary>Creates a pump. It does nothing before it is started.</summary>
+    /// <param name="container">The container in which the scopes are started.</param>
+    /// <param name="messages">The channel to read.</param>
+    /// <param name="onFailure">Called with each message whose handling failed, and the exception. If it throws, the pump stops, as further failures could not
+    /// be reported: messages that are being handled are completed, and the rest stays in the channel, for another pump.</param>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public MessagePump(Container container, ChannelReader<TMessage> messages, Func<TMessage, Exception, Task> onFailure)
     {
         ArgumentNullException.ThrowIfNull(container);
@@ -45,8 +45,8 @@ public sealed class MessagePump<TMessage>
         _run = new SingleRun("pump", PumpAsync);
     }
 
-    /// <summary>How many messages are received at once, at the most; one by default, and so in the order of the channel.</summary>
-    /// <exception cref="ArgumentOutOfRangeException">It is less than one.</exception>
+    /// <summary>The maximum number of messages that are handled at the same time. The default is 1, which keeps the order of the channel.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">The value is less than 1.</exception>
     public int MaxConcurrency
     {
         get;
@@ -58,37 +58,38 @@ public sealed class MessagePump<TMessage>
     } = 1;
 
     /// <summary>
-    /// Further values for the scope of a message, which the wiring promises with <c>Scoped.Incoming</c>: such as who sent it. None by default.
-    /// What this throws is told as a failure of the message.
+    /// Returns further values for the scope of a message, which the wiring declares with <c>Scoped.Incoming</c>, such as the sender. None by
+    /// default. An exception of this function is reported as a failure of the message.
     /// </summary>
     public Func<TMessage, Incoming[]> Incoming { get; init; } = _ => [];
 
-    /// <summary>Completes when the pump has ended, whoever began it, and carries what ended it: watch it where the pump runs in the background.
-    /// Where it is not begun, it does not complete.</summary>
+    /// <summary>Completes when the pump has stopped, and fails with the exception that stopped it: watch it if the pump runs in the background.
+    /// Does not complete if the pump is never started.</summary>
     public Task Completion => _run.Completion;
 
-    /// <summary>Pumps until the channel is completed and empty, or until it is told to end.</summary>
-    /// <param name="stop">Cancelled to end: what is in the channel is still received, and nothing is waited for any more.</param>
-    /// <param name="abort">Cancelled to end at once: handed to the receivers, and no further message is taken.</param>
-    /// <returns>What completes when the last scope has ended. It carries what <c>onFailure</c> threw, and with what the channel was
-    /// completed.</returns>
-    /// <exception cref="InvalidOperationException">It has run before.</exception>
-    public Task RunAsync(CancellationToken stop = default, CancellationToken abort = default) => _run.RunAsync(stop, abort);
+    /// <summary>Handles messages until the channel is completed and empty, or the token is cancelled.</summary>
+    /// <param name="cancellationToken">Cancelled to stop gracefully: messages that are in the channel are still handled, further ones are not awaited.
+    /// To abort the handlers as well, call <see cref="StopAsync"/> with a token.</param>
+    /// <returns>A task that completes when the last scope is disposed. It fails with the exception of <c>onFailure</c>, or with the one that the
+    /// channel was completed with.</returns>
+    /// <exception cref="InvalidOperationException">It was started before.</exception>
+    public Task RunAsync(CancellationToken cancellationToken = default) => _run.RunAsync(cancellationToken);
 
-    /// <summary>Begins to pump in the background, until <see cref="StopAsync"/>: made for a <c>WarmUp</c>.</summary>
-    /// <returns>What is completed at once.</returns>
-    /// <exception cref="InvalidOperationException">It has run before.</exception>
+    /// <summary>Starts to handle messages in the background, until <see cref="StopAsync"/>: for a <c>WarmUp</c>.</summary>
+    /// <returns>A completed task.</returns>
+    /// <exception cref="InvalidOperationException">It was started before.</exception>
     public Task StartAsync()
     {
         _run.Start();
         return Task.CompletedTask;
     }
 
-    /// <summary>Ends what <see cref="StartAsync"/> began: what is in the channel is still received. Made for a <c>WindDown</c>; does nothing
-    /// where nothing was begun, or it has been ended.</summary>
-    /// <param name="abort">Cancelled to end at once: handed to the receivers, and no further message is taken.</param>
-    /// <returns>What completes when the last scope has ended. It carries what <see cref="RunAsync"/> would.</returns>
-    public Task StopAsync(CancellationToken abort = default) => _run.StopAsync(abort);
+    /// <summary>Stops gracefully: messages that are in the channel are still handled. For a <c>WindDown</c>. Does nothing if the pump was not
+    /// started, or has stopped.</summary>
+    /// <param name="cancellationToken">Cancelled to stop no longer gracefully: the tokens of the handlers are cancelled, and messages that are still in
+    /// the channel stay there.</param>
+    /// <returns>A task that completes when the last scope is disposed. It fails as that of <see cref="RunAsync"/>.</returns>
+    public Task StopAsync(CancellationToken cancellationToken = default) => _run.StopAsync(cancellationToken);
 
     private async Task PumpAsync(CancellationToken stop, CancellationToken abort)
     {

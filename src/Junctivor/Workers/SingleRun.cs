@@ -11,7 +11,6 @@ internal sealed class SingleRun(string name, Func<CancellationToken, Cancellatio
     private readonly TaskCompletionSource _completion = new(TaskCreationOptions.RunContinuationsAsynchronously);
     private readonly CancellationTokenSource _stop = new();
     private readonly CancellationTokenSource _abort = new();
-    private Task? _running;
     private bool _hasStopped;
     private int _runs;
 
@@ -21,23 +20,24 @@ internal sealed class SingleRun(string name, Func<CancellationToken, Cancellatio
     public Task Completion => _completion.Task;
 
     /// <exception cref="InvalidOperationException">It has run before.</exception>
-    public async Task RunAsync(CancellationToken stop, CancellationToken abort)
+    public async Task RunAsync(CancellationToken stop)
     {
         ThrowIfRun();
-        await RunToEndAsync(stop, abort).ConfigureAwait(false);
+        using CancellationTokenRegistration registration = stop.Register(_stop.Cancel);
+        await RunToEndAsync().ConfigureAwait(false);
     }
 
     /// <exception cref="InvalidOperationException">It has run before.</exception>
     public void Start()
     {
         ThrowIfRun();
-        _running = RunToEndAsync(_stop.Token, _abort.Token);
+        _ = RunToEndAsync();
     }
 
-    /// <summary>Ends what was started, and completes when it has ended, for all who ask meanwhile; does nothing where there is nothing to end.</summary>
+    /// <summary>Stops what was started, and completes when it has stopped, for all callers; does nothing where nothing was started or it has stopped.</summary>
     public async Task StopAsync(CancellationToken abort)
     {
-        if (_running is not { } running || _hasStopped)
+        if (!HasBegun || _hasStopped)
         {
             return;
         }
@@ -48,7 +48,7 @@ internal sealed class SingleRun(string name, Func<CancellationToken, Cancellatio
             await _stop.CancelAsync().ConfigureAwait(false);
             try
             {
-                await running.ConfigureAwait(false);
+                await Completion.ConfigureAwait(false);
             }
             finally
             {
@@ -57,11 +57,11 @@ internal sealed class SingleRun(string name, Func<CancellationToken, Cancellatio
         }
     }
 
-    private async Task RunToEndAsync(CancellationToken stop, CancellationToken abort)
+    private async Task RunToEndAsync()
     {
         try
         {
-            await run(stop, abort).ConfigureAwait(false);
+            await run(_stop.Token, _abort.Token).ConfigureAwait(false);
             _completion.SetResult();
         }
         catch (Exception failure)
@@ -78,7 +78,7 @@ internal sealed class SingleRun(string name, Func<CancellationToken, Cancellatio
     {
         if (Interlocked.Increment(ref _runs) > 1)
         {
-            throw new InvalidOperationException($"A {name} runs once: make another one.");
+            throw new InvalidOperationException($"A {name} can run only once: create another one.");
         }
     }
 }

@@ -8,7 +8,7 @@ public class TierProperties
     private const int Samples = 300;
 
     [Fact]
-    public void Whatever_is_compiled_the_same_is_made_shared_and_ended() => Gen.Select(RandomWiring.Gen, Gen.Int[0, 1023]).Sample(
+    public void Whatever_is_compiled_the_same_is_created_shared_and_disposed() => Gen.Select(RandomWiring.Gen, Gen.Int[0, 1023]).Sample(
         (random, plain) =>
         {
             string byReflection = Run(random, plain, PlanCompilation.Never);

@@ -64,7 +64,7 @@ public class WiringProperties
         {
             0 => ("JV101", [.. without, node.WithFurtherNeed(random.Shift, typeof(IStrange))]),
             1 => ("JV102", [.. sound, Singleton.Of(typeof(IStrange))]),
-            2 => ("JV103", [.. sound, Transient.Of<Checking.ClassTests.Torn>()]),
+            2 => ("JV103", [.. sound, Transient.Of<Checks.ClassTests.Torn>()]),
             3 => ("JV104", [.. sound, Singleton.ValueAs(typeof(IStrange), new Nothing())]),
             4 => ("JV201", [.. without, node.WithFurtherNeed(random.Shift, node.Alias)]),
             5 => ("JV202", [.. sound, Singleton.Of<Nothing>()]),

@@ -25,7 +25,7 @@ public class DecoratorTests
     [InlineData(Lifetime.Singleton)]
     [InlineData(Lifetime.Scoped)]
     [InlineData(Lifetime.Transient)]
-    public void It_lives_as_long_as_what_it_wraps(Lifetime lifetime)
+    public void Decorator_has_the_lifetime_of_the_decorated_service(Lifetime lifetime)
     {
         Wiring wiring =
         [
@@ -46,23 +46,23 @@ public class DecoratorTests
     }
 
     [Fact]
-    public void It_wraps_each_one_in_a_list_and_only_the_decorated_service()
+    public void Decorator_applies_to_each_element_of_a_list()
     {
         using Container container = new Wiring
         {
             Singleton.Of<MemoryLedger>().Also<IBerthLedger>().Also<object>(),
-            Singleton.Of<IBerthLedger, ChoiceTests.PaperLedger>(),
+            Singleton.Of<IBerthLedger, SelectionTests.PaperLedger>(),
             Decorator.Of<IBerthLedger, Audited>(),
         }.Build();
 
         Audited[] all = [.. container.Resolve<IReadOnlyList<IBerthLedger>>().Cast<Audited>()];
 
-        Assert.Equal([typeof(MemoryLedger), typeof(ChoiceTests.PaperLedger)], all.Select(each => each.Inner.GetType()));
+        Assert.Equal([typeof(MemoryLedger), typeof(SelectionTests.PaperLedger)], all.Select(each => each.Inner.GetType()));
         Assert.Same(container.Resolve<object>(), all[0].Inner);
     }
 
     [Fact]
-    public void It_wraps_all_marks_or_one()
+    public void Decorator_applies_to_all_marks_or_to_its_own()
     {
         using Container container = new Wiring
         {
@@ -77,7 +77,7 @@ public class DecoratorTests
     }
 
     [Fact]
-    public void A_factory_decorates_with_further_needs_of_its_own()
+    public void A_factory_decorates_with_further_dependencies_of_its_own()
     {
         using Container container = new Wiring
         {
@@ -90,7 +90,7 @@ public class DecoratorTests
     }
 
     [Fact]
-    public void A_factory_decorates_that_takes_nothing_but_what_it_wraps()
+    public void A_factory_decorates_that_takes_nothing_but_what_it_decorates()
     {
         using Container container = new Wiring
         {
@@ -102,7 +102,7 @@ public class DecoratorTests
     }
 
     [Fact]
-    public void It_ends_before_what_it_wraps()
+    public void Decorator_is_disposed_before_the_decorated_service()
     {
         List<string> ended = [];
         Container container = new Wiring
@@ -119,7 +119,7 @@ public class DecoratorTests
     }
 
     [Fact]
-    public void Decorating_what_nobody_registers_is_a_fault()
+    public void Decorating_what_is_not_registered_is_a_fault()
     {
         Wiring wiring = [Decorator.Of<IBerthLedger, Audited>(), Singleton.Of<MemoryLedger>()];
 
@@ -131,7 +131,7 @@ public class DecoratorTests
     }
 
     [Theory]
-    [InlineData(typeof(Blind), "does not take one")]
+    [InlineData(typeof(Blind), "does not take it")]
     [InlineData(typeof(Greedy), "takes 2 of them")]
     public void A_decorator_that_takes_none_or_two_is_a_fault(Type decorator, string why)
     {
@@ -143,7 +143,7 @@ public class DecoratorTests
     }
 
     [Fact]
-    public void What_a_decorator_needs_is_checked_with_the_lifetime_of_what_it_wraps()
+    public void What_a_decorator_needs_is_checked_with_the_lifetime_of_what_it_decorates()
     {
         Wiring wiring = [Singleton.Of<IBerthLedger, MemoryLedger>(), Scoped.Of<IClock, SystemClock>(), Decorator.Of<IBerthLedger, Timed>()];
 

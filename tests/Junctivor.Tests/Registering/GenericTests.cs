@@ -13,18 +13,18 @@ public class GenericTests
     }
 
     [Fact]
-    public void Its_needs_are_checked_when_a_registration_wants_a_closing()
+    public void Dependencies_of_a_closed_type_are_checked()
     {
         Wiring wiring = [Singleton.Of(typeof(IArchive<>), typeof(NeedyShelf<>)), Transient.Of<Archivist>()];
 
         Fault fault = Assert.Single(wiring.Check().Faults);
 
         Assert.Equal("JV101", fault.Code);
-        Assert.Contains("NeedyShelf<int> asks for IClock", fault.Summary, StringComparison.Ordinal);
+        Assert.Contains("NeedyShelf<int> requires IClock", fault.Summary, StringComparison.Ordinal);
     }
 
     [Fact]
-    public void A_closing_that_is_first_wanted_at_run_time_is_checked_then()
+    public void A_closing_that_is_first_required_at_run_time_is_checked_then()
     {
         using Container container = new Wiring { Singleton.Of(typeof(IArchive<>), typeof(NeedyShelf<>)) }.Build();
 
@@ -52,7 +52,7 @@ public class GenericTests
     }
 
     [Fact]
-    public void A_constraint_that_does_not_hold_makes_it_no_candidate()
+    public void Registrations_with_unsatisfied_constraints_are_skipped()
     {
         using Container container = new Wiring
         {
@@ -66,7 +66,7 @@ public class GenericTests
     }
 
     [Fact]
-    public void Wanted_and_none_fits_is_a_fault_that_names_the_open_ones()
+    public void Generic_service_without_a_fitting_registration_is_a_fault()
     {
         Wiring wiring = [Singleton.Of(typeof(IArchive<>), typeof(ClassShelf<>)), Transient.Of<Archivist>()];
 
@@ -92,7 +92,7 @@ public class GenericTests
     }
 
     [Fact]
-    public void An_open_decorator_wraps_every_closing_closed_ones_too()
+    public void An_open_decorator_decorates_every_closing_closed_ones_too()
     {
         using Container container = new Wiring
         {

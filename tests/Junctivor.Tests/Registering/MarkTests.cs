@@ -3,7 +3,7 @@ namespace Junctivor.Tests.Registering;
 public class MarkTests
 {
     [Fact]
-    public void Two_plain_numbers_are_told_apart_by_their_marks()
+    public void Two_plain_numbers_are_distinguished_by_their_marks()
     {
         using Container container = new Wiring
         {

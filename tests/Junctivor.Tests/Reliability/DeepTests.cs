@@ -14,7 +14,7 @@ public class DeepTests
     });
 
     [Fact]
-    public void What_is_shared_is_made_once_however_deep_it_is_asked_for() => OnSmallStack(() =>
+    public void What_is_shared_is_created_once_however_deep_it_is_requested() => OnSmallStack(() =>
     {
         int made = 0;
         using Container container = new Wiring
@@ -32,7 +32,7 @@ public class DeepTests
     });
 
     [Fact]
-    public void A_ring_that_only_a_factory_can_close_is_told_wherever_on_the_stack_it_is_met() => OnSmallStack(() =>
+    public void A_cycle_that_only_a_factory_can_close_is_reported_wherever_on_the_stack_it_is_met() => OnSmallStack(() =>
     {
         using Container container = new Wiring
         {
@@ -45,7 +45,7 @@ public class DeepTests
     });
 
     [Fact]
-    public void A_failure_thousands_of_levels_deep_comes_out_with_its_whole_way() => OnSmallStack(() =>
+    public void A_failure_thousands_of_levels_deep_comes_out_with_its_whole_path() => OnSmallStack(() =>
     {
         using Container container = new Wiring { Transient.Of<Shaft>() }.Build();
 

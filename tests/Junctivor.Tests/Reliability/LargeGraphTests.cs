@@ -10,7 +10,7 @@ public class LargeGraphTests
 
     [Theory]
     [MemberData(nameof(Sizes))]
-    public void A_random_tree_of_any_size_is_made_whole_again_and_again(int size)
+    public void A_random_tree_of_any_size_is_created_whole_again_and_again(int size)
     {
         for (int seed = 0; seed < (size < 300 ? 4 : 2); seed++)
         {
@@ -28,7 +28,7 @@ public class LargeGraphTests
     }
 
     [Fact]
-    public void A_large_graph_is_made_in_one_go_once_it_is_compiled()
+    public void A_large_graph_is_created_in_one_go_once_it_is_compiled()
     {
         IReadOnlyList<Type> classes = EmittedClasses.Tree(1000, new Random(1));
 

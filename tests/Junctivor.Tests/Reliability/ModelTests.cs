@@ -18,7 +18,7 @@ public class ModelTests
         threads: 2);
 
     [Fact]
-    public void Whatever_fails_once_succeeds_then_and_everything_that_was_made_ends_once() => Gen.Select(RandomEntries.Of(isTame: true), Gen.Int[0, 19]).Sample(
+    public void Whatever_fails_once_succeeds_then_and_everything_that_was_created_ends_once() => Gen.Select(RandomEntries.Of(isTame: true), Gen.Int[0, 19]).Sample(
         (entries, turn) => Assert.Null(FaultInjection.Trouble(entries, turn, (PlanCompilation)(turn % 3), out _)),
         iter: 80,
         threads: 2);

@@ -13,7 +13,7 @@ public class NullArgumentTests
     /// <summary>What members are called on.</summary>
     private static readonly object[] Targets =
     [
-        Container, Container.StartScope(), new Wiring(), Singleton.Of<SystemClock>(), Decorator.From((object inner) => inner), Shift, Incoming.Value(1), new BuildOptions(),
+        Container, Container.StartScope(), new Wiring(), Singleton.Of<SystemClock>(), Decorator.From((object inner) => inner), Alias.Of<object, SystemClock>(), Singleton.Value("x"), Scoped.Incoming<string>(), Shift, Incoming.Value(1), new BuildOptions(),
         new FreshScope<SystemClock>(() => new SystemClock()), new Sessions(Container, Shift, TimeProvider.System, (_, _) => Task.CompletedTask),
         new JobSchedule(Container, TimeProvider.System, (_, _) => Task.CompletedTask),
         new MessagePump<string>(Container, Channel.CreateUnbounded<string>().Reader, (_, _) => Task.CompletedTask),

@@ -68,7 +68,7 @@ public sealed class WorkersTests
     }
 
     [Fact]
-    public async Task Who_comes_after_a_start_that_failed_behind_a_visitor_who_gave_up_starts_anew()
+    public async Task A_caller_that_comes_after_a_start_that_failed_behind_a_visitor_who_gave_up_starts_anew()
     {
         int starts = 0;
         await using Container container = new Wiring
@@ -104,7 +104,7 @@ public sealed class WorkersTests
     [InlineData(1)]
     [InlineData(5_000)]
     [InlineData(9_000)]
-    public async Task A_job_that_is_always_due_keeps_nobody(long ticks)
+    public async Task Job_that_is_always_due_does_not_block_the_caller(long ticks)
     {
         await using Container container = new Wiring { Scoped.Of<SystemClock>() }.Build();
         JobSchedule schedule = new(container, TimeProvider.System, (_, _) => Task.CompletedTask);
@@ -128,7 +128,7 @@ public sealed class WorkersTests
     }
 
     [Fact]
-    public async Task An_interval_longer_than_time_is_never_due_and_troubles_no_other_job()
+    public async Task Interval_beyond_the_end_of_time_is_never_due()
     {
         await using Container container = new Wiring { Scoped.Of<SystemClock>() }.Build();
         JobSchedule schedule = new(container, _time, (_, failure) => Task.FromException(failure));
@@ -153,7 +153,7 @@ public sealed class WorkersTests
     [Theory]
     [InlineData(1)]
     [InlineData(3)]
-    public async Task A_pump_whose_failures_nobody_can_be_told_ends_and_leaves_the_rest_in_the_channel(int atOnce)
+    public async Task Pump_whose_failure_callback_throws_stops_and_leaves_the_rest_in_the_channel(int atOnce)
     {
         Channel<string> messages = Channel.CreateUnbounded<string>();
         await using Container container = new Wiring { Scoped.From<IMessageHandler<string>>(() => new Receiver(message => message == "bad" ? throw new InvalidOperationException() : _goOn.Task)) }.Build();
@@ -181,7 +181,7 @@ public sealed class WorkersTests
     }
 
     [Fact]
-    public async Task All_who_stop_a_pump_get_its_end()
+    public async Task Every_StopAsync_awaits_the_end_of_the_pump()
     {
         Channel<string> messages = Channel.CreateUnbounded<string>();
         TaskCompletionSource hasBegun = new();

@@ -83,7 +83,7 @@ public sealed class ActivityTests : IDisposable
     }
 
     [Fact]
-    public async Task What_is_done_with_a_message_belongs_to_the_activity_of_its_scope()
+    public async Task Handling_belongs_to_the_activity_of_its_scope()
     {
         await using Container container = new Wiring { Scoped.Of<IMessageHandler<Signal>, Watchman>() }.Build();
         Channel<Signal> signals = Channel.CreateUnbounded<Signal>();

@@ -7,7 +7,7 @@ public class ObserveTests
     private static CancellationToken Token => TestContext.Current.CancellationToken;
 
     [Fact]
-    public async Task Everything_that_is_made_and_ended_is_told_in_order()
+    public async Task Everything_that_is_created_and_disposed_is_reported_in_order()
     {
         Container container = new Wiring
         {
@@ -57,7 +57,7 @@ public class ObserveTests
     }
 
     [Fact]
-    public void Whoever_stops_observing_is_told_no_more_and_the_others_are()
+    public void An_observer_that_unsubscribes_receives_nothing_more_and_the_others_do()
     {
         using Container container = new Wiring { Transient.Of<SystemClock>() }.Build();
         void Note(LifeEvent happened) => _seen.Add($"{happened}");
@@ -73,7 +73,7 @@ public class ObserveTests
     }
 
     [Fact]
-    public void What_ends_because_something_else_failed_is_told_and_what_failed_to_end_too()
+    public void Disposal_after_a_failure_is_reported_with_its_own_failures()
     {
         using Container container = new Wiring
         {

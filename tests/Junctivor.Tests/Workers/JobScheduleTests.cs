@@ -29,7 +29,7 @@ public class JobScheduleTests
     }
 
     [Fact]
-    public async Task Values_are_handed_over_to_the_scope_of_a_run()
+    public async Task Values_are_supplied_to_the_scope_of_a_run()
     {
         await using Container container = new Wiring { Scoped.Incoming<Caller>() }.Build();
         JobSchedule schedule = new(container, _time, (_, failure) => Task.FromException(failure)) { Incoming = job => [Incoming.Value(new Caller(job.Name))] };
@@ -39,7 +39,7 @@ public class JobScheduleTests
     }
 
     [Fact]
-    public async Task It_warms_up_and_winds_down_with_the_container()
+    public async Task Schedule_starts_with_the_warm_up_and_stops_with_the_wind_down()
     {
         Wiring wiring =
         [
@@ -48,7 +48,7 @@ public class JobScheduleTests
                 JobSchedule schedule = Schedule(own);
                 schedule.Every<Invoicing>(TimeSpan.FromMinutes(10), (job, _) => job.RunAsync(Now()));
                 return schedule;
-            }).WarmUp((schedule, _) => schedule.StartAsync()).WindDown((schedule, abort) => schedule.StopAsync(abort)),
+            }).WarmUp((schedule, _) => schedule.StartAsync()).WindDown((schedule, cancellationToken) => schedule.StopAsync(cancellationToken)),
             .. Office,
         ];
         await using (Container container = wiring.Build())
@@ -62,7 +62,7 @@ public class JobScheduleTests
     }
 
     [Fact]
-    public async Task A_run_that_takes_longer_lets_the_next_ones_pass()
+    public async Task Runs_that_come_due_during_a_run_are_skipped()
     {
         await using Container container = Office.Build();
         JobSchedule schedule = Schedule(container);
@@ -123,7 +123,7 @@ public class JobScheduleTests
     }
 
     [Fact]
-    public async Task A_job_that_throws_is_told_and_runs_again()
+    public async Task Job_that_throws_is_reported_and_runs_again()
     {
         await using Container container = Office.Build();
         JobSchedule schedule = Schedule(container);
@@ -143,7 +143,7 @@ public class JobScheduleTests
     }
 
     [Fact]
-    public async Task Told_to_stop_it_lets_a_run_end_and_told_to_end_at_once_it_cancels_it()
+    public async Task Schedule_completes_runs_on_stop_and_cancels_them_on_abort()
     {
         await using Container container = Office.Build();
         using CancellationTokenSource stop = new();
@@ -155,11 +155,13 @@ public class JobScheduleTests
             await Task.Delay(Timeout.Infinite, cancellationToken);
         });
 
-        Task running = schedule.RunAsync(stop.Token, abort.Token);
+        Task running = schedule.RunAsync(stop.Token);
         Assert.Equal(["begun"], await AfterAsync(TimeSpan.FromMinutes(1), 1));
         await stop.CancelAsync();
         Assert.False(running.IsCompleted);
+        Task stopping = schedule.StopAsync(abort.Token);
         await abort.CancelAsync();
+        await stopping;
         await running;
 
         Assert.Equal("closed", await _ran.Reader.ReadAsync(Token));
@@ -167,29 +169,29 @@ public class JobScheduleTests
     }
 
     [Fact]
-    public async Task What_the_failure_handler_throws_ends_the_schedule_and_comes_out()
+    public async Task Exception_of_the_failure_callback_stops_the_schedule()
     {
         await using Container container = Office.Build();
         JobSchedule schedule = new(container, _time, (_, failure) => throw new InvalidOperationException("no log", failure));
         schedule.Every<IClock>(TimeSpan.FromMinutes(1), (_, _) => Task.CompletedTask);
         schedule.Every<Invoicing>(TimeSpan.FromDays(1), (_, _) => Task.CompletedTask);
 
-        Task running = schedule.RunAsync(Token, Token);
+        Task running = schedule.RunAsync(Token);
         _time.Advance(TimeSpan.FromMinutes(1));
 
         await Assert.ThrowsAsync<InvalidOperationException>(() => running);
     }
 
     [Fact]
-    public async Task Jobs_are_added_before_it_runs_with_an_interval_that_passes()
+    public async Task Jobs_are_added_before_the_start_with_a_positive_interval()
     {
         await using Container container = Office.Build();
         JobSchedule schedule = Schedule(container);
 
         Assert.Throws<ArgumentOutOfRangeException>(() => schedule.Every<Invoicing>(TimeSpan.Zero, (_, _) => Task.CompletedTask));
-        await schedule.RunAsync(Token, Token);
+        await schedule.RunAsync(Token);
         Assert.Throws<InvalidOperationException>(() => schedule.Daily<Invoicing>(TimeOnly.MinValue, (_, _) => Task.CompletedTask));
-        await Assert.ThrowsAsync<InvalidOperationException>(() => schedule.RunAsync(Token, Token));
+        await Assert.ThrowsAsync<InvalidOperationException>(() => schedule.RunAsync(Token));
     }
 
     /// <summary>Its clocks show an hour more than those of Greenwich, and two in summer.</summary>
@@ -227,7 +229,7 @@ public class JobScheduleTests
     private static async Task RunAsync(JobSchedule schedule, Func<Task> test)
     {
         using CancellationTokenSource stop = new();
-        Task running = schedule.RunAsync(stop.Token, Token);
+        Task running = schedule.RunAsync(stop.Token);
         await test();
         await stop.CancelAsync();
         await running;

@@ -32,13 +32,26 @@ public class LoanTests
     }
 
     [Fact]
-    public async Task What_is_made_asynchronously_is_awaited()
+    public async Task What_is_created_asynchronously_is_awaited()
     {
         await using Container container = Office.Build();
 
         await using Loan<LedgerFile> loan = await container.LendAsync<LedgerFile>(Token, Incoming.Value(new Caller("Mira")));
 
         Assert.Equal("Mira", loan.Value.Folder);
+    }
+
+    [Fact]
+    public async Task Loan_is_awaited_with_and_without_a_token_by_type_argument_and_by_type()
+    {
+        await using Container container = Office.Build();
+
+        await using Loan<LedgerFile> first = await container.LendAsync<LedgerFile>(Incoming.Value(new Caller("Mira")));
+        await using Loan<object> second = await container.LendAsync(typeof(LedgerFile), Incoming.Value(new Caller("Odd")));
+        await using Loan<object> third = await container.LendAsync(typeof(LedgerFile), Token, Incoming.Value(new Caller("Ida")));
+
+        Assert.Equal(["Mira", "Odd", "Ida"], new[] { first.Value, second.Value, third.Value }.Select(value => Assert.IsType<LedgerFile>(value).Folder));
+        Assert.Equal("service", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await container.LendAsync(null!, Token))).ParamName);
     }
 
     [Fact]
@@ -53,7 +66,7 @@ public class LoanTests
     }
 
     [Fact]
-    public async Task Ended_twice_it_ends_once()
+    public async Task Second_disposal_does_nothing()
     {
         await using Container container = Office.Build();
         Loan<Desk> loan = container.Lend<Desk>(Incoming.Value(new Caller("Mira")));

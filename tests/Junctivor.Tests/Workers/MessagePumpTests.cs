@@ -21,7 +21,7 @@ public class MessagePumpTests
     ];
 
     [Fact]
-    public async Task Each_message_goes_to_what_receives_its_type_in_a_scope_of_its_own()
+    public async Task Each_message_goes_to_the_handler_of_its_type_in_its_own_scope()
     {
         await using Container container = Office.Build();
 
@@ -32,7 +32,7 @@ public class MessagePumpTests
     }
 
     [Fact]
-    public async Task A_message_is_incoming_where_the_wiring_promises_its_type_or_that_of_all()
+    public async Task Message_is_supplied_where_the_wiring_declares_its_type_or_that_of_the_pump()
     {
         await using Container container = new Wiring
         {
@@ -48,7 +48,7 @@ public class MessagePumpTests
     }
 
     [Fact]
-    public async Task Further_values_are_handed_over_with_the_message_and_what_fails_there_is_told()
+    public async Task Further_values_are_supplied_with_the_message_and_their_failures_are_reported()
     {
         await using Container container = new Wiring
         {
@@ -75,7 +75,7 @@ public class MessagePumpTests
     }
 
     [Fact]
-    public async Task A_receiver_that_throws_is_told_with_its_message_and_the_pump_goes_on()
+    public async Task Handler_that_throws_is_reported_with_its_message_and_the_pump_goes_on()
     {
         await using Container container = Office.Build();
 
@@ -88,7 +88,7 @@ public class MessagePumpTests
     }
 
     [Fact]
-    public async Task As_many_are_received_at_once_as_was_said_and_no_more()
+    public async Task Pump_handles_at_most_MaxConcurrency_messages_at_once()
     {
         int open = 0;
         int most = 0;
@@ -119,7 +119,7 @@ public class MessagePumpTests
     }
 
     [Fact]
-    public async Task Told_to_stop_it_receives_what_is_there_and_waits_for_no_more()
+    public async Task Pump_drains_its_channel_on_stop()
     {
         await using Container container = Office.Build();
         using CancellationTokenSource stop = new();
@@ -128,13 +128,13 @@ public class MessagePumpTests
         await _channel.Writer.WriteAsync(new Left("Gull"), Token);
         await stop.CancelAsync();
 
-        await pump.RunAsync(stop.Token, Token);
+        await pump.RunAsync(stop.Token);
 
         Assert.Equal(["Tern left", "Gull left"], _log);
     }
 
     [Fact]
-    public async Task Told_to_end_at_once_it_cancels_what_it_does_and_takes_no_more()
+    public async Task Pump_cancels_handlers_and_leaves_the_rest_on_abort()
     {
         using CancellationTokenSource abort = new();
         TaskCompletionSource begun = new();
@@ -146,9 +146,11 @@ public class MessagePumpTests
         await _channel.Writer.WriteAsync(new Left("Tern"), Token);
         await _channel.Writer.WriteAsync(new Left("Gull"), Token);
 
-        Task pumping = pump.RunAsync(Token, abort.Token);
+        Task pumping = pump.RunAsync(Token);
         await begun.Task;
+        Task stopping = pump.StopAsync(abort.Token);
         await abort.CancelAsync();
+        await stopping;
         await pumping;
 
         Assert.Empty(_failures);
@@ -157,24 +159,24 @@ public class MessagePumpTests
     }
 
     [Fact]
-    public async Task What_the_failure_handler_throws_ends_the_pump_and_comes_out()
+    public async Task Exception_of_the_failure_callback_stops_the_pump()
     {
         await using Container container = Office.Build();
         MessagePump<IMessage> pump = new(container, _channel.Reader, (_, failure) => throw new InvalidOperationException("no log", failure)) { MaxConcurrency = 2 };
         await _channel.Writer.WriteAsync(new Arrived("throw"), Token);
 
-        InvalidOperationException thrown = await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token, Token));
+        InvalidOperationException thrown = await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token));
 
         Assert.IsType<FormatException>(thrown.InnerException);
     }
 
     [Fact]
-    public async Task It_warms_up_and_winds_down_with_the_container_and_drains_then()
+    public async Task Pump_starts_with_the_warm_up_and_drains_in_the_wind_down()
     {
         Wiring wiring =
         [
             Singleton.From((Container own) => new MessagePump<IMessage>(own, _channel.Reader, Fail))
-                .WarmUp((pump, _) => pump.StartAsync()).WindDown((pump, abort) => pump.StopAsync(abort)),
+                .WarmUp((pump, _) => pump.StartAsync()).WindDown((pump, cancellationToken) => pump.StopAsync(cancellationToken)),
             .. Office,
         ];
         await using (Container container = wiring.Build())
@@ -190,7 +192,7 @@ public class MessagePumpTests
     }
 
     [Fact]
-    public async Task Told_to_stop_at_once_it_cancels_what_it_does()
+    public async Task Host_aborted_cancels_its_requests()
     {
         TaskCompletionSource begun = new();
         await using Container container = new Wiring { Singleton.From(IMessageHandler<Left> () => new Waiting(begun)) }.Build();
@@ -206,14 +208,14 @@ public class MessagePumpTests
     }
 
     [Fact]
-    public async Task A_pump_runs_once_and_takes_at_least_one()
+    public async Task Pump_runs_once_and_refuses_a_concurrency_below_one()
     {
         await using Container container = Office.Build();
         _channel.Writer.Complete();
         MessagePump<IMessage> pump = new(container, _channel.Reader, Fail);
-        await pump.RunAsync(Token, Token);
+        await pump.RunAsync(Token);
 
-        await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token, Token));
+        await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token));
         Assert.Throws<ArgumentOutOfRangeException>(() => new MessagePump<IMessage>(container, _channel.Reader, Fail) { MaxConcurrency = 0 });
     }
 
@@ -235,7 +237,7 @@ public class MessagePumpTests
         }
 
         _channel.Writer.Complete();
-        await new MessagePump<IMessage>(container, _channel.Reader, Fail) { MaxConcurrency = atOnce }.RunAsync(Token, Token);
+        await new MessagePump<IMessage>(container, _channel.Reader, Fail) { MaxConcurrency = atOnce }.RunAsync(Token);
     }
 
     private Task Fail(IMessage message, Exception failure)

@@ -13,11 +13,11 @@ internal sealed class AbsentRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         IReadOnlyList<Dependency> needs = [.. DependencyReader.NotMetByOne(nodes)];
-        return Find<Binding.Nothing>(graph, needs, supply => supply.Service, _ => true, "is optional, and nobody registers it", "nothing")
+        return Find<Binding.Nothing>(graph, needs, supply => supply.Service, _ => true, "is optional, and not registered", "nothing")
             .Concat(Find<Binding.Many>(
-                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is asked for as a list, and nobody registers it", "an empty list"))
+                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is required as a list, and not registered", "an empty list"))
             .Concat(Find<Binding.Keyed>(
-                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is asked for by marks, and nobody registers it with one", "an empty dictionary"));
+                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is required by marks, and has no marked registration", "an empty dictionary"));
     }
 
     private static IEnumerable<Fault> Find<TSupply>(
@@ -32,12 +32,12 @@ internal sealed class AbsentRule : IRule
     /// <summary>Who accepts it is told apart from who does not.</summary>
     private static bool IsAccepted(Node consumer) => consumer.Options.Accepted.Any(acceptance => acceptance.Code == FaultKind.Absent.Code);
 
-    private static IEnumerable<Fix> Cures(IReadOnlyList<NearMiss> near) => near
+    private static IEnumerable<Fix> Fixes(IReadOnlyList<NearMiss> near) => near
         .Select(each => each.Fix)
         .OfType<Fix>()
-        .Select(fix => fix with { Advice = $"if it was forgotten, {fix.Advice}" })
-        .DefaultIfEmpty(new Fix("register it, if it was forgotten"))
-        .Append(new Fix("if it may be absent, say so behind the registration of whoever asks", RegistrationText.Accept(FaultKind.Absent)));
+        .Select(fix => fix with { Advice = $"if the registration is missing, {fix.Advice}" })
+        .DefaultIfEmpty(new Fix("register it, if the registration is missing"))
+        .Append(new Fix("if it may be absent, add to the registration of the consumer", RegistrationText.Accept(FaultKind.Absent)));
 
     private static Fault Absent(ServiceGraph graph, ServiceId service, IReadOnlyList<Dependency> needs, string what, string got)
     {
@@ -49,13 +49,12 @@ internal sealed class AbsentRule : IRule
 
         Dependency first = needs[0];
         IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, first.Parameter.Name, first.Consumer.Level);
-        return new Fault
+        return new Fault(FaultKind.Absent)
         {
-            Kind = FaultKind.Absent,
             Summary = $"{service} {what}: {first.Consumer.Name} gets {got}",
             Path = steps.Path,
             Remarks = [.. near.Select(each => each.Remark)],
-            Fixes = [.. Cures(near)],
+            Fixes = [.. Fixes(near)],
             Candidates = [.. needs.Select(need => need.Consumer.Name).Distinct()],
             Order = first.Consumer.Order,
         };

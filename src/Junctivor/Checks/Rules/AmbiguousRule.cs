@@ -22,14 +22,13 @@ internal sealed class AmbiguousRule : IRule
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault AskedFor(ServiceGraph graph, Binding.Ambiguous supply) =>
-        Found(graph, supply, $"one {supply.Service} was asked for", [], new FaultPath(graph).Line(supply.Service.ToString()), depth: 1, MissingFixes.AnyName);
+        Found(graph, supply, $"one {supply.Service} was requested", [], new FaultPath(graph).Line(supply.Service.ToString()), depth: 1, MissingFixes.AnyName);
 
     /// <summary>One value was handed over several times in one call.</summary>
-    public static Fault HandedOver(ServiceId service, int times) => new()
+    public static Fault HandedOver(ServiceId service, int times) => new(FaultKind.Ambiguous)
     {
-        Kind = FaultKind.Ambiguous,
-        Summary = $"{service} was handed over {times} times in one call",
-        Fixes = [new Fix("hand it over once")],
+        Summary = $"{service} was supplied {times} times in one call",
+        Fixes = [new Fix("supply it once")],
         Candidates = [service.ToString()],
     };
 
@@ -39,10 +38,10 @@ internal sealed class AmbiguousRule : IRule
         FaultPath steps = new FaultPath(graph).Node(first.Consumer).Dependency(first, "", 1);
         IReadOnlyList<string> others =
         [
-            .. needs.Skip(1).Take(ShownConsumers).Select(need => $"{need.Consumer.Name} asks for it too, by {need.Parameter.Name}."),
-            .. needs.Count > ShownConsumers + 1 ? new[] { $"So do {needs.Count - ShownConsumers - 1} more." } : [],
+            .. needs.Skip(1).Take(ShownConsumers).Select(need => $"{need.Consumer.Name} requires it too ({need.Parameter.Name})."),
+            .. needs.Count > ShownConsumers + 1 ? new[] { $"{needs.Count - ShownConsumers - 1} more consumers require it." } : [],
         ];
-        return Found(graph, supply, $"{first.Consumer.Name} wants one {supply.Service}", others, steps, depth: 2, first.Parameter.Name);
+        return Found(graph, supply, $"{first.Consumer.Name} requires one {supply.Service}", others, steps, depth: 2, first.Parameter.Name);
     }
 
     private static Fault Found(
@@ -53,47 +52,46 @@ internal sealed class AmbiguousRule : IRule
             steps.Node(candidate, depth);
         }
 
-        return new Fault
+        return new Fault(FaultKind.Ambiguous)
         {
-            Kind = FaultKind.Ambiguous,
-            Summary = $"{who}, and {supply.Candidates.Count} are registered",
+            Summary = $"{who}, but {supply.Candidates.Count} are registered",
             Path = steps.Path,
             Remarks =
             [
                 .. remarks,
                 .. supply.Candidates
                     .Where(candidate => graph.Effective.ReplacingNothing.Contains(candidate))
-                    .Select(candidate => $"{candidate.Name} says .Replacing(), and stands before what it should replace (JV203): that is the cause."),
+                    .Select(candidate => $"The cause: {candidate.Name} is marked .Replacing(), but stands before what it should replace (JV203)."),
             ],
-            Fixes = CuresOf(graph, supply, parameter),
+            Fixes = FixesOf(graph, supply, parameter),
             Candidates = [.. supply.Candidates.Select(candidate => candidate.Name)],
             Order = supply.Candidates[supply.Candidates.Count - 1].Order,
         };
     }
 
-    private static List<Fix> CuresOf(ServiceGraph graph, Binding.Ambiguous supply, string parameter)
+    private static List<Fix> FixesOf(ServiceGraph graph, Binding.Ambiguous supply, string parameter)
     {
         if (supply.Candidates.Count(candidate => candidate.Options.IsFirstChoice) > 1)
         {
-            return [new Fix("leave .FirstChoice() on one of them only")];
+            return [new Fix("keep .FirstChoice() on only one of them")];
         }
 
         TypeRef service = supply.Service.Type;
-        List<Fix> fixes = [new Fix("keep one of them, and take the others away")];
+        List<Fix> fixes = [new Fix("keep one of them, and remove the others")];
         if (supply.Candidates.FirstOrDefault(candidate => graph.Effective.ReplacingNothing.Contains(candidate)) is { } early)
         {
-            fixes.Insert(0, new Fix($"write {early.Name} behind the others, so that it replaces them"));
+            fixes.Insert(0, new Fix($"move {early.Name} after the others, so that it replaces them"));
         }
 
         if (supply.Service.Mark is null)
         {
             Mark mark = MarkFor(supply.Candidates[0]);
             fixes.Add(new Fix(
-                $"tell them apart: write {RegistrationText.OptionsOf(mark)} behind {supply.Candidates[0].Name}, mark the others likewise, and take",
+                $"distinguish them with marks: add {RegistrationText.OptionsOf(mark)} to {supply.Candidates[0].Name}, mark the others too, and take",
                 RegistrationText.Parameter(mark, service.Name, parameter)));
         }
 
-        fixes.Add(new Fix($"let one come first where one is wanted, such as {supply.Candidates[0].Name}{SourcePlaceText.At(supply.Candidates[0].Place, graph.SharedFolder)}; put behind it", ".FirstChoice()"));
+        fixes.Add(new Fix($"make one the default where a single instance is required: add to {supply.Candidates[0].Name}{SourcePlaceText.At(supply.Candidates[0].Place, graph.SharedFolder)}", ".FirstChoice()"));
         fixes.Add(new Fix("take all of them", RegistrationText.Parameter(supply.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
         return fixes;
     }

@@ -13,13 +13,12 @@ internal sealed class AsyncInFromRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
         where node is { Kind: NodeKind.Factory, IsAsync: false } && Tasks.Contains(node.Implementation.DefinitionName)
-        select new Fault
+        select new Fault(FaultKind.AsyncInFrom)
         {
-            Kind = FaultKind.AsyncInFrom,
-            Summary = $"From registers {node.Implementation.Name} itself, and not what it gives",
+            Summary = $"From registers {node.Implementation.Name} itself, not its result",
             Path = new FaultPath(graph).Node(node).Path,
-            Remarks = ["Whoever asks for what the task gives would not find it."],
-            Fixes = [new Fix("give the same factory to FromAsync, which awaits it before work begins", $"{RegistrationText.Start(node.Level)}.FromAsync(…)")],
+            Remarks = ["A consumer of the result would not find it."],
+            Fixes = [new Fix("pass the same factory to FromAsync, which awaits it", $"{RegistrationText.Start(node.Level)}.FromAsync(…)")],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -37,9 +37,8 @@ internal sealed class CaptiveRule : IRule
         Node held = Held(first);
         string name = NameOf(first[first.Count - 1]);
         string through = first.Count == 1 ? "" : $", through {string.Join(" and ", first.Take(first.Count - 1).Select(edge => edge.To.Name))}";
-        return new Fault
+        return new Fault(FaultKind.Captive)
         {
-            Kind = FaultKind.Captive,
             Summary = $"{holder.Name} ({holder.Level}) holds {name} ({held.Level}){through}",
             Path = new FaultPath(graph).Tree(ways).Path,
             Remarks = [.. Remarks(holder, ways, name)],
@@ -55,24 +54,24 @@ internal sealed class CaptiveRule : IRule
         IReadOnlyList<string> transients = [.. first.Take(first.Count - 1).Where(edge => edge.To.Kind != NodeKind.Alias).Select(edge => edge.To.Name)];
         if (transients.Count > 0)
         {
-            yield return $"A transient lives as long as what holds it: {string.Join(" and ", transients)} as long as {holder.Name}.";
+            yield return $"A transient lives as long as its holder: {string.Join(" and ", transients)} {(transients.Count == 1 ? "lives" : "live")} as long as {holder.Name}.";
         }
 
         if (first.Select(edge => edge.By).FirstOrDefault(by => by is not null) is { } form)
         {
             string wrapper = form == DeferredForm.Lazy ? "Lazy" : "Func";
-            yield return $"A {wrapper} does not help: it resolves where its holder lives, outside the scopes that come and go.";
+            yield return $"A {wrapper} does not help: it resolves in the scope of its holder.";
         }
 
-        yield return $"{name} ends with its {Ending(Held(first).Level)}.";
-        yield return $"{holder.Name} would go on using the first one, for everybody, as long as {Life(holder.Level)} lives.";
+        yield return $"{name} is disposed with its {ScopeOf(Held(first).Level)}.";
+        yield return $"{holder.Name} would keep using its first instance until the end of {LifeOf(holder.Level)}.";
     }
 
     private static Node Held(IReadOnlyList<Edge> way) => way[way.Count - 1].To;
 
     private static string NameOf(Edge last) => last.Dependency.Binding is Binding.Single ? last.Dependency.Parameter.Type.Name : last.To.Services[0].Name;
 
-    private static string Ending(Level held) => held == Level.Scoped ? "scope (a request, a message, a job)" : held.Name;
+    private static string ScopeOf(Level held) => held == Level.Scoped ? "scope (a request, a message, a job)" : held.Name;
 
-    private static string Life(Level holder) => holder == Level.Singleton ? "the process" : $"the {holder}";
+    private static string LifeOf(Level holder) => holder == Level.Singleton ? "the process" : $"the {holder}";
 }

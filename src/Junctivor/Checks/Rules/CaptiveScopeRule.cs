@@ -9,16 +9,15 @@ internal sealed class CaptiveScopeRule : IRule
         from need in DependencyReader.NotMetByOne(nodes)
         let node = need.Consumer
         where node.Level == Level.Singleton && need.Bindings.Any(supply => supply is Binding.Ambient { Form: AmbientForm.Scope })
-        select new Fault
+        select new Fault(FaultKind.Captive)
         {
-            Kind = FaultKind.Captive,
-            Summary = $"{node.Name} (singleton) holds the scope that it is first asked for in",
+            Summary = $"{node.Name} (singleton) holds the scope that first requests it",
             Path = new FaultPath(graph).Node(node).Dependency(need, "scoped", 1).Path,
-            Remarks = ["That scope ends with its request, message or job, and the singleton would go on asking it."],
+            Remarks = ["That scope is disposed with its request, message or job, and the singleton would keep using it."],
             Fixes =
             [
-                new Fix("start a scope for each piece of work, and take", RegistrationText.Parameter(null, "Container", need.Parameter.Name)),
-                new Fix($"let {node.Name} live no longer than the scope", RegistrationText.Again(node, Level.Scoped)),
+                new Fix("start a scope for each unit of work, and change the parameter to", RegistrationText.Parameter(null, "Container", need.Parameter.Name)),
+                new Fix($"give {node.Name} the lifetime of the scope", RegistrationText.Again(node, Level.Scoped)),
             ],
             Candidates = [node.Name],
             Order = node.Order,

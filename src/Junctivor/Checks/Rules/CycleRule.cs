@@ -29,13 +29,12 @@ internal sealed class CycleRule : IRule
     }
 
     /// <summary>A ring that only user code closes, which resolves while it constructs.</summary>
-    public static Fault AtRunTime(IReadOnlyList<FaultStep> ring) => new()
+    public static Fault AtRunTime(IReadOnlyList<FaultStep> ring) => new(FaultKind.Cycle)
     {
-        Kind = FaultKind.Cycle,
-        Summary = $"{ring[ring.Count - 1].Name} is wanted while it is being made",
+        Summary = $"{ring[ring.Count - 1].Name} is requested during its own construction",
         Path = ring,
-        Remarks = ["No check could see this: one of these resolves at run time, while it is constructed."],
-        Fixes = [new Fix("resolve it only after construction: take a Lazy<T>, and touch its Value in the method that works with it")],
+        Remarks = ["The check cannot find this cycle: one of these services resolves from the container in its constructor or factory."],
+        Fixes = [new Fix("resolve it after construction: take a Lazy<T>, and use its Value in the methods")],
         Candidates = [.. ring.Select(step => step.Name).Distinct()],
     };
 
@@ -87,18 +86,17 @@ internal sealed class CycleRule : IRule
         Edge closing = ring.Reverse().Where(edge => edge.From.Kind == NodeKind.Class && !edge.Dependency.Parameter.IsInner).DefaultIfEmpty(ring[ring.Count - 1]).First();
         string way = ring.Count <= ShownInSummary
             ? string.Join(" → ", ring.Select(edge => edge.From.Name).Append(ring[0].From.Name))
-            : $"a ring of {ring.Count} services, through {ring[0].From.Name} and {ring[1].From.Name}";
-        return new Fault
+            : $"{ring.Count} services, through {ring[0].From.Name} and {ring[1].From.Name}";
+        return new Fault(FaultKind.Cycle)
         {
-            Kind = FaultKind.Cycle,
-            Summary = ring.Count == 1 ? $"{ring[0].From.Name} needs itself" : $"none of these can be made first: {way}",
+            Summary = ring.Count == 1 ? $"{ring[0].From.Name} depends on itself" : ring.Count <= ShownInSummary ? $"dependency cycle {way}" : $"dependency cycle of {way}",
             Path = new FaultPath(graph).Chain(ring).Path,
             Fixes =
             [
                 new Fix(
-                    $"open the ring in {closing.From.Name}, which may touch Value only after construction; take",
+                    $"break the cycle in {closing.From.Name} (it must not use Value during construction); change the parameter to",
                     RegistrationText.Parameter(closing.Dependency.Parameter.Mark, $"Lazy<{closing.Dependency.Parameter.Type.Name}>", closing.Dependency.Parameter.Name)),
-                new Fix("move what they want of each other into a class that each of them can take"),
+                new Fix("move what both need into a third class, and let both depend on it"),
             ],
             Candidates = [.. ring.Select(edge => edge.From.Name)],
             Order = ring.Max(edge => edge.From.Order),

@@ -20,9 +20,9 @@ internal sealed class DecoratesNothingRule : IRule
                 yield return Found(
                     graph,
                     decorator,
-                    $"{decorator.Name} decorates {wanted}, and nobody registers that",
+                    $"{decorator.Name} decorates {wanted}, which is not registered",
                     [.. near.Select(each => each.Remark)],
-                    near.Select(each => each.Fix).FirstOrDefault(each => each is not null) ?? new Fix($"register {wanted}, or take the decorator away"));
+                    near.Select(each => each.Fix).FirstOrDefault(each => each is not null) ?? new Fix($"register {wanted}, or remove the decorator"));
             }
 
             if (decorator.Kind == NodeKind.Class && decorator.ChosenConstructor is { } constructor && !constructor.Parameters.Any(parameter => parameter.IsInner))
@@ -32,17 +32,16 @@ internal sealed class DecoratesNothingRule : IRule
                     graph,
                     decorator,
                     takers == 0
-                        ? $"{decorator.Name} decorates {service.Name}, and its constructor does not take one"
-                        : $"{decorator.Name} decorates {service.Name}, and its constructor takes {takers} of them without a mark",
+                        ? $"{decorator.Name} decorates {service.Name}, but its constructor does not take it"
+                        : $"{decorator.Name} decorates {service.Name}, but its constructor takes {takers} of them without a mark",
                     [],
-                    new Fix($"let exactly one unmarked parameter of {decorator.Implementation.Name} be what it wraps", RegistrationText.Parameter(null, service.Name, "inner")));
+                    new Fix($"give {decorator.Implementation.Name} exactly one unmarked parameter of the decorated service", RegistrationText.Parameter(null, service.Name, "inner")));
             }
         }
     }
 
-    private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, Fix fix) => new()
+    private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, Fix fix) => new(FaultKind.DecoratesNothing)
     {
-        Kind = FaultKind.DecoratesNothing,
         Summary = summary,
         Path = new FaultPath(graph).Node(decorator).Path,
         Remarks = remarks,

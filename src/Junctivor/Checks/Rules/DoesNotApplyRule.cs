@@ -9,17 +9,16 @@ internal sealed class DoesNotApplyRule : IRule
         nodes.Where(node => node.Options.Meaningless.Count > 0).SelectMany(node => node.Options.Meaningless.Select(idle => Found(graph, node, idle)));
 
     private static Fault Found(ServiceGraph graph, Node node, string idle) =>
-        Found($"{node.Name}: {idle}", new FaultPath(graph).Node(node).Path, new Fix("take it away"), node);
+        Found($"{node.Name}: {idle}", new FaultPath(graph).Node(node).Path, new Fix("remove it"), node);
 
     public static Fault SharedWithArguments(Node node, IReadOnlyList<FaultStep> path) => Found(
-        $"{node.Name} ({node.Lifetime}) is asked for with arguments, and is made once for all who ask",
+        $"{node.Name} ({node.Lifetime}) is requested with arguments, but has one shared instance",
         path,
-        new Fix($"ask for {node.Name} without arguments, or make one for each that asks", RegistrationText.Again(node, Level.Transient)),
+        new Fix($"request {node.Name} without arguments, or make it transient", RegistrationText.Again(node, Level.Transient)),
         node);
 
-    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Fix fix, Node node) => new()
+    private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Fix fix, Node node) => new(FaultKind.DoesNotApply)
     {
-        Kind = FaultKind.DoesNotApply,
         Summary = summary,
         Path = path,
         Fixes = [fix],

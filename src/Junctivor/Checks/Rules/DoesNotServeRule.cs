@@ -20,17 +20,16 @@ internal sealed class DoesNotServeRule : IRule
         IReadOnlyList<Node> implementing = [.. graph.Index.AbleToServe(service).Where(other => other != node).Take(MostShown)];
         IReadOnlyList<TypeRef> unregistered = implementing.Count > 0 ? [] : [.. graph.Implementing(service).Take(MostShown)];
         string verb = service.IsInterface ? "implement" : "derive from";
-        return new Fault
+        return new Fault(FaultKind.DoesNotServe)
         {
-            Kind = FaultKind.DoesNotServe,
-            Summary = $"{node.Implementation.Name} is registered for {service.Name}, and does not {verb} it",
+            Summary = $"{node.Implementation.Name} is registered for {service.Name}, but does not {verb} it",
             Path = new FaultPath(graph).Node(node).Path,
-            Remarks = [.. implementing.Select(other => $"{other.Implementation.Name} does, and is registered{SourcePlaceText.At(other.Place, graph.SharedFolder)}."), .. unregistered.Select(type => $"{type.Name} does, and is not registered.")],
+            Remarks = [.. implementing.Select(other => $"{other.Implementation.Name} does, and is registered{SourcePlaceText.At(other.Place, graph.SharedFolder)}."), .. unregistered.Select(type => $"{type.Name} does, but is not registered.")],
             Fixes =
             [
                 .. unregistered.Take(1).Select(type => new Fix($"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type))),
-                new Fix($"let {node.Implementation.Name} {verb} {service.Name}"),
-                new Fix($"take {service.Name} away from this registration"),
+                new Fix($"change {node.Implementation.Name} to {verb} {service.Name}"),
+                new Fix($"remove {service.Name} from this registration"),
             ],
             Candidates = [node.Implementation.Name, service.Name],
             Order = node.Order,

@@ -36,20 +36,19 @@ internal sealed class FrozenTransientRule : IRule
     {
         Node frozen = edge.To;
         string service = frozen.Services[0].Name;
-        return new Fault
+        return new Fault(FaultKind.FrozenTransient)
         {
-            Kind = FaultKind.FrozenTransient,
             Severity = frozen.Implementation.IsDisposable ? Severity.Warning : Severity.Note,
-            Summary = $"{holder.Name} (singleton) keeps one {frozen.Name} (transient) for as long as it lives",
+            Summary = $"{holder.Name} (singleton) keeps one instance of {frozen.Name} (transient)",
             Path = new FaultPath(graph).Chain([edge]).Path,
             Remarks = [.. Remarks(holder, frozen)],
             Fixes =
             [
                 frozen.Implementation.IsDisposable
-                    ? new Fix($"let what a run makes end with the run; in {holder.Name}, take", Take(edge, $"FreshScope<{service}>"))
-                    : new Fix($"call a function for a fresh one each time; in {holder.Name}, take", Take(edge, $"Func<{service}>")),
-                new Fix("if one for all is meant, say so where it is registered", RegistrationText.Again(frozen, Level.Singleton)),
-                new Fix($"if one for {holder.Name} alone is meant, say so behind its registration", RegistrationText.Accept(FaultKind.FrozenTransient)),
+                    ? new Fix($"create one for each unit of work, disposed with its scope: in {holder.Name}, take", Take(edge, $"FreshScope<{service}>"))
+                    : new Fix($"create a new one for each use: in {holder.Name}, take", Take(edge, $"Func<{service}>")),
+                new Fix("if one shared instance is intended, register it as", RegistrationText.Again(frozen, Level.Singleton)),
+                new Fix($"if one instance for {holder.Name} is intended, add to its registration", RegistrationText.Accept(FaultKind.FrozenTransient)),
             ],
             Candidates = [holder.Name, frozen.Name],
             Order = holder.Order,
@@ -60,12 +59,12 @@ internal sealed class FrozenTransientRule : IRule
     {
         if (frozen.Implementation.IsDisposable)
         {
-            yield return $"{frozen.Name} holds something to end, and ends only with the container.";
+            yield return $"{frozen.Name} is disposable, and is disposed only with the container.";
         }
         else
         {
             string state = IsPlain(frozen.Implementation) ? "the value" : string.Join(", ", frozen.Implementation.State.Take(ShownState));
-            yield return $"A transient is made afresh for each that asks; {holder.Name} asks once, and keeps {state} as it was then.";
+            yield return $"A transient is created for each request; {holder.Name} requests it once, and keeps {state} of that time.";
         }
     }
 

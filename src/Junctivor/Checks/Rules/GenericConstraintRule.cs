@@ -19,7 +19,7 @@ internal sealed class GenericConstraintRule : IRule
             yield return Found(
                 graph,
                 asking.First().supply,
-                $"{first.Consumer.Name} asks for {asking.Key}",
+                $"{first.Consumer.Name} requires {asking.Key}",
                 new FaultPath(graph).Node(first.Consumer).Dependency(first, "", 1),
                 2) with
             { Order = first.Consumer.Order };
@@ -28,7 +28,7 @@ internal sealed class GenericConstraintRule : IRule
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault AskedFor(ServiceGraph graph, Binding.Missing supply) =>
-        Found(graph, supply, $"{supply.Service} was asked for", new FaultPath(graph).Line(supply.Service.ToString()), 1);
+        Found(graph, supply, $"{supply.Service} was requested", new FaultPath(graph).Line(supply.Service.ToString()), 1);
 
     private static Fault Found(ServiceGraph graph, Binding.Missing supply, string who, FaultPath steps, int depth)
     {
@@ -39,18 +39,17 @@ internal sealed class GenericConstraintRule : IRule
 
         TypeRef service = supply.Service.Type;
         Node open = supply.Unfitting[0];
-        return new Fault
+        return new Fault(FaultKind.GenericConstraint)
         {
-            Kind = FaultKind.GenericConstraint,
-            Summary = $"{who}, and no open registration can be closed so",
+            Summary = $"{who}, but no open registration can be closed over its type arguments",
             Path = steps.Path,
             Remarks = [.. Reasons(graph, supply)],
             Fixes = graph.IsTooDeep(service)
-                ? [new Fix($"let {open.Name} not ask for itself with larger type arguments each time")]
+                ? [new Fix($"change {open.Name} so that it does not require itself with larger type arguments")]
                 :
                 [
-                    new Fix("register a class for this closing", RegistrationText.OfUnknown(open.Level, service)),
-                    new Fix($"loosen the constraint of {open.Name}"),
+                    new Fix("register a class for these type arguments", RegistrationText.OfUnknown(open.Level, service)),
+                    new Fix($"relax the constraint of {open.Name}"),
                 ],
             Candidates = [.. supply.Unfitting.Select(each => each.Name)],
         };
@@ -61,10 +60,10 @@ internal sealed class GenericConstraintRule : IRule
         TypeRef service = supply.Service.Type;
         if (graph.IsTooDeep(service))
         {
-            return [$"The type arguments are nested {service.Nesting} deep: one closing asks for a larger one, and that never ends."];
+            return [$"The type arguments are nested {service.Nesting} deep: each closed type requires a larger one, without end."];
         }
 
         IReadOnlyList<string> told = [.. supply.Unfitting.Select(each => graph.ReasonAgainst(each, service)).OfType<string>().Distinct()];
-        return told.Count > 0 ? told : ["A constraint of the class does not hold for these type arguments, or the service does not settle all of its type parameters."];
+        return told.Count > 0 ? told : ["The type arguments do not satisfy a constraint of the class, or the service does not determine all its type parameters."];
     }
 }

@@ -18,10 +18,9 @@ internal sealed class MissingRule : IRule
     public static Fault AskedFor(ServiceGraph graph, ServiceId service)
     {
         IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, MissingFixes.AnyName, Level.Transient);
-        return new Fault
+        return new Fault(FaultKind.Missing)
         {
-            Kind = FaultKind.Missing,
-            Summary = $"{service} was asked for, and nobody registers it",
+            Summary = $"{service} was requested, but is not registered",
             Path = new FaultPath(graph).Line(service.ToString(), lifetime: "not registered").Path,
             Remarks = [.. near.Select(each => each.Remark)],
             Fixes = MissingFixes.Of(graph, service, near, Level.Transient, null),
@@ -44,12 +43,11 @@ internal sealed class MissingRule : IRule
         Dependency first = needs[0];
         Level level = LongestOf(needs);
         IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, first.Parameter.Name, level);
-        return new Fault
+        return new Fault(FaultKind.Missing)
         {
-            Kind = FaultKind.Missing,
             Summary = needs.Count == 1
-                ? $"{first.Consumer.Name} asks for {service}, and nobody registers it"
-                : $"{service} is asked for in {needs.Count} places, and nobody registers it",
+                ? $"{first.Consumer.Name} requires {service}, which is not registered"
+                : $"{service} is required in {needs.Count} places, but is not registered",
             Path = steps.Path,
             Remarks = [.. near.Select(each => each.Remark)],
             Fixes = MissingFixes.Of(graph, service, near, level, first),

@@ -16,7 +16,7 @@ internal static class NotDeclaredFaults
     /// <summary>A value was handed over to a container that is built, and no promise says <c>Later</c>.</summary>
     public static Fault Late(ServiceGraph graph, ServiceId service) => Found(graph, Level.Singleton, service) with
     {
-        Fixes = [new Fix("promise it in the wiring", $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}.SuppliedLater()")],
+        Fixes = [new Fix("declare it in the wiring", $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}.SuppliedLater()")],
     };
 
     private static Fault Found(ServiceGraph graph, Level level, ServiceId service)
@@ -29,13 +29,12 @@ internal static class NotDeclaredFaults
             steps.Node(promise);
         }
 
-        return new Fault
+        return new Fault(FaultKind.NotDeclared)
         {
-            Kind = FaultKind.NotDeclared,
-            Summary = $"{service} was handed over, and the wiring does not promise it for {PlaceOf(level)}",
+            Summary = $"{service} was supplied, but the wiring does not declare it for {PlaceOf(level)}",
             Path = steps.Path,
-            Remarks = near.Count > 0 && otherLevel is null ? ["A value counts under exactly the type and mark that it is handed over as."] : [],
-            Fixes = [.. otherLevel is null ? Cures(level, service, near) : [AtOtherLevel(otherLevel)]],
+            Remarks = near.Count > 0 && otherLevel is null ? ["The type and mark of a supplied value must match its declaration exactly."] : [],
+            Fixes = [.. otherLevel is null ? Fixes(level, service, near) : [AtOtherLevel(otherLevel)]],
             Candidates = [service.ToString()],
             Order = int.MaxValue,
         };
@@ -47,14 +46,14 @@ internal static class NotDeclaredFaults
     private static IReadOnlyList<Node> WiderPromises(ServiceGraph graph, ServiceId service) =>
         [.. graph.Registrations.Where(node => node.Kind == NodeKind.Incoming && service.Type.Serves(node.Services[0]))];
 
-    private static IEnumerable<Fix> Cures(Level level, ServiceId service, IReadOnlyList<Node> wider) =>
+    private static IEnumerable<Fix> Fixes(Level level, ServiceId service, IReadOnlyList<Node> wider) =>
     [
-        .. wider.Select(node => new Fix($"hand it over as what is promised, {new ServiceId(node.Services[0], node.Mark)}", RegistrationText.Supply(node))),
-        new Fix("promise it in the wiring", $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}"),
-        new Fix("do not hand it over"),
+        .. wider.Select(node => new Fix($"supply it as {new ServiceId(node.Services[0], node.Mark)}, which is declared", RegistrationText.Supply(node))),
+        new Fix("declare it in the wiring", $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}"),
+        new Fix("do not supply it"),
     ];
 
     private static Fix AtOtherLevel(Node promise) => promise.Options.IsSuppliedLater
-        ? new Fix("it is promised for later, so hand it over once it is there", $"container.Supply<{promise.Services[0].Name}>(…);")
-        : new Fix($"it is promised with {RegistrationText.Start(promise.Level)}, so hand it over there", StartCallText.HandingOver(promise));
+        ? new Fix("it is declared as SuppliedLater: supply it after the build", $"container.Supply<{promise.Services[0].Name}>(…);")
+        : new Fix($"it is declared with {RegistrationText.Start(promise.Level)}: supply it there", StartCallText.HandingOver(promise));
 }

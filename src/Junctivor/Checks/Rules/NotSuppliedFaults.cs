@@ -9,19 +9,18 @@ internal static class NotSuppliedFaults
     public static IEnumerable<Fault> AtBuild(ServiceGraph graph, Func<Node, bool> isHandedOver) =>
         graph.Nodes
             .Where(node => node.Kind == NodeKind.Incoming && node.Level == Level.Singleton && !node.Options.IsSuppliedLater && !isHandedOver(node))
-            .Select(node => Found(node, new FaultPath(graph).Node(node).Path, "given to Build"));
+            .Select(node => Found(node, new FaultPath(graph).Node(node).Path, "supplied to Build"));
 
     /// <summary>A value that something on the way needs, and that no scope around it has.</summary>
-    public static Fault InScope(Node node, IReadOnlyList<FaultStep> path) => Found(node, path, "handed over to this scope");
+    public static Fault InScope(Node node, IReadOnlyList<FaultStep> path) => Found(node, path, "supplied to this scope");
 
-    private static Fault Found(Node node, IReadOnlyList<FaultStep> path, string when) => new()
+    private static Fault Found(Node node, IReadOnlyList<FaultStep> path, string when) => new(FaultKind.NotSupplied)
     {
-        Kind = FaultKind.NotSupplied,
-        Summary = $"{node.Name} is promised, and was not {when}",
+        Summary = $"{node.Name} is declared, but was not {when}",
         Path = path,
         Fixes = [node.Options.IsSuppliedLater
-            ? new Fix("hand it over before it is asked for", $"container.Supply<{node.Services[0].Name}>(…);")
-            : new Fix("hand it over", StartCallText.HandingOver(node))],
+            ? new Fix("supply it before the first request", $"container.Supply<{node.Services[0].Name}>(…);")
+            : new Fix("supply it", StartCallText.HandingOver(node))],
         Candidates = [node.Name],
         Order = node.Order,
     };

@@ -25,16 +25,15 @@ internal sealed class RegisteredTwiceRule : IRule
                 steps.Node(node);
             }
 
-            yield return new Fault
+            yield return new Fault(FaultKind.RegisteredTwice)
             {
-                Kind = FaultKind.RegisteredTwice,
                 Summary = $"{same.Key.Implementation.Name} is registered for {same.Key.Service} {same.Count()} times",
                 Path = steps.Path,
-                Remarks = ["Each registration makes instances of its own."],
+                Remarks = ["Each registration creates its own instances."],
                 Fixes =
                 [
-                    new Fix("keep one of them, and take the others away"),
-                    new Fix("if two instances are meant, say so behind one of the registrations", RegistrationText.Accept(FaultKind.RegisteredTwice)),
+                    new Fix("keep one of them, and remove the others"),
+                    new Fix("if two instances are intended, add to one of the registrations", RegistrationText.Accept(FaultKind.RegisteredTwice)),
                 ],
                 Candidates = [same.Key.Implementation.Name],
                 Order = same.Last().Order,

@@ -18,13 +18,12 @@ internal sealed class ReplacesNothingRule : IRule
             steps.Node(other);
         }
 
-        return new Fault
+        return new Fault(FaultKind.ReplacesNothing)
         {
-            Kind = FaultKind.ReplacesNothing,
-            Summary = $"{node.Name} replaces {services}, and nothing before it serves that",
+            Summary = $"{node.Name} replaces {services}, but no registration before it provides that",
             Path = steps.Path,
-            Remarks = later.Count == 0 ? [] : ["It stands before what it could replace."],
-            Fixes = [new Fix(later.Count == 0 ? "take .Replacing() away, or register what it should replace before it" : $"write it behind {later[later.Count - 1].Name}")],
+            Remarks = later.Count == 0 ? [] : ["It stands before the registration that it could replace."],
+            Fixes = [new Fix(later.Count == 0 ? "remove .Replacing(), or register before it what it should replace" : $"move it after {later[later.Count - 1].Name}")],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -21,19 +21,18 @@ internal sealed class SeveralConstructorsRule : IRule
             .OrderBy(constructor => constructor.Parameters.Count(parameter => !graph.CanMeet(node, parameter)))
             .ThenByDescending(constructor => constructor.Parameters.Length)
             .First();
-        return new Fault
+        return new Fault(FaultKind.SeveralConstructors)
         {
-            Kind = FaultKind.SeveralConstructors,
             Summary = chosen == 0
-                ? $"{node.Implementation.Name} has {node.Constructors.Length} public constructors, and none carries [Inject]"
+                ? $"{node.Implementation.Name} has {node.Constructors.Length} public constructors, and none has [Inject]"
                 : $"{node.Implementation.Name} has [Inject] on {chosen} of its constructors",
             Path = steps.Path,
             Fixes =
             [
                 chosen == 0
                     ? new Fix("put [Inject] on the one to call", $"[Inject] public {RegistrationText.Declaration(node, likeliest)}")
-                    : new Fix("leave [Inject] on one of them only"),
-                new Fix("if the class cannot be changed, call the constructor where it is registered", RegistrationText.Factory(node, likeliest)),
+                    : new Fix("keep [Inject] on only one of them"),
+                new Fix("if the class cannot be changed, register a factory", RegistrationText.Factory(node, likeliest)),
             ],
             Candidates = [.. node.Constructors.Select(constructor => $"{node.Implementation.Name}({constructor})")],
             Order = node.Order,

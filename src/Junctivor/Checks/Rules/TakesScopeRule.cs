@@ -9,15 +9,14 @@ internal sealed class TakesScopeRule : IRule
         from need in DependencyReader.NotMetByOne(nodes)
         let form = need.Bindings.OfType<Binding.Ambient>().FirstOrDefault()?.Form
         where form is AmbientForm.Container || (form is AmbientForm.Scope && need.Consumer.Level != Level.Singleton)
-        select new Fault
+        select new Fault(FaultKind.TakesScope)
         {
-            Kind = FaultKind.TakesScope,
             Summary = $"{need.Consumer.Name} takes {need.Parameter.Type.Name}: what it resolves there cannot be checked",
             Path = new FaultPath(graph).Node(need.Consumer).Dependency(need, "", 1).Path,
             Fixes =
             [
-                new Fix("take what it needs as parameters"),
-                new Fix("if the type is known only at run time, say so behind its registration", RegistrationText.Accept(FaultKind.TakesScope)),
+                new Fix("take the required services as parameters"),
+                new Fix("if the types are known only at run time, add to its registration", RegistrationText.Accept(FaultKind.TakesScope)),
             ],
             Candidates = [need.Consumer.Name],
             Order = need.Consumer.Order,

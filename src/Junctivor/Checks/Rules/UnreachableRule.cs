@@ -16,12 +16,11 @@ internal sealed class UnreachableRule : IRule
         HashSet<Node> reached = [.. ServiceGraph.ReachableFrom([.. roots, .. Misnamed(graph)]).SelectMany(WithInners).Select(node => node.Registration)];
         foreach (Node node in nodes.Where(node => !node.IsDecorator && !reached.Contains(node)))
         {
-            yield return new Fault
+            yield return new Fault(FaultKind.Unreachable)
             {
-                Kind = FaultKind.Unreachable,
-                Summary = $"{node.Name} is registered, and nothing that is resolved directly reaches it",
+                Summary = $"{node.Name} is registered, but unused: nothing that is resolved directly depends on it",
                 Path = new FaultPath(graph).Node(node).Path,
-                Fixes = [new Fix("take it away"), new Fix("if it is resolved from outside, say so behind it", ".ResolvedDirectly()")],
+                Fixes = [new Fix("remove it"), new Fix("if it is resolved directly, add to its registration", ".ResolvedDirectly()")],
                 Candidates = [node.Name],
                 Order = node.Order,
             };

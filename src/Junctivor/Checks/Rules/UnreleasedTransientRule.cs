@@ -11,18 +11,17 @@ internal sealed class UnreleasedTransientRule : IRule
         from edge in node.Edges
         where edge.By is DeferredForm.Func or DeferredForm.FuncWithArguments
         where edge.To.Level.IsTransient && edge.To.CreatesInstances && edge.To.Implementation.IsDisposable && edge.To.Options.IsOwned != false
-        select new Fault
+        select new Fault(FaultKind.UnreleasedTransient)
         {
-            Kind = FaultKind.UnreleasedTransient,
-            Summary = $"{node.Name} (singleton) makes {edge.To.Name} by a function, and each one lives as long as the container",
+            Summary = $"{node.Name} (singleton) creates {edge.To.Name} with a function, and each instance lives as long as the container",
             Path = new FaultPath(graph).Chain([edge]).Path,
-            Remarks = [$"{edge.To.Name} holds something to end, and the container keeps it until then."],
+            Remarks = [$"{edge.To.Name} is disposable, and the container keeps each instance until its own disposal."],
             Fixes =
             [
                 new Fix(
-                    $"let what a run makes end with the run; in {node.Name}, take",
+                    $"create one for each unit of work, disposed with its scope: in {node.Name}, take",
                     RegistrationText.Parameter(edge.Dependency.Parameter.Mark, $"FreshScope<{edge.To.Services[0].Name}>", edge.Dependency.Parameter.Name)),
-                new Fix($"end each one yourself, and say so behind the registration of {edge.To.Name}", ".LeaveUndisposed()"),
+                new Fix($"dispose of each instance yourself, and add to the registration of {edge.To.Name}", ".LeaveUndisposed()"),
             ],
             Candidates = [node.Name, edge.To.Name],
             Order = node.Order,

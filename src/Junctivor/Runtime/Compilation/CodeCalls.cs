@@ -18,7 +18,9 @@ internal static class CodeCalls
 
     public static readonly MethodInfo Owning = Of(nameof(Own));
 
-    public static readonly FieldInfo WordField = typeof(Resolver).GetField(nameof(Resolver.Word), Hidden)!;
+    public static readonly FieldInfo GuardField = typeof(Resolver).GetField(nameof(Resolver.Guard), Hidden)!;
+
+    public static readonly FieldInfo WordField = typeof(ScopeGuard).GetField(nameof(ScopeGuard.Word), Hidden)!;
 
     public static readonly MethodInfo Exchanging = typeof(Interlocked).GetMethod(
         nameof(Interlocked.CompareExchange), [typeof(long).MakeByRefType(), typeof(long), typeof(long)])!;
@@ -76,10 +78,10 @@ internal static class CodeCalls
     public static object MakeStepByStep(Resolver home, Plan plan) => Construction.Run(plan, home);
 
     /// <summary>Claims slots of a scope: what uses slots is only called for one.</summary>
-    public static bool TryClaim(Resolver home, long slots, long order) => Unsafe.As<Scope>(home).TryClaim(slots, order);
+    public static bool TryClaim(Resolver home, long slots, long order) => home.Guard.TryClaim(Unsafe.As<Scope>(home), slots, order);
 
     /// <summary>Gives the claimed slots back that have not been filled, as something threw: whoever wants them tries anew.</summary>
-    public static void GiveBack(Resolver home, long slots) => Unsafe.As<Scope>(home).GiveBack(slots);
+    public static void GiveBack(Resolver home, long slots) => home.Guard.GiveBack(Unsafe.As<Scope>(home), slots);
 
     private static MethodInfo Of(string name) => typeof(CodeCalls).GetMethod(name)!;
 }

@@ -83,7 +83,7 @@ internal sealed class CodeQueue(PlanCompilation compilation)
         catch (Exception failure)
 #pragma warning restore CA1031
         {
-            Debug.Fail($"No code could be made: {failure}");
+            Debug.Fail($"Compiling a plan failed: {failure}");
             return false;
         }
     }

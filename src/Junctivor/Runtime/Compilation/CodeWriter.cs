@@ -1,7 +1,6 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using System.Reflection.Emit;
-using System.Runtime.CompilerServices;
 
 namespace Junctivor.Runtime;
 
@@ -14,24 +13,10 @@ namespace Junctivor.Runtime;
 [RequiresDynamicCode("It writes a method at run time.")]
 internal sealed class CodeWriter
 {
-    private static readonly FieldInfo SlotsField = typeof(ScopeOf<ScopeSizes.Of1>).GetField(nameof(ScopeOf<ScopeSizes.Of1>.Own))!;
-    private static readonly FieldInfo OthersField = typeof(CodeConstants).GetField(nameof(CodeConstants.Others))!;
-
-    private static readonly FieldInfo[] HeldFields =
-    [
-        FieldOf(nameof(CodeConstants.Field0)), FieldOf(nameof(CodeConstants.Field1)), FieldOf(nameof(CodeConstants.Field2)), FieldOf(nameof(CodeConstants.Field3)),
-        FieldOf(nameof(CodeConstants.Field4)), FieldOf(nameof(CodeConstants.Field5)), FieldOf(nameof(CodeConstants.Field6)), FieldOf(nameof(CodeConstants.Field7)),
-    ];
-
-    private static readonly Type[] Parameters = [typeof(CodeConstants), typeof(Resolver), typeof(Construction)];
-
     private readonly Plan _root;
     private readonly CodeParts _parts;
-    private readonly DynamicMethod _method;
+    private readonly CodeEmitter _emitter;
     private readonly ILGenerator _code;
-    private readonly Label _giveUp;
-    private readonly List<object> _held = [];
-    private readonly Dictionary<object, int> _places = new(ReferenceEqualityComparer.Instance);
     private readonly Dictionary<Plan, LocalBuilder> _locals = [];
     private readonly Queue<LocalBuilder> _called = [];
     private readonly Stack<Type?> _consumers = [];
@@ -40,9 +25,8 @@ internal sealed class CodeWriter
     {
         _root = root;
         _parts = parts;
-        _method = new DynamicMethod($"make {root.Class?.Name}", typeof(object), Parameters, typeof(CodeWriter).Module, skipVisibility: true);
-        _code = _method.GetILGenerator();
-        _giveUp = _code.DefineLabel();
+        _emitter = new CodeEmitter($"create {root.Class?.Name}");
+        _code = _emitter.Code;
     }
 
     /// <returns>The code, compiled: whoever calls it first need not wait for that.</returns>
@@ -54,18 +38,14 @@ internal sealed class CodeWriter
         Fetch(needs.Fetched);
         if (needs.Scoped.Count > 0)
         {
-            WriteScoped(needs);
+            new SlotWriter(_emitter, _locals, Fetch, plan => Construct(plan, typeof(object))).Write(needs);
         }
 
         CallPartsOf(_root);
         Put(_root, typeof(object));
         _code.Emit(OpCodes.Ret);
         GiveUp();
-        CodeConstants held = new(_held);
-        RuntimeHelpers.PrepareDelegate(_method.CreateDelegate<PlanCode>(held));
-
-        // One that is made of compiled code leads right to it, and not by way of what compiles it at the first call.
-        return _method.CreateDelegate<PlanCode>(held);
+        return _emitter.Compile();
     }
 
     /// <summary>Gives up where the scope has too few slots, or somebody counts what is constructed.</summary>
@@ -76,21 +56,21 @@ internal sealed class CodeWriter
             _code.Emit(OpCodes.Ldarg_1);
             _code.Emit(OpCodes.Call, typeof(Resolver).GetProperty(nameof(Resolver.Slots), CodeCalls.Hidden)!.GetMethod!);
             _code.Emit(OpCodes.Ldc_I4, slots);
-            _code.Emit(OpCodes.Blt, _giveUp);
+            _code.Emit(OpCodes.Blt, _emitter.GiveUp);
         }
 
         _code.Emit(OpCodes.Call, CodeCalls.Measuring);
-        _code.Emit(OpCodes.Brtrue, _giveUp);
+        _code.Emit(OpCodes.Brtrue, _emitter.GiveUp);
     }
 
     private void GiveUp()
     {
         Label isPart = _code.DefineLabel();
-        _code.MarkLabel(_giveUp);
+        _code.MarkLabel(_emitter.GiveUp);
         _code.Emit(OpCodes.Ldarg_2);
         _code.Emit(OpCodes.Brtrue, isPart);
         _code.Emit(OpCodes.Ldarg_1);
-        Hold(_root);
+        _emitter.Hold(_root);
         _code.Emit(OpCodes.Call, CodeCalls.Making);
         _code.Emit(OpCodes.Ret);
         _code.MarkLabel(isPart);
@@ -105,120 +85,12 @@ internal sealed class CodeWriter
         {
             LocalBuilder local = _locals[plan] = _code.DeclareLocal(typeof(object));
             _code.Emit(OpCodes.Ldarg_1);
-            Hold(plan);
+            _emitter.Hold(plan);
             _code.Emit(OpCodes.Call, CodeCalls.Fetching);
             _code.Emit(OpCodes.Dup);
             _code.Emit(OpCodes.Stloc, local);
-            _code.Emit(OpCodes.Brfalse, _giveUp);
+            _code.Emit(OpCodes.Brfalse, _emitter.GiveUp);
         }
-    }
-
-    /// <summary>Puts what lies in the slots into variables, and sees to it that something lies there.</summary>
-    private void WriteScoped(CodeNeeds needs)
-    {
-        Label isThere = _code.DefineLabel();
-        Label isMissing = _code.DefineLabel();
-        foreach (Plan plan in needs.Scoped)
-        {
-            _locals[plan] = _code.DeclareLocal(typeof(object));
-        }
-
-        foreach (Plan plan in needs.Taken)
-        {
-            Read(plan);
-            _code.Emit(OpCodes.Ldloc, _locals[plan]);
-            _code.Emit(OpCodes.Brfalse, needs.CanMake ? isMissing : _giveUp);
-        }
-
-        if (needs.CanMake)
-        {
-            _code.Emit(OpCodes.Br, isThere);
-            _code.MarkLabel(isMissing);
-            Fetch(needs.FetchedToMake);
-            ClaimAndMake(needs);
-            _code.MarkLabel(isThere);
-        }
-    }
-
-    /// <summary>Claims all slots in one step, the first in a scope at once, later ones beside those that are claimed already; and fills them.</summary>
-    private void ClaimAndMake(CodeNeeds needs)
-    {
-        long slots = 0;
-        long order = 0;
-        foreach (Plan plan in needs.Scoped)
-        {
-            slots |= ScopeWord.Claimed(plan.Slot);
-            order = plan.IsOwned ? ScopeWord.Append(order, plan.Slot) : order;
-        }
-
-        Label isNotFirst = _code.DefineLabel();
-        Label isMade = _code.DefineLabel();
-        _code.Emit(OpCodes.Ldarg_1);
-        _code.Emit(OpCodes.Ldflda, CodeCalls.WordField);
-        _code.Emit(OpCodes.Ldc_I8, ScopeWord.With(0, slots, order));
-        _code.Emit(OpCodes.Ldc_I8, 0L);
-        _code.Emit(OpCodes.Call, CodeCalls.Exchanging);
-        _code.Emit(OpCodes.Brtrue, isNotFirst);
-        MakeOrGiveBack(slots, needs.Scoped, Make);
-        _code.Emit(OpCodes.Br, isMade);
-        _code.MarkLabel(isNotFirst);
-        _code.Emit(OpCodes.Ldarg_1);
-        _code.Emit(OpCodes.Ldc_I8, slots);
-        _code.Emit(OpCodes.Ldc_I8, order);
-        _code.Emit(OpCodes.Call, CodeCalls.Claiming);
-        _code.Emit(OpCodes.Brfalse, _giveUp);
-        MakeOrGiveBack(slots, needs.Scoped, MakeIfMissing);
-        _code.MarkLabel(isMade);
-    }
-
-    /// <summary>Fills claimed slots. What throws gives those back that are empty then.</summary>
-    private void MakeOrGiveBack(long slots, List<Plan> scoped, Action<Plan> make)
-    {
-        _code.BeginExceptionBlock();
-        scoped.ForEach(make);
-        _code.BeginCatchBlock(typeof(object));
-        _code.Emit(OpCodes.Pop);
-        _code.Emit(OpCodes.Ldarg_1);
-        _code.Emit(OpCodes.Ldc_I8, slots);
-        _code.Emit(OpCodes.Call, CodeCalls.GivingBack);
-        _code.Emit(OpCodes.Rethrow);
-        _code.EndExceptionBlock();
-    }
-
-    private void MakeIfMissing(Plan plan)
-    {
-        Label isThere = _code.DefineLabel();
-        Read(plan);
-        _code.Emit(OpCodes.Ldloc, _locals[plan]);
-        _code.Emit(OpCodes.Brtrue, isThere);
-        Make(plan);
-        _code.MarkLabel(isThere);
-    }
-
-    private void Make(Plan plan)
-    {
-        Construct(plan, typeof(object));
-        _code.Emit(OpCodes.Stloc, _locals[plan]);
-        Slot(plan);
-        _code.Emit(OpCodes.Ldloc, _locals[plan]);
-        _code.Emit(OpCodes.Stind_Ref);
-    }
-
-    private void Read(Plan plan)
-    {
-        Slot(plan);
-        _code.Emit(OpCodes.Volatile);
-        _code.Emit(OpCodes.Ldind_Ref);
-        _code.Emit(OpCodes.Stloc, _locals[plan]);
-    }
-
-    /// <summary>The address of a slot.</summary>
-    private void Slot(Plan plan)
-    {
-        _code.Emit(OpCodes.Ldarg_1);
-        _code.Emit(OpCodes.Ldflda, SlotsField);
-        _code.Emit(OpCodes.Ldc_I4, plan.Slot * IntPtr.Size);
-        _code.Emit(OpCodes.Add);
     }
 
     /// <summary>Puts what a plan gives on the stack, for something of a type.</summary>
@@ -227,12 +99,12 @@ internal sealed class CodeWriter
         if (_locals.TryGetValue(plan, out LocalBuilder? local))
         {
             _code.Emit(OpCodes.Ldloc, local);
-            Unwrap(wanted);
+            _emitter.Unwrap(wanted);
         }
         else if (IsCalled(plan))
         {
             _code.Emit(OpCodes.Ldloc, _called.Dequeue());
-            Unwrap(wanted);
+            _emitter.Unwrap(wanted);
         }
         else
         {
@@ -245,15 +117,15 @@ internal sealed class CodeWriter
         switch (CodeForms.Of(plan))
         {
             case CodeForm.Constant:
-                Constant(((ConstantRecipe)plan.Recipe).Value, wanted);
+                _emitter.Constant(((ConstantRecipe)plan.Recipe).Value, wanted);
                 break;
             case CodeForm.Ready:
-                Constant(CodeParts.ReadyOf(plan), wanted);
+                _emitter.Constant(CodeParts.ReadyOf(plan), wanted);
                 break;
             case CodeForm.Asked:
                 _code.Emit(OpCodes.Ldarg_1);
-                Hold(plan.Recipe);
-                Constant(_consumers.FirstOrDefault(consumer => consumer is not null), typeof(Type));
+                _emitter.Hold(plan.Recipe);
+                _emitter.Constant(_consumers.FirstOrDefault(consumer => consumer is not null), typeof(Type));
                 _code.Emit(OpCodes.Call, CodeCalls.Asking);
                 break;
             case CodeForm.List:
@@ -261,7 +133,7 @@ internal sealed class CodeWriter
                 break;
             case CodeForm.Dictionary:
                 _code.Emit(OpCodes.Ldarg_1);
-                Hold(plan.Recipe);
+                _emitter.Hold(plan.Recipe);
                 List(plan, typeof(object));
                 _code.Emit(OpCodes.Call, CodeCalls.Filling);
                 break;
@@ -293,14 +165,14 @@ internal sealed class CodeWriter
     private LocalBuilder Call(Plan plan)
     {
         LocalBuilder made = _code.DeclareLocal(typeof(object));
-        Hold(plan.Code!);
+        _emitter.Hold(plan.Code!);
         _code.Emit(OpCodes.Ldarg_1);
         _code.Emit(OpCodes.Ldarg_2);
         _code.Emit(OpCodes.Call, CodeCalls.Nesting);
         _code.Emit(OpCodes.Callvirt, typeof(PlanCode).GetMethod("Invoke")!);
         _code.Emit(OpCodes.Dup);
         _code.Emit(OpCodes.Stloc, made);
-        _code.Emit(OpCodes.Brfalse, _giveUp);
+        _code.Emit(OpCodes.Brfalse, _emitter.GiveUp);
         return made;
     }
 
@@ -328,7 +200,7 @@ internal sealed class CodeWriter
         if (constructor.DeclaringType!.IsValueType)
         {
             _code.Emit(OpCodes.Box, constructor.DeclaringType);
-            Unwrap(wanted);
+            _emitter.Unwrap(wanted);
         }
 
         if (plan.IsOwned && !plan.IsShared)
@@ -376,57 +248,5 @@ internal sealed class CodeWriter
             Put(plan.Arguments[number], element);
             _code.Emit(OpCodes.Stobj, element);
         }
-    }
-
-    private void Constant(object? value, Type wanted)
-    {
-        if (value is not null)
-        {
-            Hold(value);
-            Unwrap(wanted);
-        }
-        else if (wanted.IsValueType)
-        {
-            LocalBuilder nothing = _code.DeclareLocal(wanted);
-            _code.Emit(OpCodes.Ldloca, nothing);
-            _code.Emit(OpCodes.Initobj, wanted);
-            _code.Emit(OpCodes.Ldloc, nothing);
-        }
-        else
-        {
-            _code.Emit(OpCodes.Ldnull);
-        }
-    }
-
-    /// <summary>What is on the stack as an object becomes the value that is wanted. For a class nothing is asked: the plan gives what fits.</summary>
-    private void Unwrap(Type wanted)
-    {
-        if (wanted.IsValueType)
-        {
-            _code.Emit(OpCodes.Unbox_Any, wanted);
-        }
-    }
-
-    private static FieldInfo FieldOf(string name) => typeof(CodeConstants).GetField(name)!;
-
-    /// <summary>Puts an object on the stack that the code holds.</summary>
-    private void Hold(object held)
-    {
-        if (!_places.TryGetValue(held, out int place))
-        {
-            _places.Add(held, place = _held.Count);
-            _held.Add(held);
-        }
-
-        _code.Emit(OpCodes.Ldarg_0);
-        if (place < CodeConstants.Fields)
-        {
-            _code.Emit(OpCodes.Ldfld, HeldFields[place]);
-            return;
-        }
-
-        _code.Emit(OpCodes.Ldfld, OthersField);
-        _code.Emit(OpCodes.Ldc_I4, place - CodeConstants.Fields);
-        _code.Emit(OpCodes.Ldelem_Ref);
     }
 }

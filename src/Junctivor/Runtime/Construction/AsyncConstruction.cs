@@ -51,7 +51,7 @@ internal static class AsyncConstruction
         {
             long started = watch is null ? 0 : Stopwatch.GetTimestamp();
             object made = await ((InstanceSource.OfAsyncFactory)WiringReader.MakingOf(node)).Call(arguments).ConfigureAwait(false)
-                ?? throw new InvalidOperationException($"The factory of {node.Name} gave null; a factory must give an instance.");
+                ?? throw new InvalidOperationException($"The factory of {node.Name} returned null; a factory must return an instance.");
             watch?.Constructed(node, made, home, started);
             return made;
         }

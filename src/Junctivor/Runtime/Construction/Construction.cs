@@ -15,10 +15,6 @@ internal sealed class Construction
     [ThreadStatic]
     private static Construction? Innermost;
 
-    /// <summary>One that has been used on this thread, and can be again.</summary>
-    [ThreadStatic]
-    private static Construction? Spare;
-
     /// <summary>How often user code may resolve while it is constructed, one inside the other: far more often than anybody means to.</summary>
     private const int Deepest = 10_000;
 
@@ -40,6 +36,8 @@ internal sealed class Construction
     public IEnumerable<Frame> Frames => _frames.FromBelow;
 
     private ConstructionPath Way => new(this, _graph);
+
+    private ConstructionFaults Faults => new(Way);
 
     /// <summary>Gives an instance, made in <paramref name="asked"/> or in the scope around it that it belongs to.</summary>
     /// <exception cref="ResolveException">It needs a scope or a value that is not there, or itself.</exception>
@@ -83,8 +81,7 @@ internal sealed class Construction
 
     private static object Run(Plan plan, Resolver asked, Type? consumer, object[] given, Resolver? owner, List<OwnedInstance>? unowned = null)
     {
-        Construction construction = Spare ?? new Construction();
-        Spare = null;
+        Construction construction = ConstructionPool.Rent();
         construction.Begin(asked, consumer, given);
         try
         {
@@ -140,14 +137,14 @@ internal sealed class Construction
         _watch = null;
         _failure = null;
         _frames.Trim();
-        Spare = this;
+        ConstructionPool.Return(this);
     }
 
     private object Run(Plan plan, Resolver? owner, List<OwnedInstance>? unowned)
     {
         if (_depth > Deepest)
         {
-            throw new ResolveException(CycleRule.AtRunTime(Way.LastRing(plan)));
+            throw Faults.EndlessCycle(plan);
         }
 
         bool isDone = false;
@@ -198,7 +195,7 @@ internal sealed class Construction
     /// <summary>Gives what is there already; else puts a frame on top for it, and gives null.</summary>
     private object? Take(Plan plan, ArgumentOf parameter, Resolver asked)
     {
-        Resolver home = asked.HomeOf(plan.Level) ?? throw new ResolveException(Outside(plan.Node!, Way.To(plan, parameter.Name), asked));
+        Resolver home = asked.HomeOf(plan.Level) ?? throw Faults.OutsideScope(plan, parameter.Name, asked);
         if (plan.IsShared)
         {
             return TakeShared(plan, parameter, home);
@@ -222,21 +219,10 @@ internal sealed class Construction
     /// <summary>Some may be nothing; a promised value and a scope may not.</summary>
     private object? Nothing(Plan plan, ArgumentOf parameter, Resolver home)
     {
-        if (plan.Node is { Kind: NodeKind.Incoming } promise)
-        {
-            throw new ResolveException(NotSuppliedFaults.InScope(promise, Way.To(plan, parameter.Name)));
-        }
-
-        return plan.IsScope
-            ? throw new ResolveException(_frames.TryPeek(out Frame? taker) && taker.Plan.Node is { } node
-                ? home.Plans.Tell(graph => ScopeFaults.TakesScope(graph, node, Way.Here, home.Description))
-                : ScopeFaults.NoScope(home.Description))
+        return plan.Node is { Kind: NodeKind.Incoming } ? throw Faults.NotSupplied(plan, parameter.Name)
+            : plan.IsScope ? throw Faults.NoScope(_frames.TryPeek(out Frame? taker) ? taker.Plan.Node : null, home)
             : null;
     }
-
-    private static Fault Outside(Node node, IReadOnlyList<FaultStep> path, Resolver asked) => node.Level.IsUsersOwn
-        ? LevelFaults.OutsideLevel(node, path, asked.Description)
-        : asked.Plans.Tell(graph => ScopeFaults.OutsideScope(graph, node, path, asked.Description));
 
     /// <summary>Where something is made that no registration stands for.</summary>
     private ResolutionContext SurroundingsIn(Resolver home)
@@ -269,7 +255,7 @@ internal sealed class Construction
 
         if (plan.Gathering is not null)
         {
-            throw home.IsEnded ? home.Ended() : new ResolveException(AsyncFaults.NotReady(plan.Node!, Way.To(plan, parameter.Name)));
+            throw home.IsEnded ? home.Ended() : Faults.NotReady(plan, parameter.Name);
         }
 
         while (true)
@@ -292,7 +278,7 @@ internal sealed class Construction
 
             if (claim.IsMine)
             {
-                throw new ResolveException(CycleRule.AtRunTime(Way.Ring(plan, parameter.Name, home)));
+                throw Faults.Cycle(plan, parameter.Name, home);
             }
 
             if (!WaitGraph.TryWait(claim, Way.To(plan, parameter.Name), home.Root.LongestWait, out IReadOnlyList<FaultStep>? ring))
@@ -376,7 +362,6 @@ internal sealed class Construction
         {
             _made.RemoveRange(frame.MadeBefore, _made.Count - frame.MadeBefore);
         }
-
     }
 
     /// <summary>What was made to be ended since there were so many: mostly nothing.</summary>

@@ -4,14 +4,14 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// Thrown where a constructor or a factory threw while a service was resolved. The user's exception is inside; nothing
-/// half-made is kept, and the next try starts afresh.
+/// Thrown when a constructor or factory throws while a service is resolved. Its exception is the inner one. What was created for the service is
+/// disposed, and the next request tries again.
 /// </summary>
-public sealed class ConstructionException : Exception
+public sealed class ConstructionException : JunctivorException
 {
     private readonly List<Exception> _endingFailures = [];
 
-    /// <summary>The ways of the constructions that it came through, the innermost first: each is only remembered, as there may be thousands.</summary>
+    /// <summary>The paths of the nested constructions, the innermost first: joined only when they are read, as there may be thousands.</summary>
     private readonly List<IReadOnlyList<FaultStep>> _ways;
 
     private IReadOnlyList<FaultStep>? _path;
@@ -21,17 +21,17 @@ public sealed class ConstructionException : Exception
 
     /// <summary>What failed, why, and the path to it.</summary>
     public override string Message =>
-        $"{Path[^1].Name} could not be made: {ExceptionText.Of(InnerException!)}\n"
+        $"{Path[^1].Name} could not be created: {ExceptionText.Of(InnerException!)}\n"
         + string.Join('\n', FaultText.PathLines(Path).Select(line => "  " + line))
         + Runtime.DisposalFailures.Lines(_endingFailures);
 
-    /// <summary>From what was asked for to what failed.</summary>
+    /// <summary>The path from the requested service to the one that failed.</summary>
     public IReadOnlyList<FaultStep> Path => _path ??= Join(_ways);
 
-    /// <summary>What was thrown when that was ended which had been made for the service that failed; mostly empty.</summary>
+    /// <summary>The exceptions of disposing of what had been created for the failed service; usually empty.</summary>
     public IReadOnlyList<Exception> DisposalFailures => _endingFailures;
 
-    /// <summary>User code resolved this while it was constructed in its turn.</summary>
+    /// <summary>User code requested this during its own construction.</summary>
     internal void CameThrough(IReadOnlyList<FaultStep> outer)
     {
         _ways.Add(outer);

@@ -74,7 +74,7 @@ internal static class Disposal
     {
         where.Store.TakeBack(left);
         (failures ??= []).Add(new InvalidOperationException(
-            $"{NamesOf(left)} can end only asynchronously. The rest has ended; end these with DisposeAsync, and write `await using` where {where.Description} is made."));
+            $"{NamesOf(left)} can be disposed only asynchronously. The rest was disposed; dispose of these with DisposeAsync, and write `await using` for {where.Description}."));
     }
 
     /// <summary>Begins the end of what can end only asynchronously, where nobody could come back for it.</summary>
@@ -84,7 +84,7 @@ internal static class Disposal
         List<Exception>? failures = null;
         DisposeUnused(left, where, ref failures);
         return new InvalidOperationException(
-            $"{NamesOf(left)} can end only asynchronously. The end has begun, and nobody waits for it: use the asynchronous method instead, which does.");
+            $"{NamesOf(left)} can be disposed only asynchronously. Disposal was started, and is not awaited: call the asynchronous method instead.");
     }
 
     /// <summary>
@@ -176,7 +176,7 @@ internal static class Disposal
     }
 
     public static AggregateException? FailureOf(List<Exception>? failures, string what) => failures is { Count: > 0 }
-        ? new($"Not everything in {what} ended well.", failures)
+        ? new($"Disposing of {what} failed in part.", failures)
         : null;
 
     private static ValueTask EndAsync(object instance)

@@ -10,12 +10,8 @@ namespace Junctivor.Runtime;
 /// <param name="scope">The scope that it belongs to; null for a container.</param>
 internal sealed class InstanceStore(Scope? scope)
 {
-    /// <summary>Up to how many are compared with each other; more are put into a set.</summary>
-    private const int Few = 16;
-
     private object?[] _instances = [];
-    private OwnedInstance[] _owned = [];
-    private int _ownedCount;
+    private OwnedList _owned;
     private readonly Claims _claims = new();
     private volatile bool _hasEnded;
     private TaskCompletionSource? _over;
@@ -57,7 +53,7 @@ internal sealed class InstanceStore(Scope? scope)
                     return null;
                 }
 
-                if (!isScopes || scope!.TryClaim(plan.Slot))
+                if (!isScopes || scope!.Guard.TryClaim(plan.Slot))
                 {
                     isNew = true;
                     _claims.Add(claim = new Claim(plan));
@@ -96,7 +92,7 @@ internal sealed class InstanceStore(Scope? scope)
 
             if (!made.IsEmpty)
             {
-                Add(made);
+                _owned.Add(made);
             }
 
             if (claim is not null)
@@ -126,7 +122,7 @@ internal sealed class InstanceStore(Scope? scope)
                 return false;
             }
 
-            Add(made);
+            _owned.Add(made);
             return true;
         }
         finally
@@ -145,7 +141,7 @@ internal sealed class InstanceStore(Scope? scope)
             _claims.Remove(claim);
             if (IsScopes(claim.Plan))
             {
-                scope!.Release(claim.Plan.Slot);
+                scope!.Guard.GiveBack(scope, ScopeWord.Claimed(claim.Plan.Slot));
             }
         }
         finally
@@ -204,20 +200,12 @@ internal sealed class InstanceStore(Scope? scope)
             Enter(ref isHeld);
             _hasEnded = true;
             _instances = [];
-            return _ownedCount == 0 ? default : TakeOwned();
+            return _owned.Take();
         }
         finally
         {
             Leave(isHeld);
         }
-    }
-
-    private ReadOnlyMemory<OwnedInstance> TakeOwned()
-    {
-        Memory<OwnedInstance> owned = _owned.AsMemory(0, _ownedCount);
-        _owned = [];
-        _ownedCount = 0;
-        return owned.Length < 2 ? owned : InOrder(owned);
     }
 
     /// <summary>Takes back what could not be ended yet, for another try.</summary>
@@ -227,7 +215,7 @@ internal sealed class InstanceStore(Scope? scope)
         try
         {
             Enter(ref isHeld);
-            Add([.. unended]);
+            _owned.Add([.. unended]);
         }
         finally
         {
@@ -240,12 +228,12 @@ internal sealed class InstanceStore(Scope? scope)
         _gate.Enter(ref isHeld);
         if (!_hasTakenOver)
         {
-            long order = scope!.HandToStore();
+            long order = scope!.Guard.TakeOrder();
             for (int number = 0; number < ScopeWord.CountOf(order); number++)
             {
                 if (scope.Await(ScopeWord.SlotAt(order, number)) is { } made)
                 {
-                    Add([OwnedInstance.New(made)]);
+                    _owned.Add([OwnedInstance.New(made)]);
                 }
             }
 
@@ -274,67 +262,5 @@ internal sealed class InstanceStore(Scope? scope)
         {
             _gate.Exit(useMemoryBarrier: true);
         }
-    }
-
-    private static Memory<OwnedInstance> InOrder(Memory<OwnedInstance> owned)
-    {
-        Span<OwnedInstance> all = owned.Span;
-        if (IsAscending(all))
-        {
-            all.Reverse();
-        }
-        else
-        {
-            all.Sort((one, other) => other.Number.CompareTo(one.Number));
-        }
-
-        HashSet<object>? seen = all.Length > Few ? new(all.Length, ReferenceEqualityComparer.Instance) : null;
-        int count = 0;
-        foreach (OwnedInstance each in all)
-        {
-            if (seen?.Add(each.Instance) ?? !Contains(all[..count], each.Instance))
-            {
-                all[count++] = each;
-            }
-        }
-
-        return owned[..count];
-    }
-
-    private static bool IsAscending(ReadOnlySpan<OwnedInstance> owned)
-    {
-        for (int number = 1; number < owned.Length; number++)
-        {
-            if (owned[number].Number < owned[number - 1].Number)
-            {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
-    private static bool Contains(ReadOnlySpan<OwnedInstance> owned, object instance)
-    {
-        foreach (OwnedInstance each in owned)
-        {
-            if (ReferenceEquals(each.Instance, instance))
-            {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private void Add(ReadOnlySpan<OwnedInstance> made)
-    {
-        if (_ownedCount + made.Length > _owned.Length)
-        {
-            Array.Resize(ref _owned, Math.Max(_ownedCount + made.Length, _owned.Length * 2));
-        }
-
-        made.CopyTo(_owned.AsSpan(_ownedCount));
-        _ownedCount += made.Length;
     }
 }

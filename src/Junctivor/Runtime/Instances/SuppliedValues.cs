@@ -53,7 +53,7 @@ internal sealed class SuppliedValues
     }
 
     private static Incoming Given(Incoming? incoming) =>
-        incoming ?? throw new ArgumentNullException(nameof(incoming), "One of the values is null: leave out what there is not.");
+        incoming ?? throw new ArgumentNullException(nameof(incoming), "One of the supplied values is null: omit values that do not exist.");
 
     private static bool IsAmong(ReadOnlySpan<Incoming> earlier, Incoming value)
     {

@@ -1,6 +1,6 @@
 namespace Junctivor;
 
-/// <summary>Something that happened in a container: told by <see cref="Container.Observe"/>.</summary>
+/// <summary>An event in a container, reported by <see cref="Container.Observe"/>. Immutable.</summary>
 public sealed record LifeEvent
 {
     internal LifeEvent(LifeEventKind kind, string name, object? instance, Resolver where)
@@ -14,16 +14,16 @@ public sealed record LifeEvent
     /// <summary>What happened.</summary>
     public LifeEventKind Kind { get; }
 
-    /// <summary>The class of the instance as a C# programmer writes it, such as <c>BookingDesk</c>; for a scope, its level.</summary>
+    /// <summary>The class of the instance as in C# source, such as <c>BookingDesk</c>; for a scope, its level.</summary>
     public string Name { get; }
 
     /// <summary>The instance; null for a scope.</summary>
     public object? Instance { get; }
 
-    /// <summary>The container or scope that the instance belongs to; the scope itself, where it is one that started or ended.</summary>
+    /// <summary>The container or scope that the instance belongs to; for a scope event, the scope itself.</summary>
     public Resolver Where { get; }
 
-    /// <summary>Gives it in words, such as <c>constructed BookingDesk</c>.</summary>
+    /// <summary>The event in words, such as <c>constructed BookingDesk</c>.</summary>
     /// <returns>The words.</returns>
     public override string ToString() => Kind switch
     {

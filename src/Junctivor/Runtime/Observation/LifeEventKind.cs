@@ -1,17 +1,17 @@
 namespace Junctivor;
 
-/// <summary>What can happen to an instance or a scope.</summary>
+/// <summary>The kinds of events.</summary>
 public enum LifeEventKind
 {
-    /// <summary>A constructor or factory gave an instance.</summary>
+    /// <summary>A constructor or factory returned an instance.</summary>
     Constructed,
 
-    /// <summary>An instance was disposed of, or it was tried and it threw.</summary>
+    /// <summary>An instance was disposed, or its disposal threw.</summary>
     Disposed,
 
     /// <summary>A scope was started.</summary>
     ScopeStarted,
 
-    /// <summary>A scope has ended, after everything in it.</summary>
+    /// <summary>A scope was disposed, after everything in it.</summary>
     ScopeEnded,
 }

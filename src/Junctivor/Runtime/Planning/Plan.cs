@@ -85,6 +85,11 @@ internal sealed class Plan
     /// <summary>Whether there is more to do than to ask the recipe.</summary>
     public bool NeedsFrame => CallsUserCode || Arguments.Length > 0;
 
+    /// <summary>Gets the instance: the one that is there, or one by code, or else step by step.</summary>
+    /// <param name="asked">The container or scope that is asked.</param>
+    /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
+    public object Get(Resolver asked, Type? consumer = null) => Ready ?? TryRunCode(asked) ?? Construction.Run(this, asked, consumer);
+
     /// <summary>Makes it by <see cref="Code"/>, where there is some.</summary>
     /// <param name="asked">The container or scope that is asked.</param>
     /// <param name="around">What it is made for step by step; null where it is what was asked for.</param>

@@ -18,12 +18,10 @@ internal sealed class PlanCache
     private readonly WiringReader _reader;
     private readonly SharedNodes? _shared;
     private readonly PlanCompiler _compiler;
-    private readonly HashSet<Node> _checkedLater = [];
-    private readonly int _checkedAtBuild;
+    private readonly LateCheck _check;
     private readonly TypeTable _table = new();
 
     private readonly Lazy<Seldom> _seldom = new(() => new Seldom());
-    private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _asyncNodes = new();
     private readonly ConcurrentDictionary<MethodInfo, Plan> _calls = new();
 
     /// <param name="reader">The wiring, checked and sound.</param>
@@ -36,7 +34,8 @@ internal sealed class PlanCache
         _compiler = new PlanCompiler(reader, this, shared);
         Codes = new CodeQueue(compilation);
         ScopedServices = reader.Graph.Nodes.Count(node => node.Level == Level.Scoped && node.CreatesInstances);
-        _checkedAtBuild = reader.Graph.Nodes.Count;
+        _check = new LateCheck(reader.Graph);
+        AsyncOrder = new AsyncOrder(reader.Graph, _gate, shared);
         foreach (Node node in reader.Graph.Nodes)
         {
             Array.ForEach(node.Constructors, constructor => constructor.Forget());
@@ -78,6 +77,15 @@ internal sealed class PlanCache
 
         Key key = new(service, mark);
         return _seldom.Value.Marked.TryGetValue(key, out Plan? known) ? known : _seldom.Value.Marked.GetOrAdd(key, Look);
+    }
+
+    /// <summary>Whether the wiring provides an unmarked service.</summary>
+    public bool Knows(Type service)
+    {
+        lock (_gate)
+        {
+            return !_reader.Builder.Bind(IdOf(new Key(service, null))).All().OfType<Binding.Missing>().Any();
+        }
     }
 
     /// <exception cref="ResolveException">Nobody registers it, or not as it should be.</exception>
@@ -162,19 +170,8 @@ internal sealed class PlanCache
         }
     }
 
-    /// <summary>What a scope of a level makes asynchronously, each after what it needs.</summary>
-    public IReadOnlyList<Node> AsyncNodesOf(Level level) => _asyncNodes.TryGetValue(level, out IReadOnlyList<Node>? known) ? known : FindAsyncNodes(level);
-
-    /// <summary>What warms up: asynchronous singletons, and those that say so; each after what it needs.</summary>
-    public IReadOnlyList<OrderedNode> WarmingUp()
-    {
-        lock (_gate)
-        {
-            return DependencyOrder.WithNeeds(Graph, Written.Where(node =>
-                node.Level == Level.Singleton && node.CreatesInstances && !node.IsDecorator && _shared?.IsShared(node) != true
-                && (node.IsAsync || WiringReader.EntryOf(node) is { WarmUp: not null } or { WindDown: not null })));
-        }
-    }
+    /// <summary>In which order asynchronous factories and warm-ups run.</summary>
+    public AsyncOrder AsyncOrder { get; }
 
     /// <summary>The plan of a node that a branch shares.</summary>
     public Plan PlanOf(Node node)
@@ -194,8 +191,8 @@ internal sealed class PlanCache
             Node? node = _reader.Close(written, closed);
             if (node is not null)
             {
-                Graph.OutermostOf(node, new ServiceId(closed, node.Mark));
-                Graph.Add(node);
+                _reader.Builder.OutermostOf(node, new ServiceId(closed, node.Mark));
+                _reader.Builder.Add(node);
             }
 
             return node;
@@ -247,23 +244,12 @@ internal sealed class PlanCache
         }
     }
 
-    /// <summary>What stands in the wiring, and not what came by asking.</summary>
-    private IEnumerable<Node> Written => Graph.Nodes.Where(node => node.Order != int.MaxValue);
-
-    private IReadOnlyList<Node> FindAsyncNodes(Level level) => _asyncNodes.GetOrAdd(level, wanted =>
-    {
-        lock (_gate)
-        {
-            return DependencyOrder.Of(Graph, Written.Where(node => node.IsAsync && node.Level == wanted));
-        }
-    });
-
     private Plan PlanConstruction((Type Made, TypeList Arguments) construction)
     {
         lock (_gate)
         {
             TypeRef made = Types[construction.Made];
-            return _compiler.PlanFor(Sound(Graph.Construct(made, [.. construction.Arguments.Select(type => Types[type])]), new ServiceId(made)));
+            return _compiler.PlanFor(_check.Sound(_reader.Builder.Construct(made, [.. construction.Arguments.Select(type => Types[type])]), new ServiceId(made)));
         }
     }
 
@@ -271,8 +257,8 @@ internal sealed class PlanCache
     {
         lock (_gate)
         {
-            Graph.Add(node);
-            ThrowIfFaulty([node]);
+            _reader.Builder.Add(node);
+            _check.ThrowIfFaulty([node]);
             return _compiler.PlanFor(node);
         }
     }
@@ -299,49 +285,12 @@ internal sealed class PlanCache
         lock (_gate)
         {
             ServiceId service = IdOf(key);
-            Binding supply = Graph.Bind(service);
+            Binding supply = _reader.Builder.Bind(service);
             return supply.All().OfType<Binding.Missing>().Any(missing => missing.Unfitting.Count == 0)
                 ? null
-                : _compiler.PlanFor(Sound(supply, service));
+                : _compiler.PlanFor(_check.Sound(supply, service));
         }
     }
-
-    private Binding Sound(Binding supply, ServiceId service)
-    {
-        Fault? unmet = supply.All().Select(each => RequestFaults.Of(Graph, each, service)).FirstOrDefault(fault => fault is not null);
-        if (unmet is not null)
-        {
-            throw new ResolveException(unmet);
-        }
-
-        ThrowIfFaulty(ServiceGraph.NodesIn(supply));
-        return supply;
-    }
-
-    /// <summary>Checks what has come into the graph since it was built; a faulty part is told to whoever asks for it.</summary>
-    private void ThrowIfFaulty(IEnumerable<Node> start)
-    {
-        // What a checked node reaches has been checked with it.
-        List<Node> unknown = [.. start.Where(node => !IsChecked(node))];
-        if (unknown.Count > 0)
-        {
-            Check([.. ServiceGraph.ReachableFrom(unknown).Where(node => !IsChecked(node))]);
-        }
-    }
-
-    private void Check(IReadOnlyList<Node> newcomers)
-    {
-        IReadOnlyList<Fault> faults = [.. Checker.Inspect(Graph, newcomers).Where(fault => fault.Severity == Severity.Fault)];
-        if (faults.Count > 0)
-        {
-            throw new ResolveException(faults);
-        }
-
-        _checkedLater.UnionWith(newcomers);
-    }
-
-    private bool IsChecked(Node node) =>
-        (node.Bindings is not null && node.Number < _checkedAtBuild && (Graph.Unrequested.Count == 0 || !Graph.Unrequested.Contains(node))) || _checkedLater.Contains(node);
 
     private ServiceId IdOf(Key key) => new(Types[key.Service], Types.MarkOf(key.Mark));
 

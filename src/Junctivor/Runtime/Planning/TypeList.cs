@@ -15,7 +15,7 @@ internal readonly struct TypeList : IEquatable<TypeList>, IEnumerable<Type>
         for (int number = 0; number < types.Length; number++)
         {
             types[number] = arguments[number]?.GetType()
-                ?? throw new ArgumentNullException(nameof(arguments), "An argument is null, and so has no type to find its parameter by: leave it out, and let the parameter be optional.");
+                ?? throw new ArgumentNullException(nameof(arguments), "An argument is null, so its parameter cannot be found by type: omit it, and make the parameter optional.");
         }
 
         return new TypeList(types);

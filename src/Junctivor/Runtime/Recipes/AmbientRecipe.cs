@@ -12,6 +12,6 @@ internal sealed class AmbientRecipe(AmbientForm form) : Recipe
         AmbientForm.Scope => (surroundings.Home as Scope)?.Given(),
         AmbientForm.Cancellation => surroundings.Arguments is [CancellationToken token] ? token : CancellationToken.None,
         AmbientForm.Container => surroundings.Home.Root,
-        _ => new AskingClass(surroundings.Asking),
+        _ => new ConsumingClass(surroundings.Asking),
     };
 }

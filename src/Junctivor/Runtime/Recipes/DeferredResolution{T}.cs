@@ -27,5 +27,5 @@ internal sealed class DeferredResolution<T>(Resolver home, Lazy<Plan> planBelow,
 
     private Plan FindPlan() => _plan = planBelow.Value;
 
-    private object GetStepByStep(Plan plan, Resolver asked) => plan.Ready ?? Construction.Run(plan, asked, consumer);
+    private object GetStepByStep(Plan plan, Resolver asked) => plan.Get(asked, consumer);
 }

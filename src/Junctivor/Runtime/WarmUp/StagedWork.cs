@@ -37,7 +37,7 @@ internal sealed class StagedWork
             if (work._container == container && !work._isOver)
             {
                 throw new InvalidOperationException(
-                    $"The {work._kind} of {work._node.Name} calls {call}, which waits for that {work._kind}: it would never complete. Call it when the {work._kind} of the container has completed.");
+                    $"The {work._kind} of {work._node.Name} calls {call}, which waits for that {work._kind}: it would never complete. Call it after the {work._kind} of the container has completed.");
             }
         }
     }

@@ -31,7 +31,7 @@ internal sealed class WarmUp
                 throw container.Ended();
             }
 
-            OrderedNode[] cold = [.. container.Plans.WarmingUp().Where(ordered => _warm.All(warm => warm.Node != ordered.Node))];
+            OrderedNode[] cold = [.. container.Plans.AsyncOrder.WarmingUp().Where(ordered => _warm.All(warm => warm.Node != ordered.Node))];
             IReadOnlyCollection<WarmNode> warmed = await RunAsync(cold, container, cancellationToken).ConfigureAwait(false);
             if (container.IsEnded)
             {
@@ -51,7 +51,7 @@ internal sealed class WarmUp
     /// <param name="container">The container.</param>
     /// <param name="limit">For how long it is waited for all of them together.</param>
     /// <param name="isLast">Whether nothing warms up any more after this.</param>
-    /// <param name="cancellationToken">Handed on to the work.</param>
+    /// <param name="cancellationToken">Passed to the wind-downs.</param>
     /// <returns>What these threw.</returns>
     /// <exception cref="WindDownTimeoutException">Some did not end within the limit.</exception>
     public async Task<List<Exception>> UndoAsync(Container container, TimeSpan limit, bool isLast, CancellationToken cancellationToken)

@@ -3,9 +3,9 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// Thrown where something did not warm up. What had warmed up is wound down again; what user code threw is inside.
+/// Thrown when a warm-up fails. Services that were warmed up are wound down again. The inner exception is that of the user's code.
 /// </summary>
-public sealed class WarmUpException : Exception
+public sealed class WarmUpException : JunctivorException
 {
     internal WarmUpException(IReadOnlyList<(string Name, Exception Failure)> failures, IReadOnlyList<string> woundDown, IReadOnlyList<Exception> windDownFailures)
         : base(
@@ -17,20 +17,20 @@ public sealed class WarmUpException : Exception
         WindDownFailures = windDownFailures;
     }
 
-    /// <summary>What failed: usually one, and several where they failed at the same time.</summary>
+    /// <summary>The services whose warm-up failed: usually one; several if they failed at the same time.</summary>
     public IReadOnlyList<string> Failed { get; }
 
-    /// <summary>What had warmed up before, and is wound down again, in the order of warming up.</summary>
+    /// <summary>The services that were warmed up before and are wound down again, in the order of warming up.</summary>
     public IReadOnlyList<string> WoundDown { get; }
 
-    /// <summary>What was thrown while that was wound down; mostly empty.</summary>
+    /// <summary>The exceptions of winding down; usually empty.</summary>
     public IReadOnlyList<Exception> WindDownFailures { get; }
 
     private static string MessageFor(
         IReadOnlyList<(string Name, Exception Failure)> failures, IReadOnlyList<string> woundDown, IReadOnlyList<Exception> windDownFailures) => string.Join('\n',
     [
-        .. failures.Select(each => $"{each.Name} did not warm up: {ExceptionText.Of(each.Failure)}"),
-        woundDown.Count == 0 ? "Nothing else was warm." : $"What had warmed up is wound down again: {string.Join(", ", woundDown)}.",
+        .. failures.Select(each => $"The warm-up of {each.Name} failed: {ExceptionText.Of(each.Failure)}"),
+        woundDown.Count == 0 ? "No other service was warmed up." : $"These were warmed up, and are wound down again: {string.Join(", ", woundDown)}.",
         .. windDownFailures.Select(failure => $"Winding down failed too: {ExceptionText.Of(failure)}"),
     ]);
 }

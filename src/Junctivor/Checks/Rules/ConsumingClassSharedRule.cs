@@ -1,0 +1,21 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV306: something shared takes the class that asks, of which there is not one but many.</summary>
+internal sealed class ConsumingClassSharedRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        from need in DependencyReader.NotMetByOne(nodes)
+        let node = need.Consumer
+        where !node.Level.IsTransient && need.Bindings.Any(supply => supply is Binding.Ambient { Form: AmbientForm.ConsumingClass })
+        select new Fault(FaultKind.ConsumingClassShared)
+        {
+            Summary = $"{node.Name} ({node.Level}) takes its consuming class, but is shared by several consumers",
+            Path = new FaultPath(graph).Node(node).Dependency(need, "", 1).Path,
+            Remarks = ["It would keep the class of its first consumer."],
+            Fixes = [new Fix("make it transient, so that each consumer gets its own", node.Kind == NodeKind.Class ? RegistrationText.OfClass(Level.Transient, node.Services[0], node.Implementation) : "Transient.From(…)")],
+            Candidates = [node.Name],
+            Order = node.Order,
+        };
+}

@@ -1,0 +1,21 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV402: a value that comes later is needed at once.</summary>
+internal sealed class LateValueNeededEarlyRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        from node in nodes
+        where Array.Exists(node.Bindings!, supply => supply is not Binding.Single { Node.Options.IsSuppliedLater: false })
+        from edge in node.Edges
+        where edge.To.Options.IsSuppliedLater && !edge.IsDeferred
+        select new Fault(FaultKind.LateValueNeededEarly)
+        {
+            Summary = $"{node.Name} requires {edge.To.Name} at construction, but it is supplied only after the container is built",
+            Path = new FaultPath(graph).Chain([edge]).Path,
+            Fixes = [new Fix("use its Value after construction only; change the parameter to", RegistrationText.Parameter(edge.Dependency.Parameter.Mark, $"Lazy<{edge.To.Name}>", edge.Dependency.Parameter.Name))],
+            Candidates = [node.Name, edge.To.Name],
+            Order = node.Order,
+        };
+}

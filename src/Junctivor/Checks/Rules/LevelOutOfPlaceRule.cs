@@ -1,0 +1,56 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV305, as the check sees it: something needs two levels of which neither is around the other.</summary>
+internal sealed class LevelOutOfPlaceRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.HasUsersLevels ? Find(graph, nodes) : [];
+
+    private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
+        IReadOnlyList<Level> levels = [.. graph.Nodes.Select(node => node.Level).Distinct()];
+        if (!levels.Any(level => levels.Any(level.IsApartFrom)))
+        {
+            yield break;
+        }
+
+        foreach (Node node in nodes.Where(node => node.Kind != NodeKind.Alias))
+        {
+            IReadOnlyList<IReadOnlyList<Edge>> ways = [.. DependencyPaths.From(node).Where(way => way[way.Count - 1].To.Level.IsUsersOwn)];
+            if (FirstApart(node, ways) is { } apart)
+            {
+                yield return Found(graph, node, apart.One, apart.Other, [.. ways.Where(way => way[way.Count - 1].To.Level == apart.One).Take(1), apart.Way]);
+            }
+        }
+    }
+
+    private static (Level One, Level Other, IReadOnlyList<Edge> Way)? FirstApart(Node node, IReadOnlyList<IReadOnlyList<Edge>> ways)
+    {
+        IReadOnlyList<Level> levels = [.. ways.Select(way => way[way.Count - 1].To.Level).Prepend(node.Level).Where(level => level.IsUsersOwn).Distinct()];
+        foreach (IReadOnlyList<Edge> way in ways)
+        {
+            Level held = way[way.Count - 1].To.Level;
+            if (levels.FirstOrDefault(level => level.IsApartFrom(held)) is { } other)
+            {
+                return (other, held, way);
+            }
+        }
+
+        return null;
+    }
+
+    private static Fault Found(ServiceGraph graph, Node node, Level one, Level other, IReadOnlyList<IReadOnlyList<Edge>> ways) => new(FaultKind.LevelOutOfPlace)
+    {
+        Summary = $"{node.Name} requires the levels {one} and {other}, but neither is within the other",
+        Path = new FaultPath(graph).Tree(ways).Path,
+        Remarks = ["No scope is inside both, so it can never be resolved."],
+        Fixes =
+        [
+            new Fix("declare one level within the other, if they are used that way", $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})"),
+            new Fix($"split {node.Name} into a part for the level {one} and a part for the level {other}"),
+        ],
+        Candidates = [node.Name],
+        Order = node.Order,
+    };
+}

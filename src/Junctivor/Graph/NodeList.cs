@@ -1,0 +1,25 @@
+namespace Junctivor.Graph;
+
+/// <summary>The nodes of a graph, each with its bindings. Only a <see cref="GraphBuilder"/> adds to it.</summary>
+internal sealed class NodeList
+{
+    private readonly List<Node> _nodes;
+
+    public NodeList(int capacity) => _nodes = new List<Node>(capacity);
+
+    public IReadOnlyList<Node> All => _nodes;
+
+    /// <summary>Whether something lives as long as a scope.</summary>
+    public bool HasScopes { get; private set; }
+
+    /// <summary>Whether something lives as long as a scope of a level of the user's own.</summary>
+    public bool HasUsersLevels { get; private set; }
+
+    public void Add(Node node, Binding[] bindings)
+    {
+        node.Settle(_nodes.Count, bindings);
+        HasScopes |= !node.Level.IsTransient && node.Level != Level.Singleton;
+        HasUsersLevels |= node.Level.IsUsersOwn;
+        _nodes.Add(node);
+    }
+}

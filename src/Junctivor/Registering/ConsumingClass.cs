@@ -1,0 +1,8 @@
+namespace Junctivor;
+
+/// <summary>
+/// The consuming class, for loggers and the like; taken by a transient, or by the decorator of one. Immutable.
+/// </summary>
+/// <param name="Type">The class that takes the service as a parameter; for a decorated service its decorator; null for a
+/// direct request.</param>
+public sealed record ConsumingClass(Type? Type);

@@ -1,0 +1,21 @@
+using Junctivor.Registering;
+
+namespace Junctivor;
+
+/// <summary>
+/// Registers an existing object: see <see cref="Singleton.Value{TService}"/>. The container does not dispose of it.
+/// Immutable, and so safe for use by several threads.
+/// </summary>
+public sealed class ValueRegistration : ServiceRegistration<ValueRegistration>
+{
+    internal ValueRegistration(RegistrationData data)
+        : base(data)
+    {
+    }
+
+    /// <summary>Disposes of the object with the container.</summary>
+    /// <returns>A copy whose object the container owns.</returns>
+    public ValueRegistration DisposeAtEnd() => With(Data.Options with { IsOwned = true });
+
+    private protected override ValueRegistration With(RegistrationData data) => new(data);
+}

@@ -1,0 +1,43 @@
+using Junctivor.Checks;
+using Junctivor.Graph;
+
+namespace Junctivor.Runtime;
+
+/// <summary>The exceptions for what cannot be resolved where it is requested, with the path to it.</summary>
+internal readonly struct ConstructionFaults(ConstructionPath path)
+{
+    /// <summary>Requested outside the scope or level that it lives in.</summary>
+    public ResolveException OutsideScope(Plan plan, string? parameter, Resolver requested)
+    {
+        (Node node, IReadOnlyList<FaultStep> steps) = (plan.Node!, path.To(plan, parameter));
+        return new ResolveException(node.Level.IsUsersOwn
+            ? LevelOutOfPlaceFaults.OutsideLevel(node, steps, requested.Description)
+            : requested.Plans.Tell(graph => ScopedOutsideScopeFaults.OutsideScope(graph, node, steps, requested.Description)));
+    }
+
+    /// <summary>A declared value that was not supplied.</summary>
+    public ResolveException NotSupplied(Plan plan, string? parameter) => new(NotSuppliedFaults.InScope(plan.Node!, path.To(plan, parameter)));
+
+    /// <summary>The scope itself, requested outside one.</summary>
+    /// <param name="taker">What takes the scope; null for a request from outside.</param>
+    /// <param name="home">Where it is requested.</param>
+    public ResolveException NoScope(Node? taker, Resolver home)
+    {
+        if (taker is null)
+        {
+            return new ResolveException(ScopedOutsideScopeFaults.NoScope(home.Description));
+        }
+
+        IReadOnlyList<FaultStep> here = path.Here;
+        return new ResolveException(home.Plans.Tell(graph => ScopedOutsideScopeFaults.TakesScope(graph, taker, here, home.Description)));
+    }
+
+    /// <summary>The result of an asynchronous factory that was not awaited.</summary>
+    public ResolveException NotReady(Plan plan, string? parameter) => new(AsyncNotReadyFaults.NotReady(plan.Node!, path.To(plan, parameter)));
+
+    /// <summary>A dependency cycle that this thread has closed.</summary>
+    public ResolveException Cycle(Plan plan, string? parameter, Resolver home) => new(CycleRule.AtRunTime(path.Ring(plan, parameter, home)));
+
+    /// <summary>A dependency cycle through user code, without end.</summary>
+    public ResolveException EndlessCycle(Plan plan) => new(CycleRule.AtRunTime(path.LastRing(plan)));
+}

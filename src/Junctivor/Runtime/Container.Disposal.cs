@@ -1,0 +1,118 @@
+using Junctivor.Registering;
+using Junctivor.Runtime;
+
+namespace Junctivor;
+
+/// <content>How a container disposes of its singletons, after winding down.</content>
+public sealed partial class Container
+{
+    private protected override void EndNow()
+    {
+        DisposalPass own = new(isAsynchronous: false);
+        if (Interlocked.CompareExchange(ref _ending, own, null) is not null)
+        {
+            return;
+        }
+
+        AggregateException? failure = null;
+        try
+        {
+            if (_warmUp.Pending is { Count: > 0 } pending)
+            {
+                throw new InvalidOperationException(
+                    $"{string.Join(", ", pending)} must be wound down asynchronously: write `await using` for the container, or await WindDownAsync() first. Nothing was disposed.");
+            }
+
+            bool isFirst = LetGo();
+            List<Exception>? failures = null;
+            List<OwnedInstance>? left = null;
+            Disposal.End(Store.End(), this, ref failures, ref left);
+            if (left is not null)
+            {
+                Disposal.Leave(left, this, ref failures);
+            }
+
+            Leave(isFirst);
+            failure = Disposal.FailureOf(failures, Description);
+        }
+        finally
+        {
+            Volatile.Write(ref _ending, null);
+            own.Complete(failure);
+        }
+
+        ThrowIfAny(failure);
+    }
+
+    private protected override ValueTask EndNowAsync()
+    {
+        StagedWork.ThrowIfInside(this, nameof(DisposeAsync));
+        return Disposal.IsInside(this) ? ValueTask.CompletedTask : new ValueTask(EndAsync());
+    }
+
+    /// <summary>A call during a disposal awaits that one; a later call disposes of what was left.</summary>
+    private async Task EndAsync()
+    {
+        DisposalPass own = new(isAsynchronous: true);
+        while (Interlocked.CompareExchange(ref _ending, own, null) is { } other)
+        {
+            await other.Task.ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+            if (other.IsAsynchronous)
+            {
+                ThrowIfAny(other.Failure);
+                return;
+            }
+        }
+
+        AggregateException? failure = null;
+        try
+        {
+            failure = await EndPassAsync().ConfigureAwait(false);
+        }
+        finally
+        {
+            Volatile.Write(ref _ending, null);
+            own.Complete(failure);
+        }
+
+        ThrowIfAny(failure);
+    }
+
+    private async Task<AggregateException?> EndPassAsync()
+    {
+        Disposal.GoInside(this);
+        List<Exception> failures = await _warmUp.UndoAsync(this, Timeout.InfiniteTimeSpan, isLast: true, CancellationToken.None).ConfigureAwait(false);
+        bool isFirst = LetGo();
+        List<Exception>? all = await Disposal.EndAsync(Store.End(), this, failures).ConfigureAwait(false);
+        Leave(isFirst);
+        return Disposal.FailureOf(all, Description);
+    }
+
+    private static void ThrowIfAny(AggregateException? failure)
+    {
+        if (failure is not null)
+        {
+            throw failure;
+        }
+    }
+
+    /// <summary>Releases the plans; returns whether this is the first call.</summary>
+    private bool LetGo()
+    {
+        Close();
+        return Interlocked.Exchange(ref _book, null) is not null;
+    }
+
+    private void Leave(bool isFirst)
+    {
+        if (!isFirst)
+        {
+            return;
+        }
+
+        foreach (PluginContext plugin in Interlocked.Exchange(ref _plugins, []))
+        {
+            plugin.Leave();
+        }
+    }
+}

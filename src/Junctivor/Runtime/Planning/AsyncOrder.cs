@@ -1,0 +1,39 @@
+using System.Collections.Concurrent;
+using Junctivor.Graph;
+using Junctivor.Reading;
+
+namespace Junctivor.Runtime;
+
+/// <summary>In which order asynchronous factories and warm-ups run: each after its dependencies. Safe for use by several threads.</summary>
+/// <param name="graph">The graph.</param>
+/// <param name="gate">Held while the graph is read.</param>
+/// <param name="shared">What a branch shares with its parent; null where there is none.</param>
+internal sealed class AsyncOrder(ServiceGraph graph, Lock gate, SharedNodes? shared)
+{
+    private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _nodes = new();
+
+    /// <summary>The nodes that the wiring names, and not those that were added by requests.</summary>
+    private IEnumerable<Node> Registered => graph.Nodes.Where(node => node.Order != int.MaxValue);
+
+    /// <summary>What a scope of a level creates asynchronously.</summary>
+    public IReadOnlyList<Node> NodesOf(Level level) => _nodes.TryGetValue(level, out IReadOnlyList<Node>? known) ? known : Find(level);
+
+    /// <summary>What warms up: asynchronous singletons, and those with a warm-up or wind-down.</summary>
+    public IReadOnlyList<OrderedNode> WarmingUp()
+    {
+        lock (gate)
+        {
+            return DependencyOrder.WithNeeds(graph, Registered.Where(node =>
+                node.Level == Level.Singleton && node.CreatesInstances && !node.IsDecorator && shared?.IsShared(node) != true
+                && (node.IsAsync || WiringReader.EntryOf(node) is { WarmUp: not null } or { WindDown: not null })));
+        }
+    }
+
+    private IReadOnlyList<Node> Find(Level level) => _nodes.GetOrAdd(level, wanted =>
+    {
+        lock (gate)
+        {
+            return DependencyOrder.Of(graph, Registered.Where(node => node.IsAsync && node.Level == wanted));
+        }
+    });
+}

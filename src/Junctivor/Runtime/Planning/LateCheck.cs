@@ -1,0 +1,50 @@
+using Junctivor.Checks;
+using Junctivor.Graph;
+
+namespace Junctivor.Runtime;
+
+/// <summary>Checks what has come into the graph since it was built. The owner of the graph guards it.</summary>
+internal sealed class LateCheck(ServiceGraph graph)
+{
+    private readonly HashSet<Node> _checkedLater = [];
+    private readonly int _checkedAtBuild = graph.Nodes.Count;
+
+    /// <summary>The binding of a request, where it and everything that it reaches is sound.</summary>
+    /// <exception cref="ResolveException">It is not.</exception>
+    public Binding Sound(Binding binding, ServiceId service)
+    {
+        Fault? unmet = binding.All().Select(each => RequestFaults.Of(graph, each, service)).FirstOrDefault(fault => fault is not null);
+        if (unmet is not null)
+        {
+            throw new ResolveException(unmet);
+        }
+
+        ThrowIfFaulty(ServiceGraph.NodesIn(binding));
+        return binding;
+    }
+
+    /// <exception cref="ResolveException">Some of these nodes, or of those that they reach, have faults.</exception>
+    public void ThrowIfFaulty(IEnumerable<Node> start)
+    {
+        // What a checked node reaches has been checked with it.
+        List<Node> unknown = [.. start.Where(node => !IsChecked(node))];
+        if (unknown.Count > 0)
+        {
+            Check([.. ServiceGraph.ReachableFrom(unknown).Where(node => !IsChecked(node))]);
+        }
+    }
+
+    private void Check(IReadOnlyList<Node> newcomers)
+    {
+        IReadOnlyList<Fault> faults = [.. Checker.Inspect(graph, newcomers).Where(fault => fault.Severity == Severity.Fault)];
+        if (faults.Count > 0)
+        {
+            throw new ResolveException(faults);
+        }
+
+        _checkedLater.UnionWith(newcomers);
+    }
+
+    private bool IsChecked(Node node) =>
+        (node.Bindings is not null && node.Number < _checkedAtBuild && (graph.Unrequested.Count == 0 || !graph.Unrequested.Contains(node))) || _checkedLater.Contains(node);
+}

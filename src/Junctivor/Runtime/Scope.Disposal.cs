@@ -1,0 +1,281 @@
+using System.Runtime.CompilerServices;
+using Junctivor.Runtime;
+
+namespace Junctivor;
+
+/// <content>How a scope disposes of its instances, in reverse order of creation.</content>
+public abstract partial class Scope
+{
+    private const long AlreadyEnded = -1;
+    private const long NothingToEnd = -2;
+
+    /// <summary>Disposes of it synchronously, where no later call could dispose of the rest: asynchronous disposals are started, and not awaited.</summary>
+    /// <param name="isToldOf">Whether services that can be disposed only asynchronously count as failures.</param>
+    /// <returns>The exceptions; null for none.</returns>
+    internal List<Exception>? EndUnreachable(bool isToldOf)
+    {
+        long order = BeginEnd();
+        return order < 0 ? null : EndUnreachable(order, isToldOf);
+    }
+
+    private protected override void EndNow()
+    {
+        long order = BeginEnd();
+        if (order >= 0)
+        {
+            End(order);
+        }
+    }
+
+    [MethodImpl(MethodImplOptions.NoInlining)]
+    private List<Exception>? EndUnreachable(long order, bool isToldOf)
+    {
+        List<Exception>? failures = null;
+        List<object>? unended = EndSlots(order, ref failures);
+        if (unended is null && failures is null && TryBeOver())
+        {
+            return null;
+        }
+
+        if (EndFurther(unended, ref failures) is { } left)
+        {
+            InvalidOperationException told = Disposal.DisposeUnawaited(left, this);
+            if (isToldOf)
+            {
+                (failures ??= []).Add(told);
+            }
+        }
+
+        BeOver(Disposal.FailureOf(failures, Description));
+        return failures;
+    }
+
+    [MethodImpl(MethodImplOptions.NoInlining)]
+    private void End(long order)
+    {
+        List<Exception>? failures = null;
+        List<object>? unended = EndSlots(order, ref failures);
+        if (unended is null && failures is null && TryBeOver())
+        {
+            return;
+        }
+
+        if (EndFurther(unended, ref failures) is { } left)
+        {
+            Disposal.Leave(left, this, ref failures);
+        }
+
+        FinishEnd(failures);
+    }
+
+    /// <summary>Disposes of what compiled code has created.</summary>
+    /// <returns>What can be disposed only asynchronously, the newest first; null for nothing.</returns>
+    private List<object>? EndSlots(long order, ref List<Exception>? failures)
+    {
+        List<object>? unended = null;
+        bool isObserved = Root.IsObserved;
+        for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
+        {
+            object? made = Await(ScopeWord.SlotAt(order, number));
+            if (made is not IDisposable ending)
+            {
+                Keep(made, ref unended);
+                continue;
+            }
+
+            Exception? failure = null;
+            try
+            {
+                ending.Dispose();
+            }
+#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
+            catch (Exception thrown)
+#pragma warning restore CA1031
+            {
+                (failures ??= []).Add(failure = thrown);
+            }
+
+            if (isObserved || failure is not null)
+            {
+                Disposal.Report(ending, this, failure, ref failures);
+            }
+        }
+
+        return unended;
+    }
+
+    /// <summary>Disposes of what the store has listed.</summary>
+    /// <returns>What can be disposed only asynchronously, the newest first; null for nothing.</returns>
+    private List<OwnedInstance>? EndFurther(List<object>? unended, ref List<Exception>? failures)
+    {
+        List<OwnedInstance>? left = unended is null ? null : [.. unended.AsEnumerable().Reverse().Select(OwnedInstance.New).Reverse()];
+        if (State.Store is { } store)
+        {
+            Disposal.End(store.End(), this, ref failures, ref left);
+        }
+
+        return left;
+    }
+
+    private static void Keep(object? made, ref List<object>? unended)
+    {
+        if (made is not null)
+        {
+            (unended ??= []).Add(made);
+        }
+    }
+
+    private protected override ValueTask EndNowAsync()
+    {
+        long order = BeginEnd();
+        if (order < 0)
+        {
+            return order == NothingToEnd ? ValueTask.CompletedTask : EndAgainAsync();
+        }
+
+        if (!State.IsPlain && State.IsGivenInside)
+        {
+            return EndAroundAsync(order);
+        }
+
+        List<Exception>? failures = null;
+        for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
+        {
+            if (Await(ScopeWord.SlotAt(order, number)) is { } made && !Disposal.TryDispose(made, this, ref failures, out ValueTask ending))
+            {
+                Guard.LeaveThread();
+                return EndRestAsync(ending, made, order, number - 1, failures);
+            }
+        }
+
+        if (failures is null && TryBeOver())
+        {
+            return ValueTask.CompletedTask;
+        }
+
+        Guard.LeaveThread();
+        return EndRestAsync(default, null, 0, -1, failures);
+    }
+
+    /// <summary>Disposal of a scope that is injected into one of its services, which may dispose of it in turn, and must not wait for itself.</summary>
+    private async ValueTask EndAroundAsync(long order)
+    {
+        Disposal.GoInside(this);
+        Guard.LeaveThread();
+        await EndRestAsync(default, null, order, ScopeWord.CountOf(order) - 1, null).ConfigureAwait(false);
+    }
+
+    /// <summary>Disposal of a scope in which something is awaited.</summary>
+    private async ValueTask EndRestAsync(ValueTask ending, object? made, long order, int next, List<Exception>? failures)
+    {
+        if (made is not null)
+        {
+            failures = await Disposal.AwaitDisposalAsync(ending, made, this, failures).ConfigureAwait(false);
+        }
+
+        for (int number = next; number >= 0; number--)
+        {
+            if (Await(ScopeWord.SlotAt(order, number)) is { } further)
+            {
+                failures = await Disposal.EndAsync(further, this, failures).ConfigureAwait(false);
+            }
+        }
+
+        if (State.Store is { } store)
+        {
+            failures = await Disposal.EndAsync(store.End(), this, failures).ConfigureAwait(false);
+        }
+
+        FinishEnd(failures);
+    }
+
+    /// <summary>Waits for a disposal by somebody else, and disposes of what that had to leave. A call from within that disposal does not wait.</summary>
+    private async ValueTask EndAgainAsync()
+    {
+        if (!Guard.IsOver && !Guard.IsEndedByCaller() && !Disposal.IsInside(this))
+        {
+            Task over = Store.Over;
+
+            // Whoever ends it says so and only then looks who waits, without a barrier of its own: see BeOver.
+            Interlocked.MemoryBarrierProcessWide();
+            if (!Guard.IsOver)
+            {
+                await over.ConfigureAwait(false);
+            }
+        }
+
+        if (State.Store is { } store && Disposal.FailureOf(await Disposal.EndAsync(store.End(), this).ConfigureAwait(false), Description) is { } failure)
+        {
+            throw failure;
+        }
+    }
+
+    /// <returns>The slots that are to be disposed and are not listed in the store; <see cref="AlreadyEnded"/> if somebody else has begun it;
+    /// <see cref="NothingToEnd"/> if this completes it. A store that is created meanwhile is empty: a thread that enters one lists it in the word first.</returns>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private long BeginEnd() => State.IsPlain && Guard.TryEndEmpty() ? NothingToEnd : BeginEndOfSome();
+
+    private long BeginEndOfSome()
+    {
+        if (!State.IsPlain)
+        {
+            State.Store?.TakeOver();
+        }
+
+        return Guard.TryBeginEnd(out long order) ? order : AlreadyEnded;
+    }
+
+    /// <summary>The usual case: nothing but the scope itself is left.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private bool TryBeOver()
+    {
+        if (!State.IsPlain)
+        {
+            return false;
+        }
+
+        BeOver(null);
+        return true;
+    }
+
+    /// <summary>
+    /// Says that everything has ended, to those who wait too. Nobody waits for a slot any more, so what is said of claims may be lost. Where there
+    /// is nothing but the scope itself, this is to cost next to nothing: whoever begins to wait makes sure that one of both sees the other.
+    /// </summary>
+    /// <param name="failure">What those get who wait; null where everything has ended well.</param>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private void BeOver(AggregateException? failure)
+    {
+        Guard.BeOver();
+        if (!State.IsPlain)
+        {
+            TellOver(failure);
+        }
+    }
+
+    /// <summary>Says that everything has ended, and throws what was thrown.</summary>
+    private void FinishEnd(List<Exception>? failures)
+    {
+        AggregateException? failure = Disposal.FailureOf(failures, Description);
+        BeOver(failure);
+        if (failure is not null)
+        {
+            throw failure;
+        }
+    }
+
+    private void TellOver(AggregateException? failure)
+    {
+        try
+        {
+            if (State.Trace is { } trace)
+            {
+                Watch.Ended(this, trace);
+            }
+        }
+        finally
+        {
+            State.Store?.BeOver(failure);
+        }
+    }
+}
