@@ -26,7 +26,7 @@ using HowTo;
     ("optional", "A service that can do without another", Does(Optional.Run)),
     ("plugins", "Assemblies in a folder that bring their own services", Does(PluginFolder.Run)),
     ("properties", "Required properties, and objects that somebody else made", Does(Properties.Run)),
-    ("run-wired", "A method called with its parameters wired", Does(Calling.Run)),
+    ("invoke", "A method called with its parameters resolved", Does(Calling.Run)),
     ("self-registered", "Classes that carry their own registration, listed", Does(Carrying.Run)),
     ("session", "What a user keeps from one request to the next", UserSession.RunAsync),
     ("warm-up", "Opening what takes its time before the first work, and closing it after the last", WarmingUp.RunAsync),

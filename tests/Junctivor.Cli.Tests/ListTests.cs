@@ -149,7 +149,7 @@ public sealed class ListTests : IDisposable
 
         await AssertRefused("has several wirings: write", "compare", Harbour, Harbour);
         await AssertRefused("has several wirings, and a graph is saved for one: add --wiring NAME", "list", Harbour, "--format", "json");
-        await AssertRefused("leave --matching and --lifetime away", "list", Harbour, "--wiring", "office", "--format", "json", "--matching", "x");
+        await AssertRefused("omit --matching and --lifetime", "list", Harbour, "--wiring", "office", "--format", "json", "--matching", "x");
         await AssertRefused("office.json is a saved graph of version 7, and this command reads versions up to 1: update the command.", "list", Saved);
         await AssertRefused("nowhere.json does not exist", "compare", "nowhere.json", Harbour);
         await AssertRefused("there is no fault code 'JV999': 'junctivor fault' lists them.", "fault", "JV999");
@@ -162,7 +162,7 @@ public sealed class ListTests : IDisposable
         ProgramRun all = await Run("fault");
 
         Assert.StartsWith("## JV301 captive", one.Output, StringComparison.Ordinal);
-        Assert.Contains("**What to write.**", one.Output, StringComparison.Ordinal);
+        Assert.Contains("**How to fix it.**", one.Output, StringComparison.Ordinal);
         Assert.Matches(@"JV301 +captive +fault\r?\n +A long-lived service holds", all.Output);
     }
 

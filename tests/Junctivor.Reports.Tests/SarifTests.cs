@@ -60,7 +60,7 @@ public class SarifTests
         JsonElement rules = document.RootElement.GetProperty("runs")[0].GetProperty("tool").GetProperty("driver").GetProperty("rules");
 
         Assert.Equal(FaultKind.All.Select(kind => kind.Code), rules.EnumerateArray().Select(rule => rule.GetProperty("id").GetString()));
-        Assert.All(rules.EnumerateArray(), rule => Assert.Contains("**What to write.**", rule.GetProperty("help").GetProperty("markdown").GetString(), StringComparison.Ordinal));
+        Assert.All(rules.EnumerateArray(), rule => Assert.Contains("**How to fix it.**", rule.GetProperty("help").GetProperty("markdown").GetString(), StringComparison.Ordinal));
     }
 
     [Fact]

@@ -43,11 +43,11 @@ public class SavedGraphTests
     {
         SavedRegistration tariff = Graph.Registrations.Single(registration => registration.Type.EndsWith("Office.Tariff", StringComparison.Ordinal));
 
-        Assert.Equal(("factory", "singleton", "Junctivor.Reports.Tests.Office.Visitor", "Office.cs"), (tariff.MadeBy, tariff.Lifetime, tariff.Mark, tariff.File));
+        Assert.Equal(("factory", "singleton", "Junctivor.Reports.Tests.Office.Visitor", "Office.cs"), (tariff.CreatedBy, tariff.Lifetime, tariff.Mark, tariff.File));
         Assert.Equal("Office.Tariff", Graph.NameOf(tariff.Type));
         Assert.Equal(["fee"], tariff.Needs.Select(need => need.Parameter));
         Assert.Equal("duty shift", Of("Roster").Lifetime);
-        Assert.Equal("alias", Graph.Registrations.Single(registration => registration.Services[0].EndsWith("IReader", StringComparison.Ordinal)).MadeBy);
+        Assert.Equal("alias", Graph.Registrations.Single(registration => registration.Services[0].EndsWith("IReader", StringComparison.Ordinal)).CreatedBy);
         Assert.True(Of("BookingDesk").ResolvedDirectly);
     }
 
@@ -105,8 +105,8 @@ public class SavedGraphTests
     [InlineData("""{ "format": "junctivor-graph", "version": 2, "wiring": "x" }""", "of version 2, and this command reads versions up to 1: update the command.")]
     [InlineData("""{ "format": "junctivor-graph", "version": 1 }""", "is not a readable saved graph")]
     [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "services": [{ "service": "A", "by": ["B"] }] }""", "refers to 'B', which it does not contain")]
-    [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "registrations": [{ "id": "A", "madeBy": "class", "type": "A", "services": ["A"], "lifetime": "scoped", "around": "A" }] }""", "decorators in a cycle")]
-    [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "registrations": [{ "id": "A", "madeBy": "class", "type": "A", "lifetime": "scoped" }] }""", "twice, or without a service")]
+    [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "registrations": [{ "id": "A", "createdBy": "class", "type": "A", "services": ["A"], "lifetime": "scoped", "around": "A" }] }""", "decorators in a cycle")]
+    [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "registrations": [{ "id": "A", "createdBy": "class", "type": "A", "lifetime": "scoped" }] }""", "twice, or without a service")]
     public void What_cannot_be_read_is_refused_with_a_line_that_says_why(string json, string why)
     {
         SavedGraphException refused = Assert.Throws<SavedGraphException>(() => GraphJson.Read(json));

@@ -51,7 +51,7 @@ public class MistakeTests
         Assert.Contains($"```csharp\n{Of(code).Source()}\n```", section, StringComparison.Ordinal);
         Assert.Contains($"```text\n{Of(code).Show().All[0]}\n```", section, StringComparison.Ordinal);
         Assert.Contains("\n**Why it matters.** ", section, StringComparison.Ordinal);
-        Assert.Contains("\n**What to write.** ", section, StringComparison.Ordinal);
+        Assert.Contains("\n**How to fix it.** ", section, StringComparison.Ordinal);
     }
 
     [Fact]

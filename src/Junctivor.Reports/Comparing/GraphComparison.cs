@@ -87,11 +87,11 @@ public sealed class GraphComparison
         return same;
     }
 
-    private static string Maker(SavedRegistration registration) => $"{registration.MadeBy}|{registration.Type}|{registration.OnlyFor}";
+    private static string Maker(SavedRegistration registration) => $"{registration.CreatedBy}|{registration.Type}|{registration.OnlyFor}";
 
     private void CompareSame(string service, SavedRegistration was, SavedRegistration now)
     {
-        if (was.Lifetime != now.Lifetime && !was.Decorator && was.MadeBy != "alias")
+        if (was.Lifetime != now.Lifetime && !was.Decorator && was.CreatedBy != "alias")
         {
             Add(ChangeKind.LifetimeChanged, service, was, now, was.Lifetime, now.Lifetime);
         }

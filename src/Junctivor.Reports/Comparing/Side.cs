@@ -45,7 +45,7 @@ internal sealed class Side
 
     public string Names(IEnumerable<SavedRegistration> registrations) => string.Join(", ", registrations.Select(Maker));
 
-    private string Maker(SavedRegistration registration) => registration.MadeBy switch
+    private string Maker(SavedRegistration registration) => registration.CreatedBy switch
     {
         "class" => _graph.NameOf(registration.Type),
         "alias" => $"alias of {_graph.NameOf(registration.Type)}",

@@ -32,7 +32,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
     private SavedRegistration Save(Node node) => new()
     {
         Id = IdOf(node),
-        MadeBy = KindOf(node),
+        CreatedBy = KindOf(node),
         Type = NameOf(node.Kind == NodeKind.Alias ? node.FactoryParameters[0].Type : node.Implementation),
         Services = [.. node.Services.Select(NameOf)],
         Lifetime = graph.LevelOf(node).Name,

@@ -7,7 +7,7 @@ public sealed record SavedRegistration
     public required string Id { get; init; }
 
     /// <summary>What makes it: <c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c> or <c>alias</c>.</summary>
-    public required string MadeBy { get; init; }
+    public required string CreatedBy { get; init; }
 
     /// <summary>The full name of the class, or of what the factory gives, or of what the alias stands for.</summary>
     public required string Type { get; init; }

@@ -61,7 +61,7 @@ internal static class ListText
     {
         _ when isReplaced => "replaced",
         { Decorator: true } => "decorator",
-        { MadeBy: "alias" } => "alias",
+        { CreatedBy: "alias" } => "alias",
         _ => registration.Lifetime,
     };
 

@@ -8,7 +8,7 @@ internal static class MakerText
     private const int LongestCall = 60;
 
     /// <summary>The class, or the kind of the rest.</summary>
-    public static string Of(SavedGraph graph, SavedRegistration registration) => registration.MadeBy switch
+    public static string Of(SavedGraph graph, SavedRegistration registration) => registration.CreatedBy switch
     {
         "class" => graph.NameOf(registration.Type),
         "alias" => $"alias of {graph.NameOf(registration.Type)}",
@@ -22,10 +22,10 @@ internal static class MakerText
         IReadOnlyList<string> properties = [.. registration.Needs.Where(need => need.Property).Select(need => need.Parameter)];
         string filled = properties.Count == 0 ? "" : $" {{ {string.Join(", ", properties)} }}";
         string arguments = string.Join(", ", parameters);
-        return registration.MadeBy switch
+        return registration.CreatedBy switch
         {
             "class" => Shortened($"new {graph.NameOf(registration.Type)}(", arguments, $"){filled}"),
-            "factory" or "async factory" => Shortened($"{registration.MadeBy} (", arguments, ")"),
+            "factory" or "async factory" => Shortened($"{registration.CreatedBy} (", arguments, ")"),
             _ => Of(graph, registration),
         };
     }

@@ -38,12 +38,12 @@ internal sealed class UpTree(SavedGraph graph, ILookup<string, (SavedRegistratio
 
     private IReadOnlyList<Piece> Row(Twig twig, SavedRegistration asker, SavedNeed need, bool isWhole)
     {
-        string maker = asker.MadeBy == "class" ? graph.NameOf(asker.Type) : graph.NameOf(asker.Services[0]);
+        string maker = asker.CreatedBy == "class" ? graph.NameOf(asker.Type) : graph.NameOf(asker.Services[0]);
         return
         [
             new Piece(twig.Branch + maker),
             new Piece(asker.Lifetime, Tone.Note),
-            new Piece(asker.MadeBy == "alias" ? "as an alias" : $"by {need.Parameter}: {graph.NameOf(need.Service)}"),
+            new Piece(asker.CreatedBy == "alias" ? "as an alias" : $"by {need.Parameter}: {graph.NameOf(need.Service)}"),
             isWhole ? new Piece(asker.Place, Tone.Faint) : new Piece("see above", Tone.Faint),
         ];
     }

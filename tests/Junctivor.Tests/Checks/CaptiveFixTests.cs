@@ -33,7 +33,7 @@ public class CaptiveFixTests
     {
         Fault fault = Captive([Scoped.Incoming<Caller>(), Singleton.From((Caller caller) => new Stateless())]);
 
-        Assert.StartsWith("pass it to the methods of Stateless that need it, as a parametere it", fault.Fixes[0].Advice.Replace("CaptiveFixTests.", "", StringComparison.Ordinal), StringComparison.Ordinal);
+        Assert.StartsWith("pass it to the methods of Stateless that need it, as a parameter", fault.Fixes[0].Advice.Replace("CaptiveFixTests.", "", StringComparison.Ordinal), StringComparison.Ordinal);
         Assert.Equal("Caller caller", fault.Fixes[0].Code);
     }
 
