@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 
 namespace Junctivor.Load;
 
-/// <summary>The endpoints with what a container makes.</summary>
+/// <summary>The endpoints with what a container creates.</summary>
 internal static class EndpointsByContainer
 {
     public static Wiring Wiring =>

@@ -6,7 +6,7 @@ using Serilog;
 
 namespace Junctivor.Load;
 
-/// <summary>The same endpoints with what is made by hand.</summary>
+/// <summary>The same endpoints with what is created by hand.</summary>
 internal static class EndpointsByHand
 {
     public static void Map(WebApplication app, HarbourSettings settings)

@@ -2,7 +2,7 @@ using Harbour.Office;
 using Junctivor;
 using Junctivor.Load;
 
-// Each endpoint twice, in one process: at the first address its services are made by hand, at the second by a container.
+// Each endpoint twice, in one process: at the first address its services are created by hand, at the second by a container.
 if (args is not [string byHandAddress, string wiredAddress])
 {
     Console.Error.WriteLine("Give two addresses to listen on, such as http://127.0.0.1:5081 and http://127.0.0.1:5082.");

@@ -26,7 +26,7 @@ public sealed class HarbourOffice : IAsyncDisposable
     public static TimeSpan Patience => WiredHost.DefaultShutdownTimeout;
 
     /// <summary>Builds the wiring, warms it up, and starts to listen.</summary>
-    /// <param name="wiring">What the office is made of.</param>
+    /// <param name="wiring">What the office is made from.</param>
     /// <param name="settings">Where it keeps things.</param>
     /// <param name="url">Where to listen, such as <c>http://127.0.0.1:0</c>.</param>
     /// <param name="further">More endpoints.</param>

@@ -12,7 +12,7 @@ using Serilog.Events;
 
 namespace Harbour;
 
-/// <summary>The composition root: everything that the office is made of, and how long each part lives.</summary>
+/// <summary>The composition root: everything that the office is made from, and how long each part lives.</summary>
 public static class HarbourWiring
 {
     [CheckedWiring("office")]

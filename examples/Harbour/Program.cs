@@ -4,7 +4,7 @@ using Harbour.Demo;
 
 Option<string> url = new("--urls")
 {
-    Description = "Where to listen.",
+    Description = "The address to listen on.",
     DefaultValueFactory = _ => "http://127.0.0.1:5080",
 };
 Option<string> ledger = new("--ledger")
@@ -14,7 +14,7 @@ Option<string> ledger = new("--ledger")
 };
 Option<string> telemetry = new("--telemetry")
 {
-    Description = "Where to export what the container measures.",
+    Description = "Where to export the metrics of the container.",
     DefaultValueFactory = _ => Telemetry.None,
 };
 telemetry.AcceptOnlyFromAmong(Telemetry.None, Telemetry.ToConsole);

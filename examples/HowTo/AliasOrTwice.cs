@@ -1,6 +1,6 @@
 namespace HowTo;
 
-/// <summary>An alias is another name for the very same instance; a second registration makes another one.</summary>
+/// <summary>An alias is another name for the very same instance; a second registration creates another one.</summary>
 internal static class AliasOrTwice
 {
     public static void Run()

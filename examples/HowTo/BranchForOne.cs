@@ -19,7 +19,7 @@ internal static class BranchForOne
             WriteLine($"They share the quays: {ReferenceEquals(harbour.Resolve<Quays>(), regatta.Resolve<Quays>())}");
         }
 
-        WriteLine($"The branch has ended, and the harbour goes on: {harbour.Resolve<BookingDesk>().PerNight}");
+        WriteLine($"The branch is disposed, and the harbour goes on: {harbour.Resolve<BookingDesk>().PerNight}");
     }
 
     private interface ITariff

@@ -14,8 +14,8 @@ internal static class Captive
 
         WriteLine(wiring.Check());
         WriteLine();
-        WriteLine("A transient ledger would freeze one, a singleton would share one between all, `new` would open one that nobody ends.");
-        WriteLine("What is right is a scope for each run: dotnet run --project examples/HowTo -- job");
+        WriteLine("A transient ledger would be created once and kept, a singleton shared by all runs, and one created with `new` never disposed.");
+        WriteLine("The solution is a scope for each run: dotnet run --project examples/HowTo -- job");
     }
 
     private sealed class BerthLedger;

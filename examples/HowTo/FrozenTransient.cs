@@ -1,6 +1,6 @@
 namespace HowTo;
 
-/// <summary>A transient in a singleton is made once, and stays. A function gives a fresh one at each call.</summary>
+/// <summary>A transient in a singleton is created once, and stays. A function gives a fresh one at each call.</summary>
 internal static class FrozenTransient
 {
     public static void Run()

@@ -1,6 +1,6 @@
 namespace HowTo;
 
-/// <summary>What only the run knows is promised in the wiring, and handed over: settings to the container, the caller to a scope.</summary>
+/// <summary>What only the run knows is declared in the wiring, and supplied: settings to the container, the caller to a scope.</summary>
 internal static class IncomingValues
 {
     public static void Run()

@@ -1,6 +1,6 @@
 namespace HowTo;
 
-/// <summary>A value that exists only after the container, such as the running application: promised for later, taken as Lazy.</summary>
+/// <summary>A value that exists only after the container, such as the running application: declared for later, taken as Lazy.</summary>
 internal static class LateValue
 {
     public static void Run()

@@ -1,6 +1,6 @@
 namespace HowTo;
 
-/// <summary>Two registrations of one type are told apart by marks: a type, which cannot be mistyped, or a string.</summary>
+/// <summary>Two registrations of one type are distinguished by marks: a type, which cannot be mistyped, or a string.</summary>
 internal static class Marks
 {
     public static void Run()

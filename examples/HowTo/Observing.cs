@@ -1,6 +1,6 @@
 namespace HowTo;
 
-/// <summary>A test can observe a container: it is told what is made and ended, in order, and where it belongs.</summary>
+/// <summary>A test can observe a container: it is told what is created and ended, in order, and where it belongs.</summary>
 internal static class Observing
 {
     public static void Run()

@@ -17,7 +17,7 @@ internal static class OpenGenerics
         Archivist archivist = container.Resolve<Archivist>();
         WriteLine($"Vessels: {archivist.Vessels.Describe()}");
         WriteLine($"Tides:   {archivist.Tides.Describe()}");
-        WriteLine($"At run time, for whatever comes: {container.Resolve<IArchive<int>>().Describe()}");
+        WriteLine($"At run time, for any type: {container.Resolve<IArchive<int>>().Describe()}");
     }
 
     private interface IArchive<T>

@@ -1,6 +1,6 @@
 namespace HowTo;
 
-/// <summary>Required properties are filled as parameters are; [Inject] marks others, also on objects that somebody else made.</summary>
+/// <summary>Required properties are filled as parameters are; [Inject] marks others, also on objects that somebody else created.</summary>
 internal static class Properties
 {
     public static void Run()

@@ -4,8 +4,8 @@ namespace Mistakes;
 
 /// <summary>A mistake, and how to make it.</summary>
 /// <param name="Code">The code of the fault.</param>
-/// <param name="Sample">The class that makes it.</param>
-/// <param name="Show">Makes the mistake, and gives what Junctivor says to it.</param>
+/// <param name="Sample">The class that creates it.</param>
+/// <param name="Show">Creates the mistake, and gives what Junctivor says to it.</param>
 public sealed record Mistake(string Code, Type Sample, Func<CheckReport> Show)
 {
     private const int Indent = 4;

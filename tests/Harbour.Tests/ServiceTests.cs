@@ -3,7 +3,7 @@ using Junctivor.Tests.Shared;
 
 namespace Harbour.Tests;
 
-/// <summary>The office as a process that stays, and is told to end.</summary>
+/// <summary>The office as a process that stays open until it is stopped.</summary>
 public class ServiceTests
 {
     private static CancellationToken Token => TestContext.Current.CancellationToken;

@@ -22,7 +22,7 @@ public class ProgramTests
     [InlineData("session", "Mira's basket: rope, tar", "Tove's basket is put away", "Mira signs out")]
     [InlineData("web", "the lamp is on\nAhoy Mira, this is ledger 1\nAhoy Tove, this is ledger 2\nthe lamp is off")]
     [InlineData("late-value", "The office is open at http://127.0.0.1:5080.", "JV402")]
-    [InlineData("lazy-ring", "Pilot → HastyBoat → Pilot", "The pilot's boat is this one: True")]
+    [InlineData("lazy-cycle", "Pilot → HastyBoat → Pilot", "The pilot's boat is this one: True")]
     [InlineData("levels", "{ Name = early } has served 2", "{ Name = late } has served 1", "JV305")]
     [InlineData("list", "FlagMast, Blackboard", "fog: Foghorn, storm: Gun")]
     [InlineData("marks", "12 m in the north, 7 m in the south", "JV202", "[Marked(\"north\")] int")]

@@ -2,7 +2,7 @@ using System.Collections.Concurrent;
 
 namespace Junctivor.AspNetCore.Tests;
 
-/// <summary>Which ledgers have ended.</summary>
+/// <summary>Which ledgers are disposed.</summary>
 public sealed class EndLog
 {
     private readonly ConcurrentDictionary<int, TaskCompletionSource> _ended = new();

@@ -9,7 +9,7 @@ public enum Life
     Transient,
 }
 
-/// <summary>What makes it.</summary>
+/// <summary>What creates it.</summary>
 public enum Making
 {
     Class,
@@ -80,7 +80,7 @@ public sealed record Entry
     /// <summary>Whether it only serves the class of another entry.</summary>
     public int? OnlyFor { get; init; }
 
-    /// <summary>Whether ownership is turned: made things are left undisposed, values are disposed of.</summary>
+    /// <summary>Whether ownership is turned: created things are left undisposed, values are disposed of.</summary>
     public bool IsOwnedOtherwise { get; init; }
 
     /// <summary>Two that say the same are two.</summary>

@@ -2,7 +2,7 @@ namespace Junctivor.Model;
 
 /// <summary>
 /// Lets each moment of a story fail once: each constructor, factory, setter, disposal and warm-up, and each cancellation. The same request must
-/// succeed when it is made again, and what was made must be ended exactly once.
+/// succeed when it is created again, and what was created must be ended exactly once.
 /// </summary>
 public static class FaultInjection
 {

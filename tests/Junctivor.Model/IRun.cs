@@ -9,7 +9,7 @@ public interface IRun
     object StartShift(object outer);
 
     /// <param name="outer">Where it starts.</param>
-    /// <param name="hasValues">Whether what the wiring promises is handed over.</param>
+    /// <param name="hasValues">Whether what the wiring declares is supplied.</param>
     object StartScope(object outer, bool hasValues);
 
     void End(object scope);

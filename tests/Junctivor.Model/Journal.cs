@@ -1,6 +1,6 @@
 namespace Junctivor.Model;
 
-/// <summary>What was made and ended, in order; parts that nobody sees being made have the number 0. It can let one of these moments fail.</summary>
+/// <summary>What was created and ended, in order; parts that nobody sees being created have the number 0. It can let one of these moments fail.</summary>
 public sealed class Journal
 {
     private readonly List<string> _lines = [];
@@ -13,7 +13,7 @@ public sealed class Journal
     /// <summary>How many moments there were.</summary>
     public int Moments { get; private set; }
 
-    /// <summary>What was made and has to be ended, and was not ended exactly once; and what was ended and had not to be.</summary>
+    /// <summary>What was created and has to be disposed, and was not ended exactly once; and what was ended and had not to be.</summary>
     public IReadOnlyList<string> Wrong =>
     [
         .. _made.Select((part, place) => (part, number: place + 1))

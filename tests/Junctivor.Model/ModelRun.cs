@@ -23,7 +23,7 @@ public sealed class ModelRun(Specification specification, Journal journal) : IRu
         ModelScope scope = new(Life.Scoped, (ModelScope)outer, []);
         foreach (Entry entry in hasValues ? Incoming() : [])
         {
-            // One value for all entries that promise it; the last one that owns it ends it, once.
+            // One value for all entries that declaration it; the last one that owns it ends it, once.
             Thing value = given.TryGetValue(entry.Number, out Thing? known) ? known : given[entry.Number] = new Thing($"given I{entry.Number}", $"given I{entry.Number}", 0, 0, []);
             scope.Incoming[entry] = value;
             if (entry.IsOwnedOtherwise && !scope.Owned.Contains(value))
@@ -91,7 +91,7 @@ public sealed class ModelRun(Specification specification, Journal journal) : IRu
         _ => throw new InvalidOperationException($"{thing}"),
     };
 
-    /// <summary>What is made for it and not kept by anything shared belongs to whoever was asked; if it fails, that ends at once.</summary>
+    /// <summary>What is created for it and not kept by anything shared belongs to whoever was asked; if it fails, that ends at once.</summary>
     private object? ResolveFrom(Supply supply, ModelScope asked)
     {
         if (IsEnded(asked))

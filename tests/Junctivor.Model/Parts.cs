@@ -1,6 +1,6 @@
 namespace Junctivor.Model;
 
-// What random wirings are made of. IPart<I3> and IAlso<I3> are the services of number 3; a class takes what the model says.
+// What random wirings are made from. IPart<I3> and IAlso<I3> are the services of number 3; a class takes what the model says.
 public interface IAlso<TId>
 {
     string Name { get; }
@@ -23,7 +23,7 @@ public sealed class I4;
 /// <summary>Met by one instance for all: a parameter that means nothing.</summary>
 public sealed class Nothing;
 
-/// <summary>Tells that it is made.</summary>
+/// <summary>Tells that it is created.</summary>
 public abstract class Told<TId> : IPart<TId>
 {
     private readonly Journal _journal;
@@ -59,7 +59,7 @@ public sealed class MadeEndingLater<TId, T1, T2>(Journal journal, T1 one, T2 two
     }
 }
 
-/// <summary>Asks for the first by its mark.</summary>
+/// <summary>Requests the first by its mark.</summary>
 public sealed class MadeByMark<TId, T1, T2>(Journal journal, [Marked("a")] T1 one, T2 two) : Told<TId>(journal, [one, two]), IDisposable
 {
     public void Dispose() => Ended();
@@ -72,7 +72,7 @@ public sealed class MadeWithout<TId, T1, T2>(Journal journal, T1? one, T2 two) :
     public void Dispose() => Ended();
 }
 
-/// <summary>Nobody sees that it is made: its constructor only keeps what it is given.</summary>
+/// <summary>Nobody sees that it is created: its constructor only keeps what it is given.</summary>
 public sealed class Plain<TId, T1, T2>(Journal journal, T1 one, T2 two) : IPart<TId>, IDisposable
 {
     private readonly Journal _journal = journal;
@@ -123,7 +123,7 @@ public sealed class PlainlyWrapped<TId, T1>(IPart<TId> inner, Journal journal, T
     public void Dispose() => _journal.End(Name, 0);
 }
 
-/// <summary>A value that somebody hands over, or that the wiring brings.</summary>
+/// <summary>A value that somebody supplies, or that the wiring brings.</summary>
 public sealed class Given<TId>(Journal journal) : IPart<TId>, IDisposable
 {
     public string Name => $"given {typeof(TId).Name}";

@@ -31,7 +31,7 @@ public sealed class Specification
 
     private sealed record Offer(Entry Entry, int Position);
 
-    /// <summary>What meets something that is asked for.</summary>
+    /// <summary>What meets something that is requested.</summary>
     public abstract record Supply
     {
         public sealed record One(Node Node) : Supply;
@@ -98,7 +98,7 @@ public sealed class Specification
     /// <summary>Whether an entry serves anything after all.</summary>
     public bool Counts(Entry entry) => _offers.Values.Any(offers => offers.Any(offer => offer.Entry == entry));
 
-    /// <summary>Whether the value of an entry may be handed over as its part, without a mark.</summary>
+    /// <summary>Whether the value of an entry may be supplied as its part, without a mark.</summary>
     public bool IsPromised(Entry incoming) => _offers.TryGetValue(new Key(incoming.Number, false, null), out List<Offer>? offers) && offers.Any(offer => offer.Entry == incoming);
 
     /// <summary>A decorator that takes its own service twice does not say what it wraps.</summary>

@@ -3,7 +3,7 @@ using System.Text;
 
 namespace Junctivor.Model;
 
-/// <summary>Tells what comes of a wiring when everything is resolved everywhere, again and again: what is made of what, what is one, and what ends when.</summary>
+/// <summary>Tells what comes of a wiring when everything is resolved everywhere, again and again: what is made from what, what is one, and what ends when.</summary>
 public sealed class Story
 {
     /// <summary>Through how many functions, lazies and fresh scopes it is looked, one inside the other: they may go on for ever.</summary>

@@ -6,7 +6,7 @@ using Junctivor.Tests.Shared;
 
 namespace Junctivor.Tests;
 
-/// <summary>What the design promises about the source itself.</summary>
+/// <summary>What the design declares about the source itself.</summary>
 public partial class HouseTests
 {
     private static string Core => Path.Combine(ProgramRun.RepositoryRoot, "src", "Junctivor");

@@ -55,7 +55,7 @@ internal static class Contention
                     }
                     catch (Exception failure) when (HasEnded(failure))
                     {
-                        // Somebody has ended it.
+                        // Somebody is disposed it.
                     }
                     catch (Exception failure)
                     {
@@ -159,7 +159,7 @@ internal static class Contention
         }
     }
 
-    /// <summary>How many were made that are to be ended, as far as they can be seen, and how many have ended.</summary>
+    /// <summary>How many were created that are to be disposed, as far as they can be seen, and how many are disposed.</summary>
     private sealed class Counts
     {
         private int _made;

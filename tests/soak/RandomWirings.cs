@@ -5,7 +5,7 @@ using Junctivor.Model;
 
 namespace Junctivor.Soak;
 
-/// <summary>Random wirings against the independent model. What goes wrong is made as small as it can be, and printed as C#.</summary>
+/// <summary>Random wirings against the independent model. What goes wrong is created as small as it can be, and printed as C#.</summary>
 internal static class RandomWirings
 {
     public static Outcome CompareAll(TimeSpan time, string? seed)

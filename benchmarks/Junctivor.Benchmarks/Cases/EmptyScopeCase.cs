@@ -2,7 +2,7 @@ using Junctivor.Benchmarks.Services;
 
 namespace Junctivor.Benchmarks.Cases;
 
-/// <summary>A scope in which nothing is made.</summary>
+/// <summary>A scope in which nothing is created.</summary>
 internal sealed class EmptyScopeCase : Case
 {
     private readonly Container _container = new Wiring { Scoped.Of<Session>() }.Build();

@@ -2,7 +2,7 @@ using Junctivor.Benchmarks.Services;
 
 namespace Junctivor.Benchmarks.Cases;
 
-/// <summary>A wrapper that makes its value at the first use, made and used at each call.</summary>
+/// <summary>A wrapper that creates its value at the first use, created and used at each call.</summary>
 internal sealed class LazyCase : Case
 {
     private readonly Container _container = new Wiring { Transient.Of<Buoy>() }.Build();

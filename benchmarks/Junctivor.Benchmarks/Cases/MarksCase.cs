@@ -2,7 +2,7 @@ using Junctivor.Benchmarks.Services;
 
 namespace Junctivor.Benchmarks.Cases;
 
-/// <summary>Two values of one type, told apart by marks.</summary>
+/// <summary>Two values of one type, distinguished by marks.</summary>
 internal sealed class MarksCase : Case
 {
     private readonly Container _container = new Wiring

@@ -13,7 +13,7 @@ internal sealed class SingletonByTypeCase : Case
 
     public override string Name => "singleton-by-type";
 
-    public override string Against => "one look into a dictionary";
+    public override string Against => "one dictionary look-up";
 
     public override int Times => 16;
 

@@ -11,7 +11,7 @@ internal sealed class SingletonCase : Case
 
     public override string Name => "singleton";
 
-    public override string Against => "one look into a dictionary";
+    public override string Against => "one dictionary look-up";
 
     public override int Times => 16;
 

@@ -18,7 +18,7 @@ internal static class Stopwatches
     private static readonly TimeSpan Pause = TimeSpan.FromMilliseconds(150);
     private static readonly TimeSpan Round = TimeSpan.FromMilliseconds(12);
 
-    /// <summary>What was made last: so that the compiler does not leave the making out.</summary>
+    /// <summary>What was created last: so that the compiler does not leave the making out.</summary>
     private static volatile object? Kept;
 
     public static Measured Measure(Case one) => one.IsCold ? MeasureCold(one) : MeasureWarm(one);

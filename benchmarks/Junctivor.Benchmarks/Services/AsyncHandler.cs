@@ -1,4 +1,4 @@
 namespace Junctivor.Benchmarks.Services;
 
-/// <summary>What works for a request: made for each asker, over two scoped services.</summary>
+/// <summary>What works for a request: created for each asker, over two scoped services.</summary>
 public sealed record AsyncHandler(AsyncLedger Ledger, AsyncSession Session);

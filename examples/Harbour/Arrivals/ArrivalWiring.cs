@@ -22,7 +22,7 @@ public static class ArrivalWiring
             })
             .WarmUp((pump, _) => pump.StartAsync())
             .WindDown((pump, cancellationToken) => pump.StopAsync(cancellationToken))
-            .Accept("JV502", reason: "It asks only for what receives a message, by the type of the message."),
+            .Accept("JV502", reason: "It resolves only the handlers of messages, by the type of the message."),
         Scoped.Of<IMessageHandler<Arrived>, ArrivalClerk>(),
         Singleton.Of<IContributesEndpoints, ArrivalEndpoints>(),
     ];

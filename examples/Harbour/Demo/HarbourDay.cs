@@ -74,8 +74,8 @@ public static class HarbourDay
         console.Write(table);
         console.MarkupLine(
             """
-            [bold]Read each line from left to right.[/] Desk and planner of one request share one ledger, which ends with it; the next has another.
-            Whoever takes a planner gets a new one, twice in a request too. The tide table is the same all day. Errors are problem details.
+            [bold]Read each line from left to right.[/] Desk and planner of one request share one ledger, which is disposed with it; the next has another.
+            A planner is transient: each consumer gets a new one. The tide table is the same all day. Errors are problem details.
             """);
         string channels = string.Join(", ", office.Container.Resolve<NoticeDesk>().ChannelNames);
         await ShowNightAsync(console, office);
@@ -103,7 +103,7 @@ public static class HarbourDay
         IReadOnlyList<Invoice> invoices = await office.Container.Resolve<NightlyInvoicing>().RunAsync();
         string written = string.Join(", ", invoices.Select(invoice => string.Create(CultureInfo.InvariantCulture, $"{invoice.Vessel} {invoice.Amount:0.00}")));
         console.MarkupLineInterpolated(
-            $"[bold]No request, and still a scope:[/] the arrival was a message, received in a scope and with a ledger of its own. The nightly invoicing took a fresh one, and wrote: {written}.");
+            $"[bold]No request, and still a scope:[/] the arrival was a message, handled in its own scope with its own ledger. The nightly invoicing used a new one, and wrote: {written}.");
     }
 
     private static TableColumn Heading(string name, string lifetime = "") =>
@@ -144,7 +144,7 @@ public static class HarbourDay
     private static void ShowMistakes(IAnsiConsole console)
     {
         console.WriteLine();
-        console.MarkupLine("[bold]And a wiring with three mistakes.[/] Nothing is constructed; Build says all of them at once:");
+        console.MarkupLine("[bold]And a wiring with three faults.[/] Nothing is created; Build reports all of them at once:");
         console.WriteLine();
         try
         {

@@ -16,7 +16,7 @@ internal static class MistakenWiring
         Singleton.From<HarbourSettings, LedgerFile>(LedgerFile.Open),
         Scoped.Of<SqliteBerthLedger>().Also<IBerthLedger>(),
 
-        // A class is registered, but not under the interface that somebody asks for.
+        // A class is registered, but not under the interface that somebody requests.
         Singleton.Of<AlmanacTideTable>(),
         Transient.Of<BerthRequestCheck>(),
 

@@ -4,7 +4,7 @@ using Microsoft.Data.Sqlite;
 
 namespace Harbour.Ledger;
 
-/// <summary>The SQLite file of the ledger: made once, opened for each visit.</summary>
+/// <summary>The SQLite file of the ledger: created once, opened for each visit.</summary>
 public sealed class LedgerFile
 {
     private readonly string _connection;

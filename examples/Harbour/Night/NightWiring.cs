@@ -23,7 +23,7 @@ public static class NightWiring
             })
             .WarmUp((schedule, _) => schedule.StartAsync())
             .WindDown((schedule, cancellationToken) => schedule.StopAsync(cancellationToken))
-            .Accept("JV502", reason: "It asks only for the jobs that are on it."),
+            .Accept("JV502", reason: "It resolves only its jobs."),
         Singleton.Of<IContributesEndpoints, InvoiceEndpoints>(),
     ];
 }

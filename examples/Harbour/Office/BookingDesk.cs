@@ -4,7 +4,7 @@ using Serilog;
 
 namespace Harbour.Office;
 
-/// <summary>Gives a vessel a berth, and enters it in the ledger.</summary>
+/// <summary>Returns a vessel a berth, and enters it in the ledger.</summary>
 public sealed class BookingDesk : IDisposable
 {
     private readonly FeeCalculator _fees;

@@ -15,7 +15,7 @@ public sealed class Muster
 
     public int NextVisit() => _numbers.AddOrUpdate(typeof(Visit), 1, (_, last) => last + 1);
 
-    /// <summary>Completes when the scope of a visit has ended, with what it had made and ended by then.</summary>
+    /// <summary>Completes when the scope of a visit is disposed, with what it had created and ended by then.</summary>
     public Task<VisitEnd> WhenEnded(int visit) => End(visit).Task;
 
     /// <summary>The last visits are remembered, so that an office that stays open does not grow.</summary>

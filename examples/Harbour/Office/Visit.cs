@@ -1,6 +1,6 @@
 namespace Harbour.Office;
 
-/// <summary>One request, with the roll of the scoped services that work for it. The first made, and so the last ended.</summary>
+/// <summary>One request, with the roll of the scoped services that work for it. The first created, and so the last ended.</summary>
 public sealed class Visit(Muster muster, Caller caller) : IDisposable
 {
     private readonly List<object> _present = [];

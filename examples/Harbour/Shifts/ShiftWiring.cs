@@ -15,7 +15,7 @@ public static class ShiftWiring
         Singleton.Of<ShiftPlan>(),
         Singleton.From((Container office, TimeProvider time, ILogger log) => new Sessions(office, HarbourLevels.DutyShift, time, (shift, failure) =>
         {
-            log.Error(failure, "The {Shift} did not end well", shift);
+            log.Error(failure, "Disposing of the {Shift} failed", shift);
             return Task.CompletedTask;
         })
         {

@@ -5,7 +5,7 @@ namespace Harbour.Web;
 /// <summary>Reads what a request carries, and says what is wrong with it where it cannot be read.</summary>
 public static class JsonBody
 {
-    /// <summary>Gives the value, or the answer to send instead.</summary>
+    /// <summary>Returns the value, or the answer to send instead.</summary>
     public static async Task<(T? Value, IResult? Problem)> ReadAsync<T>(HttpRequest request)
         where T : class
     {

@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Samples;
 
-/// <summary>JV401: the ledger is opened asynchronously, and asked for before anybody has awaited it.</summary>
+/// <summary>JV401: the ledger is opened asynchronously, and requested before anybody has awaited it.</summary>
 public static class AsyncNotReady
 {
     public static object Ask()

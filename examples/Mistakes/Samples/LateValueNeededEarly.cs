@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Samples;
 
-/// <summary>JV402: the running office is handed over later, and the bell wants it at once.</summary>
+/// <summary>JV402: the running office is supplied later, and the bell wants it at once.</summary>
 public static class LateValueNeededEarly
 {
     [CheckedWiring("JV402")]

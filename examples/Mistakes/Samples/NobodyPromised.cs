@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Samples;
 
-/// <summary>JV107: the caller is handed over as a class, and promised as an interface.</summary>
+/// <summary>JV107: the caller is supplied as a class, and declared as an interface.</summary>
 public static class NobodyPromised
 {
     public static Scope Start()

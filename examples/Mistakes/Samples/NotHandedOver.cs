@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Samples;
 
-/// <summary>JV105: the settings are promised, and Build is called without them.</summary>
+/// <summary>JV105: the settings are declared, and Build is called without them.</summary>
 public static class NotHandedOver
 {
     public static Container Build()

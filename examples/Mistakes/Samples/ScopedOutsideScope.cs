@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Samples;
 
-/// <summary>JV302: the desk is asked for from the container, outside every scope.</summary>
+/// <summary>JV302: the desk is requested from the container, outside every scope.</summary>
 public static class ScopedOutsideScope
 {
     public static object Ask()

@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Samples;
 
-/// <summary>JV103: the invoice can be made in two ways, and nothing says in which.</summary>
+/// <summary>JV103: the invoice can be created in two ways, and nothing says in which.</summary>
 public static class SeveralConstructors
 {
     [CheckedWiring("JV103")]

@@ -44,7 +44,7 @@ internal sealed class RequestScope : IServiceProvider, IServiceProvidersFeature,
     /// <summary>Which of the lists of open requests it is on.</summary>
     public int List { get; set; }
 
-    /// <summary>There is one for each request: so it is its own gate, and makes no other object for that.</summary>
+    /// <summary>There is one for each request: so it is its own gate, and creates no other object for that.</summary>
     private object Gate => this;
 
     public override string ToString() => $"{_method} {_path}";
@@ -98,7 +98,7 @@ internal sealed class RequestScope : IServiceProvider, IServiceProvidersFeature,
         }
     }
 
-    /// <summary>The host makes its provider when the context is asked and has none: so this steps aside for a moment.</summary>
+    /// <summary>The host creates its provider when the context is asked and has none: so this steps aside for a moment.</summary>
     private IServiceProvider FindHost()
     {
         lock (Gate)

@@ -55,7 +55,7 @@ internal sealed class RequestStarter
                 : EnterAsync(_options.Sessions, key, context);
         }
 
-        // The token of a request comes to be when it is asked for: so it is asked for only where something awaits.
+        // The token of a request comes to be when it is requested: so it is requested only where something awaits.
         return _container.ScopesAwaitFactories
             ? StartAsync(context, _container, null)
             : new ValueTask<RequestScope>(new RequestScope(context, _container.StartScope(IncomingOf(context)), null, _open));

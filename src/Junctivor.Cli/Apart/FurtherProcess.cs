@@ -14,7 +14,7 @@ namespace Junctivor.Cli.Apart;
 /// </summary>
 internal static class FurtherProcess
 {
-    /// <summary>How long the answer may take to come through once the process has ended.</summary>
+    /// <summary>How long the output may take to arrive after the process has exited.</summary>
     private static readonly TimeSpan Rest = TimeSpan.FromSeconds(2);
 
     /// <param name="arguments">The arguments of this process.</param>
@@ -129,7 +129,7 @@ internal static class FurtherProcess
         }
         catch (Exception failure) when (failure is InvalidOperationException or System.ComponentModel.Win32Exception)
         {
-            // It has ended by itself.
+            // It is disposed by itself.
         }
     }
 }

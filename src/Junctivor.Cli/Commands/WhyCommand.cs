@@ -5,7 +5,7 @@ using Junctivor.Reports.Text;
 
 namespace Junctivor.Cli.Commands;
 
-/// <summary>junctivor why: what makes a service and what that needs; and who needs it.</summary>
+/// <summary>junctivor why: what creates a service and what that needs; and who needs it.</summary>
 internal static class WhyCommand
 {
     public static int Run(FileInfo file, string service, string? wiring, OutputFormat format, FileInfo? output)

@@ -15,7 +15,7 @@ public enum ChangeKind
     /// <summary>It lives longer or shorter.</summary>
     LifetimeChanged,
 
-    /// <summary>It asks for other things.</summary>
+    /// <summary>It requests other things.</summary>
     DependenciesChanged,
 
     /// <summary>The same registrations serve in another order, which lists and decorators see.</summary>

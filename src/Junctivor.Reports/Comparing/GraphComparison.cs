@@ -70,7 +70,7 @@ public sealed class GraphComparison
         }
     }
 
-    /// <summary>Those that are made by the same, in the order before.</summary>
+    /// <summary>Those that are created by the same, in the order before.</summary>
     private static List<(SavedRegistration Was, SavedRegistration Is)> Pair(IReadOnlyList<SavedRegistration> were, IReadOnlyList<SavedRegistration> are)
     {
         List<SavedRegistration> left = [.. are];

@@ -6,7 +6,7 @@ public sealed record SavedRegistration
     /// <summary>What others refer to it by; readable, and the same as long as services, class and mark are.</summary>
     public required string Id { get; init; }
 
-    /// <summary>What makes it: <c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c> or <c>alias</c>.</summary>
+    /// <summary>What creates it: <c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c> or <c>alias</c>.</summary>
     public required string CreatedBy { get; init; }
 
     /// <summary>The full name of the class, or of what the factory gives, or of what the alias stands for.</summary>
@@ -45,7 +45,7 @@ public sealed record SavedRegistration
     /// <summary>The line in that file, counted from 1; 0 where nobody knows.</summary>
     public int Line { get; init; }
 
-    /// <summary>What it asks for: the parameters in order, then the properties.</summary>
+    /// <summary>What it requests: the parameters in order, then the properties.</summary>
     public IReadOnlyList<SavedNeed> Needs { get; init; } = [];
 
     /// <summary>Where it stands in the source; empty where nobody knows.</summary>

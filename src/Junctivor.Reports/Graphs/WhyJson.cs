@@ -2,7 +2,7 @@ using System.Text.Json;
 
 namespace Junctivor.Reports.Graphs;
 
-/// <summary>Writes as JSON what makes a service and what that needs; and who needs it.</summary>
+/// <summary>Writes as JSON what creates a service and what that needs; and who needs it.</summary>
 public static class WhyJson
 {
     private const int Version = 1;

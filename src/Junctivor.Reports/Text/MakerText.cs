@@ -2,7 +2,7 @@ using Junctivor.Reports.Graphs;
 
 namespace Junctivor.Reports.Text;
 
-/// <summary>Tells in a few words what makes a registration.</summary>
+/// <summary>Tells in a few words what creates a registration.</summary>
 internal static class MakerText
 {
     private const int LongestCall = 60;

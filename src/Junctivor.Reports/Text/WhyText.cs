@@ -2,7 +2,7 @@ using Junctivor.Reports.Graphs;
 
 namespace Junctivor.Reports.Text;
 
-/// <summary>Explains a service: what makes it and what that needs, down to the end; and who needs it, up to the roots.</summary>
+/// <summary>Explains a service: what creates it and what that needs, down to the end; and who needs it, up to the roots.</summary>
 internal sealed class WhyText
 {
     private readonly SavedGraph _graph;

@@ -4,7 +4,7 @@ using Junctivor.Reading;
 
 namespace Junctivor;
 
-// What is made of the registrations.
+// What is made from the registrations.
 public sealed partial class Wiring
 {
     /// <summary>What the last check has read, so that a build right after it need not read everything again.</summary>

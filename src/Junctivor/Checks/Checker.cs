@@ -16,7 +16,7 @@ internal static class Checker
         new AsyncInFromRule(),
     ];
 
-    /// <summary>What is wrong between registrations, whoever asks for them.</summary>
+    /// <summary>What is wrong between registrations, a consumer of them.</summary>
     private static readonly IRule[] AboutTheWiring =
     [
         new ReplacesNothingRule(),
@@ -37,7 +37,7 @@ internal static class Checker
         new UnreleasedTransientRule(),
     ];
 
-    /// <summary>What is wrong with needs that are not met by exactly one registration: few, where most are.</summary>
+    /// <summary>What is wrong with needs that are not bound to exactly one registration: few, where most are.</summary>
     private static readonly IRule[] AboutNeedsNotMetByOne =
     [
         new MissingRule(),

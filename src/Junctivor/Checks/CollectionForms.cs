@@ -2,12 +2,12 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>Knows which form of a collection, a task or a function the container makes in place of one that it does not.</summary>
+/// <summary>Knows which form of a collection, a task or a function the container creates in place of one that it does not.</summary>
 internal static class CollectionForms
 {
     private const string Collections = "System.Collections.";
 
-    /// <summary>What to ask for instead, and why; null where there is nothing of the kind.</summary>
+    /// <summary>What to request instead, and why; null where there is nothing of the kind.</summary>
     public static (TypeRef Element, string Written, string Reason)? Offered(TypeRef asked)
     {
         if (asked.Arguments.Count == 0)

@@ -38,7 +38,7 @@ public sealed record FaultKind
     /// <summary>The command that explains it, such as <c>junctivor fault JV301</c>; it needs no network.</summary>
     public string HelpCommand => $"junctivor fault {Code}";
 
-    /// <summary>JV101: a service that nobody registers.</summary>
+    /// <summary>JV101: a service that is not registered.</summary>
     public static FaultKind Missing { get; } =
         Fault("JV101", "missing", "A required service is not registered.");
 
@@ -54,7 +54,7 @@ public sealed record FaultKind
     public static FaultKind DoesNotServe { get; } =
         Fault("JV104", "does-not-serve", "A class is registered for a service that it does not implement.");
 
-    /// <summary>JV105: a value that was promised and not handed over.</summary>
+    /// <summary>JV105: a value that was declared and not supplied.</summary>
     public static FaultKind NotSupplied { get; } =
         Fault("JV105", "not-supplied", "A value that the wiring declares with Incoming was not supplied.");
 
@@ -62,7 +62,7 @@ public sealed record FaultKind
     public static FaultKind ArgumentMismatch { get; } =
         Fault("JV106", "argument-mismatch", "No constructor parameter matches a constant or an argument that is passed.");
 
-    /// <summary>JV107: a value that was handed over and is not promised.</summary>
+    /// <summary>JV107: a value that was supplied and is not declared.</summary>
     public static FaultKind NotDeclared { get; } =
         Fault("JV107", "not-declared", "A value was supplied that the wiring does not declare.");
 
@@ -74,7 +74,7 @@ public sealed record FaultKind
     public static FaultKind DoesNotApply { get; } =
         Fault("JV109", "does-not-apply", "A registration has an option that has no effect on it.");
 
-    /// <summary>JV201: services that need each other in a ring.</summary>
+    /// <summary>JV201: services that need each other in a cycle.</summary>
     public static FaultKind Cycle { get; } =
         Fault("JV201", "cycle", "Services depend on each other in a cycle, so none of them can be created first.");
 
@@ -106,7 +106,7 @@ public sealed record FaultKind
     public static FaultKind Captive { get; } =
         Fault("JV301", "captive", "A long-lived service holds a shorter-lived one, and would keep using it after it was disposed.");
 
-    /// <summary>JV302: something scoped was asked for where there is no scope.</summary>
+    /// <summary>JV302: something scoped was requested where there is no scope.</summary>
     public static FaultKind ScopedOutsideScope { get; } =
         Fault("JV302", "scoped-outside-scope", "A scoped service was requested outside a scope.");
 
@@ -126,7 +126,7 @@ public sealed record FaultKind
     public static FaultKind ConsumingClassShared { get; } =
         Fault("JV306", "consuming-class-shared", "A shared service takes its consuming class, and several classes consume it.");
 
-    /// <summary>JV401: something made asynchronously is needed where nothing awaits it.</summary>
+    /// <summary>JV401: something created asynchronously is needed where nothing awaits it.</summary>
     public static FaultKind AsyncNotReady { get; } =
         Fault("JV401", "async-not-ready", "A service with an asynchronous factory is required before the factory was awaited.");
 
@@ -150,7 +150,7 @@ public sealed record FaultKind
     public static FaultKind AcceptsNothing { get; } =
         Warning("JV504", "accepts-nothing", "A registration accepts a fault that it does not have.");
 
-    /// <summary>JV505: what is optional or asked for as a list, and not there.</summary>
+    /// <summary>JV505: what is optional or requested as a list, and not there.</summary>
     public static FaultKind Absent { get; } =
         Note("JV505", "absent", "An optional dependency or a list has no registrations.");
 

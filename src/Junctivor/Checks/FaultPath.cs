@@ -12,15 +12,15 @@ internal sealed class FaultPath(ServiceGraph graph)
     /// <summary>A registration, as itself.</summary>
     public FaultPath Node(Node node, int depth = 0) => Add(depth, null, node.Name, node.Lifetime, node);
 
-    /// <summary>What a parameter asks for, with the registration that answers.</summary>
+    /// <summary>What a parameter requests, with the registration that answers.</summary>
     public FaultPath Dependency(Dependency need, Node answer, int depth) =>
         Add(depth, need.Parameter.Name, Asked(need.Parameter), answer.Lifetime, answer);
 
-    /// <summary>What a parameter asks for where nothing answers, or more than one.</summary>
+    /// <summary>What a parameter requests where nothing answers, or more than one.</summary>
     public FaultPath Dependency(Dependency need, string remark, int depth) =>
         Add(depth, need.Parameter.Name, Asked(need.Parameter), remark, null);
 
-    /// <summary>A registration that is being made for a parameter; null where user code asked for it.</summary>
+    /// <summary>A registration that is being created for a parameter; null where user code requested it.</summary>
     public FaultPath Made(Node node, string? parameter, int depth) => Add(depth, parameter, node.Name, node.Lifetime, node);
 
     /// <summary>A line that is no registration.</summary>

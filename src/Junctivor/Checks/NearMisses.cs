@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>What is close to a service that nobody registers, the likeliest first: most often what was meant.</summary>
+/// <summary>What is close to a service that is not registered, the likeliest first: most often what was meant.</summary>
 internal sealed class NearMisses
 {
     private const int MostShown = 3;
@@ -26,7 +26,7 @@ internal sealed class NearMisses
     /// <summary>At most three.</summary>
     /// <param name="graph">The graph.</param>
     /// <param name="service">What is missing.</param>
-    /// <param name="parameter">How the parameter is called that asks for it.</param>
+    /// <param name="parameter">How the parameter is called that requests it.</param>
     /// <param name="level">The longest life of those that ask, which it must last.</param>
     public static IReadOnlyList<NearMiss> Of(ServiceGraph graph, ServiceId service, string parameter, Level level)
     {
@@ -88,7 +88,7 @@ internal sealed class NearMisses
                 $"{type.Name} {Implements(Type)} it, but is not registered.{AndNeeds(type)}",
                 new Fix("register it", RegistrationText.OfClass(LevelFor(type), Type, type) + RegistrationText.OptionsOf(_service.Mark))));
 
-    /// <summary>The container makes some kinds of lists, and others are asked for.</summary>
+    /// <summary>The container creates some kinds of lists, and others are requested.</summary>
     private IEnumerable<NearMiss> InAnotherCollection()
     {
         if (CollectionForms.Offered(Type) is not { } form || _graph.Index.Serving(form.Element).Count == 0)
@@ -134,7 +134,7 @@ internal sealed class NearMisses
         return missing.Count == 0 ? "" : $" Its {(missing.Count == 1 ? "dependency" : "dependencies")} {string.Join(" and ", missing)} {(missing.Count == 1 ? "is" : "are")} not registered either.";
     }
 
-    /// <summary>What whoever asks can hold; and what ends belongs to a scope, where nobody asks for longer.</summary>
+    /// <summary>What the consumer can hold; and what ends belongs to a scope, where nobody requests longer.</summary>
     private Level LevelFor(TypeRef type) => _level.IsTransient && type.IsDisposable ? Level.Scoped : _level;
 
     private string At(Node node) => SourcePlaceText.At(node.Place, _graph.SharedFolder);

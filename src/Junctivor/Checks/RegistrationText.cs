@@ -41,7 +41,7 @@ internal static class RegistrationText
         return char.ToLowerInvariant(name[0]) + name.Substring(1);
     }
 
-    /// <summary>A factory that makes a node through one of its constructors.</summary>
+    /// <summary>A factory that creates a node through one of its constructors.</summary>
     public static string Factory(Node node, Constructor constructor)
     {
         string made = node.Implementation.Name;
@@ -61,7 +61,7 @@ internal static class RegistrationText
     /// <summary>A parameter that asks by a mark, or by none.</summary>
     public static string Parameter(Mark? mark, string type, string name) => $"{Attribute(mark)}{type} {Identifier(name)}";
 
-    /// <summary>What a promised value is handed over as.</summary>
+    /// <summary>What a declared value is supplied as.</summary>
     public static string Supply(Node promise) => $"Incoming.Value<{promise.Services[0].Name}>({ToFillIn}){OptionsOf(promise.Mark)}";
 
     /// <summary>What marks a registration.</summary>

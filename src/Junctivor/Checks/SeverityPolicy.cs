@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>Gives what was found the weight that a wiring and its registrations want it to have.</summary>
+/// <summary>Returns what was found the weight that a wiring and its registrations want it to have.</summary>
 internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<string, Severity>? severities, bool warningsAreFaults)
 {
     private HashSet<(Node, Acceptance)>? _used;

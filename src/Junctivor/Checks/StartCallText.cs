@@ -5,7 +5,7 @@ namespace Junctivor.Checks;
 /// <summary>Writes the calls that build a container or start a scope, for the fixes.</summary>
 internal static class StartCallText
 {
-    /// <summary>The call that hands a value over where it is promised.</summary>
+    /// <summary>The call that hands a value over where it is declared.</summary>
     public static string HandingOver(Node promise) => promise.Level switch
     {
         { IsUsersOwn: true } level => $"await using Scope {RegistrationText.Variable(level)} = container.StartScope({RegistrationText.Start(level)}, {RegistrationText.Supply(promise)});",

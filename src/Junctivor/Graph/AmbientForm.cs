@@ -1,9 +1,9 @@
 namespace Junctivor.Graph;
 
-/// <summary>What a place has, whoever asks.</summary>
+/// <summary>Something that a place provides, whatever the consumer.</summary>
 internal enum AmbientForm
 {
-    /// <summary>The scope that the asking service is made in.</summary>
+    /// <summary>The scope that the asking service is created in.</summary>
     Scope,
 
     /// <summary>The container.</summary>
@@ -12,6 +12,6 @@ internal enum AmbientForm
     /// <summary>The token of whoever awaits the making.</summary>
     Cancellation,
 
-    /// <summary>The class that asks for the asking service.</summary>
+    /// <summary>The class that requests the asking service.</summary>
     ConsumingClass,
 }

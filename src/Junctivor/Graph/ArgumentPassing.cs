@@ -1,6 +1,6 @@
 namespace Junctivor.Graph;
 
-/// <summary>Gives the arguments of a call to the parameters of what it constructs: by type, and those of one type by order.</summary>
+/// <summary>Returns the arguments of a call to the parameters of what it constructs: by type, and those of one type by order.</summary>
 internal static class ArgumentPassing
 {
     /// <summary>A node of which some parameters take arguments.</summary>

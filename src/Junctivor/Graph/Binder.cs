@@ -46,7 +46,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
             : supply;
     }
 
-    /// <summary>What somebody gets who asks; a consumer of null asks from outside.</summary>
+    /// <summary>What somebody gets the consumer; a consumer of null asks from outside.</summary>
     public Binding Bind(ServiceId service, TypeRef? consumer)
     {
         if (service.Type.IsOpen)
@@ -68,7 +68,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
         };
     }
 
-    /// <summary>Constructs a class with some arguments given: a transient, or a class that nobody registers.</summary>
+    /// <summary>Constructs a class with some arguments given: a transient, or a class that is not registered.</summary>
     public Binding WithArguments(ServiceId service, TypeRef? consumer, IReadOnlyList<TypeRef> arguments)
     {
         IReadOnlyList<Node> found = candidates.Undecorated(service, consumer);
@@ -83,7 +83,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
             return new Binding.SharedWithArguments(made);
         }
 
-        // What constructs more of its own kind asks for the same again: it must get the same node.
+        // What constructs more of its own kind requests the same again: it must get the same node.
         if (!_filled.TryGetValue(made, out List<(IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken)>? calls))
         {
             _filled.Add(made, calls = []);

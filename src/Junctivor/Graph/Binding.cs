@@ -3,7 +3,7 @@ namespace Junctivor.Graph;
 /// <summary>How a need is met, or why it is not.</summary>
 internal abstract record Binding
 {
-    /// <summary>One node makes it.</summary>
+    /// <summary>One node creates it.</summary>
     internal sealed record Single(Node Node) : Binding;
 
     /// <summary>A list of all that serve it, in the order written.</summary>
@@ -15,7 +15,7 @@ internal abstract record Binding
     /// <summary>A wrapper of the base library or of ours, that comes to the service later.</summary>
     internal sealed record Deferred(DeferredForm Form, TypeRef Wrapper, TypeRef Wanted, Binding Inner) : Binding;
 
-    /// <summary>Something that the place has where it is asked for.</summary>
+    /// <summary>Something that the place has where it is requested.</summary>
     internal sealed record Ambient(AmbientForm Form) : Binding;
 
     /// <summary>A constant that the registration passes.</summary>

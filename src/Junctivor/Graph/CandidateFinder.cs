@@ -6,7 +6,7 @@ namespace Junctivor.Graph;
 /// <param name="written">All registrations.</param>
 internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeReader reader, IReadOnlyList<Node> written)
 {
-    /// <summary>How much deeper than anything that somebody wrote a type may be nested that follows from it: a class that asks for itself with
+    /// <summary>How much deeper than anything that somebody wrote a type may be nested that follows from it: a class that requests itself with
     /// larger type arguments each time never comes to an end.</summary>
     private const int MostFurtherNesting = 16;
 
@@ -19,14 +19,14 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
     /// <summary>The decorators that found something to wrap.</summary>
     public IReadOnlyCollection<Node> AppliedDecorators => _appliedDecorators;
 
-    /// <summary>All that serve it, in the order written, whoever asks: bare, not decorated.</summary>
+    /// <summary>All nodes that provide it, in the order of the wiring, for any consumer: without decorators.</summary>
     public IReadOnlyList<Node> Undecorated(ServiceId service, TypeRef? consumer) => Find(service, consumer);
 
     /// <summary>All that serve it, in the order written, each with its decorators around.</summary>
     public IReadOnlyList<Node> All(ServiceId service, TypeRef? consumer) =>
         [.. Find(service, consumer).Select(node => OutermostOf(node, service))];
 
-    /// <summary>The one that serves it, whoever asks; null where there is none, or where it takes a choice.</summary>
+    /// <summary>The one that serves it, the consumer; null where there is none, or where it takes a choice.</summary>
     public Node? OnlyOne(ServiceId service) => arrangement.OnlyOne(service) is { } only ? OutermostOf(only, service) : null;
 
     /// <summary>Those between which to choose where one is wanted.</summary>
@@ -51,7 +51,7 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
         ? []
         : [.. arrangement.Of(service with { Type = service.Type.Definition }).Select(offer => offer.Node)];
 
-    /// <summary>Takes note of a type that somebody asks for, which may be nested as deep as it likes.</summary>
+    /// <summary>Takes note of a type that somebody requests, which may be nested as deep as it likes.</summary>
     public void Allow(TypeRef asked) => _deepest = Math.Max(_deepest, asked.Nesting + MostFurtherNesting);
 
     /// <summary>Whether a type is nested deeper than anything that could follow from what is written and does come to an end.</summary>

@@ -1,6 +1,6 @@
 namespace Junctivor.Graph;
 
-/// <summary>How a need comes to its service later than its consumer is made.</summary>
+/// <summary>How a need comes to its service later than its consumer is created.</summary>
 internal enum DeferredForm
 {
     /// <summary><c>Func&lt;T&gt;</c>: a fresh resolution at each call.</summary>

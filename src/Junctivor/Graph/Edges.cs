@@ -3,7 +3,7 @@ namespace Junctivor.Graph;
 /// <summary>Reads the edges off what a node needs.</summary>
 internal static class Edges
 {
-    /// <summary>What is reached in a scope of its own is no edge: it neither closes a ring nor is held.</summary>
+    /// <summary>What is reached in a scope of its own is no edge: it neither closes a cycle nor is held.</summary>
     public static IEnumerable<Edge> Of(Node node)
     {
         Binding[] supplies = node.Bindings!;

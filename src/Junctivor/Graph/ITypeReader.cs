@@ -11,9 +11,9 @@ internal interface ITypeReader
     /// a sentence, or null.</summary>
     string? ReasonAgainst(Node open, TypeRef service);
 
-    /// <summary>Reads a class that nobody registers, to construct it with arguments.</summary>
+    /// <summary>Reads a class that is not registered, to construct it with arguments.</summary>
     Node ReadUnregistered(TypeRef type);
 
-    /// <summary>Classes that nobody registers and that implement a service: a generic one as its definition.</summary>
+    /// <summary>Classes that is not registered and that implement a service: a generic one as its definition.</summary>
     IReadOnlyList<TypeRef> Implementing(TypeRef service);
 }

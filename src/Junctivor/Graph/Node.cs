@@ -11,7 +11,7 @@ internal sealed record Node
 
     public required NodeKind Kind { get; init; }
 
-    /// <summary>The class that is constructed; for the rest, the type that the user's code promises to give.</summary>
+    /// <summary>The class that is constructed; for the rest, the type that the user's code declares to give.</summary>
     public required TypeRef Implementation { get; init; }
 
     /// <summary>What the registration is written for, and then what <c>Also</c> adds.</summary>
@@ -29,25 +29,25 @@ internal sealed record Node
     /// <summary>The public constructors, for a class; empty for the rest.</summary>
     public Constructor[] Constructors { get; init; } = [];
 
-    /// <summary>What the factory asks for, or what an alias stands for; empty for the rest.</summary>
+    /// <summary>What the factory requests, or what an alias stands for; empty for the rest.</summary>
     public Parameter[] FactoryParameters { get; init; } = [];
 
     /// <summary>The properties that are filled once it is constructed.</summary>
     public Parameter[] Properties { get; init; } = [];
 
-    /// <summary>What the reader made it of; nobody else's business.</summary>
+    /// <summary>What the reader created it from; only the reader uses it.</summary>
     public object? Origin { get; init; }
 
     /// <summary>What meets its parameters, in their order; null until the graph has settled it.</summary>
     public Binding[]? Bindings { get; private set; }
 
-    /// <summary>Whether each of its parameters is met by exactly one node, that must be there at once.</summary>
+    /// <summary>Whether each of its parameters is bound to exactly one node, that must be there at once.</summary>
     public bool IsSimplyMet { get; private set; }
 
     /// <summary>Its number among the nodes of the graph, once it is settled what meets its parameters.</summary>
     public int Number { get; private set; }
 
-    /// <summary>Whether it is made by something that must be awaited.</summary>
+    /// <summary>Whether it is created by something that must be awaited.</summary>
     public bool IsAsync { get; init; }
 
     /// <summary>Whether it was written as a decorator of its service.</summary>
@@ -70,13 +70,13 @@ internal sealed record Node
         _ => Constructors.Count(constructor => constructor.IsChosen) == 1 ? Constructors.Single(constructor => constructor.IsChosen) : null,
     };
 
-    /// <summary>What must be there before one can be made; nothing where no constructor is settled.</summary>
+    /// <summary>What must be there before one can be created; nothing where no constructor is settled.</summary>
     public Parameter[] Parameters =>
         Kind != NodeKind.Class ? FactoryParameters
         : Properties.Length == 0 ? ChosenConstructor?.Parameters ?? []
         : [.. ChosenConstructor?.Parameters ?? [], .. Properties];
 
-    /// <summary>What it asks for, with what meets it; once that is settled.</summary>
+    /// <summary>What it requests, with what meets it; once that is settled.</summary>
     public IReadOnlyList<Dependency> Dependencies => Graph.DependencyReader.Of(this);
 
     /// <summary>What it needs while it lives: at once, or through <c>Lazy</c> or <c>Func</c>; once that is settled.</summary>
@@ -85,7 +85,7 @@ internal sealed record Node
     /// <summary>That this node alone meets something.</summary>
     public Binding.Single AsBinding => _alone ??= new Binding.Single(this);
 
-    /// <summary>Whether it makes its instances, and so owns them unless told otherwise.</summary>
+    /// <summary>Whether it creates its instances, and so owns them unless told otherwise.</summary>
     public bool CreatesInstances => Kind is NodeKind.Class or NodeKind.Factory;
 
     /// <summary>Whether it stands for all closings of a generic class.</summary>

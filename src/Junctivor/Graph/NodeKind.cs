@@ -1,6 +1,6 @@
 namespace Junctivor.Graph;
 
-/// <summary>What makes the instances of a node.</summary>
+/// <summary>What creates the instances of a node.</summary>
 internal enum NodeKind
 {
     /// <summary>A constructor of a class.</summary>
@@ -12,7 +12,7 @@ internal enum NodeKind
     /// <summary>An object that existed before the container.</summary>
     Value,
 
-    /// <summary>A value that somebody hands over later.</summary>
+    /// <summary>A value that somebody supplies later.</summary>
     Incoming,
 
     /// <summary>Nothing: it gives what another service gives.</summary>

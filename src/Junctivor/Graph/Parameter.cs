@@ -1,6 +1,6 @@
 namespace Junctivor.Graph;
 
-/// <summary>One thing that a constructor, a factory or a property asks for.</summary>
+/// <summary>One thing that a constructor, a factory or a property requests.</summary>
 internal abstract class Parameter(TypeRef type)
 {
     public abstract string Name { get; }
@@ -9,7 +9,7 @@ internal abstract class Parameter(TypeRef type)
 
     public virtual Mark? Mark => null;
 
-    /// <summary>Whether it is met with nothing where nobody registers the service: <c>T? x</c> or <c>T x = default</c>.</summary>
+    /// <summary>Whether it is met with nothing where the service is not registered: <c>T? x</c> or <c>T x = default</c>.</summary>
     public virtual bool IsOptional => false;
 
     /// <summary>Whether the registration passes a constant for it.</summary>
@@ -33,6 +33,6 @@ internal abstract class Parameter(TypeRef type)
     /// <summary>The same parameter, met by a constant.</summary>
     public Parameter AsPassed() => new PresetParameter(Name, Type, isPassed: true);
 
-    /// <summary>What it asks for.</summary>
+    /// <summary>What it requests.</summary>
     public ServiceId Service => new(Type, Mark);
 }

@@ -11,13 +11,13 @@ internal sealed record RegistrationOptions
 
     public bool IsFirstChoice { get; init; }
 
-    /// <summary>Whether it is resolved from outside, and so needs nobody that asks for it.</summary>
+    /// <summary>Whether it is resolved from outside, and so needs nobody that requests it.</summary>
     public bool IsRoot { get; init; }
 
-    /// <summary>Whether the value is handed over only after the container is built.</summary>
+    /// <summary>Whether the value is supplied only after the container is built.</summary>
     public bool IsSuppliedLater { get; init; }
 
-    /// <summary>Whether whoever made it ends it; null for the default: made things are owned, values are not.</summary>
+    /// <summary>Whether it is owned; null for the default: created instances are owned, values are not.</summary>
     public bool? IsOwned { get; init; }
 
     /// <summary>Whether something runs when it is warmed up or wound down.</summary>

@@ -42,7 +42,7 @@ internal sealed class ServiceGraph
     public IReadOnlyList<Node> Nodes => _nodes.All;
 
     /// <summary>
-    /// Transients that somebody constructs with arguments, and nobody asks for without: what the arguments are for need not
+    /// Transients that somebody constructs with arguments, and nobody requests without: what the arguments are for need not
     /// be registered.
     /// </summary>
     public IReadOnlyCollection<Node> Unrequested { get; }
@@ -62,14 +62,14 @@ internal sealed class ServiceGraph
     /// <summary>The registrations that count, by what they serve and how they are named.</summary>
     public RegistrationIndex Index => _index.Value;
 
-    /// <summary>Classes that nobody registers and that implement a service.</summary>
+    /// <summary>Classes that is not registered and that implement a service.</summary>
     public IEnumerable<TypeRef> Implementing(TypeRef service) =>
         _reader.Implementing(service).Where(type => !Index.AbleToServe(type).Any(node => node.Implementation.Equals(type)));
 
-    /// <summary>Whether a parameter of a node would get what it asks for.</summary>
+    /// <summary>Whether a parameter of a node would get what it requests.</summary>
     public bool CanMeet(Node node, Parameter parameter) => !_binder.Bind(node, parameter).All().Any(supply => supply is Binding.Missing);
 
-    /// <summary>What a class that nobody registers asks for, and nobody registers either.</summary>
+    /// <summary>What a class that is not registered requests, and nobody registers either.</summary>
     public IEnumerable<ServiceId> MissingFor(TypeRef unregistered)
     {
         Node node = _reader.ReadUnregistered(unregistered);
@@ -89,11 +89,11 @@ internal sealed class ServiceGraph
     /// <summary>Whether a type is nested deeper than anything that could come to an end.</summary>
     public bool IsTooDeep(TypeRef type) => _candidates.IsTooDeep(type);
 
-    /// <summary>The registrations that promise a value.</summary>
+    /// <summary>The registrations that declare a value.</summary>
     public IEnumerable<Node> IncomingFor(ServiceId service) =>
         Effective.Of(service).Select(offer => offer.Node).Where(node => node.Kind == NodeKind.Incoming);
 
-    /// <summary>The registration that promises a value for after the container is built; null where none does.</summary>
+    /// <summary>The registration that declares a value for after the container is built; null where none does.</summary>
     public IReadOnlyList<Node> LateIncomingFor(ServiceId service) => [.. IncomingFor(service).Where(node => node.Options.IsSuppliedLater)];
 
     /// <summary>A registration with its decorators around it, under one service.</summary>

@@ -2,7 +2,7 @@ namespace Junctivor.Graph;
 
 /// <summary>
 /// A type as the graph knows it: an identity, and what rules and messages want to know of it. Where that comes from (reflection, or the
-/// compiler's symbols) is the reader's business. Most is never asked for, so nothing is read before it is. Safe for use by several threads.
+/// compiler's symbols) is the reader's business. Most is never requested, so nothing is read before it is. Safe for use by several threads.
 /// </summary>
 internal abstract class TypeRef : IEquatable<TypeRef>
 {
@@ -47,7 +47,7 @@ internal abstract class TypeRef : IEquatable<TypeRef>
 
     public abstract bool IsDelegate { get; }
 
-    /// <summary>Whether an instance has something to end.</summary>
+    /// <summary>Whether an instance has something to dispose.</summary>
     public abstract bool IsDisposable { get; }
 
     /// <summary>How deep generic types are nested in it.</summary>

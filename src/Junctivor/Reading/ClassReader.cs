@@ -15,7 +15,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
     public Constructor[] ReadConstructors([DynamicallyAccessedMembers(Kept.Members)] Type type) => ReflectedConstructor.AllOf(type, parameters);
 
     /// <summary>A node of which parameters are met as its entry says: by what it decorates, and by constants.</summary>
-    /// <param name="node">The node, with all that its class asks for.</param>
+    /// <param name="node">The node, with all that its class requests.</param>
     /// <param name="passed">The constants for its parameters.</param>
     public Node Meet(Node node, IReadOnlyList<PassedValue> passed)
     {
@@ -53,7 +53,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
         return [.. properties];
     }
 
-    /// <summary>An override counts as marked where what it overrides is; where there is none, asking for it would only take time.</summary>
+    /// <summary>An override counts as marked where what it overrides is; where there is none, requesting it would only take time.</summary>
     private static bool Carries(PropertyInfo info, Type attribute) =>
         info.IsDefined(attribute, inherit: false) || ((info.GetMethod ?? info.SetMethod) is { IsVirtual: true } accessor && (accessor.Attributes & MethodAttributes.NewSlot) == 0 && info.IsDefined(attribute));
 

@@ -16,7 +16,7 @@ internal static class MeaninglessOptions
         && entry.Options == RegistrationOptions.None
         && Array.TrueForAll(services, service => !IsProvided(((ReflectedType)service).Type) && !((ReflectedType)service).IsNullable);
 
-    /// <summary>Whether the container itself makes one for whoever asks. Names are read of few types only.</summary>
+    /// <summary>Whether the container itself creates one for the consumer. Names are read of few types only.</summary>
     private static bool IsProvided(Type service) =>
         (service.Assembly == typeof(Wiring).Assembly || (service.IsGenericType && service.Assembly == typeof(object).Assembly))
         && WellKnownTypes.IsProvided(TypeNames.Definition(service));

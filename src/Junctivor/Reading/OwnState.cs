@@ -6,7 +6,7 @@ namespace Junctivor.Reading;
 
 /// <summary>
 /// Finds what an object keeps of its own, beside what its constructor was given: what can be set, values that were settled
-/// when it was made, and collections. One such object for all is another thing than one for each.
+/// when it was created, and collections. One such object for all is another thing than one for each.
 /// </summary>
 internal static class OwnState
 {

@@ -3,12 +3,12 @@ using Junctivor.Graph;
 
 namespace Junctivor.Reading;
 
-/// <summary>Reads what constructors, factories and properties ask for.</summary>
+/// <summary>Reads what constructors, factories and properties request.</summary>
 internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marking)
 {
     private readonly Dictionary<Parameter, object?> _passed = [];
 
-    /// <summary>What a parameter gets that is passed a constant, or that is optional and registered by nobody.</summary>
+    /// <summary>What a parameter gets that is passed a constant, or that is optional and not registered.</summary>
     public object? ConstantOf(Parameter parameter) => parameter is ReflectedParameter read ? read.Default : _passed.GetValueOrDefault(parameter);
 
     /// <param name="method">A constructor, or the method of a factory.</param>
@@ -43,7 +43,7 @@ internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marki
         return passed;
     }
 
-    /// <summary>What is passed by reference only to be read, with <c>in</c> or <c>ref readonly</c>, is handed over as any other value.</summary>
+    /// <summary>What is passed by reference only to be read, with <c>in</c> or <c>ref readonly</c>, is supplied as any other value.</summary>
     private ReflectedType DeclaredBy(ParameterInfo info)
     {
         ReflectedType declared = types.Of(info.ParameterType);

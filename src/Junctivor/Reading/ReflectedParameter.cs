@@ -23,7 +23,7 @@ internal sealed class ReflectedParameter(ParameterInfo info, ReflectedType decla
     public override string? Obstacle => declared.Obstacle;
 
     /// <summary>
-    /// What it gets where nobody registers its type. Reflection gives null for the default of a structure, and the plain number for that of an
+    /// What it gets where nobody registers its type. Reflection returns null for the default of a structure, and the plain number for that of an
     /// enumeration or of a native integer.
     /// </summary>
     [UnconditionalSuppressMessage("Trimming", "IL2067", Justification = "A structure needs no constructor for its default.")]

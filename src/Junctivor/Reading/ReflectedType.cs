@@ -37,7 +37,7 @@ internal sealed class ReflectedType : TypeRef
 
     public Type Type { get; }
 
-    /// <summary>What whoever asks for it without a mark gets. Only the book of plans knows what stands here.</summary>
+    /// <summary>What a consumer of it without a mark gets. Only the book of plans knows what stands here.</summary>
     public object? Asked { get; set; }
 
     /// <summary>What annotations and constants of parameters are kept with.</summary>
@@ -91,7 +91,7 @@ internal sealed class ReflectedType : TypeRef
         _ => null,
     };
 
-    /// <summary>What is asked for by it: <c>T</c> for <c>T?</c> of a structure, and itself for the rest.</summary>
+    /// <summary>What is requested by it: <c>T</c> for <c>T?</c> of a structure, and itself for the rest.</summary>
     public ReflectedType Wanted => NullableOf is { } underlying ? _types.Of(underlying) : this;
 
     /// <summary>Whether it is <c>T?</c> of a structure.</summary>

@@ -6,7 +6,7 @@ using Junctivor.Registering;
 
 namespace Junctivor.Reading;
 
-/// <summary>Reads registrations, by reflection, into the graph; and keeps what the graph must not know: how each node is made.</summary>
+/// <summary>Reads registrations, by reflection, into the graph; and keeps what the graph must not know: how each node is created.</summary>
 internal sealed class WiringReader : ITypeReader
 {
     private Dictionary<(Node Open, Type Closed), Node>? _closings;
@@ -55,10 +55,10 @@ internal sealed class WiringReader : ITypeReader
 
     public static RegistrationData EntryOf(Node node) => (RegistrationData)node.Origin!;
 
-    /// <summary>What a parameter gets that is passed a constant, or that is optional and registered by nobody.</summary>
+    /// <summary>What a parameter gets that is passed a constant, or that is optional and not registered.</summary>
     public object? ConstantOf(Parameter parameter) => _parameters.ConstantOf(parameter);
 
-    /// <summary>What makes <c>Lazy</c>, lists and their like of a type.</summary>
+    /// <summary>What creates <c>Lazy</c>, lists and their like of a type.</summary>
     public TypeToken TokenOf(TypeRef type)
     {
         Type wanted = Types[type];
@@ -122,10 +122,10 @@ internal sealed class WiringReader : ITypeReader
 
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
 
-    /// <summary>What a method asks for, as a node that gives the arguments to call it with.</summary>
+    /// <summary>What a method requests, as a node that gives the arguments to call it with.</summary>
     public Node ReadCall(MethodInfo method, int parameterCount) => ReadArguments("the called method", Types[typeof(object[])], _parameters.Read(method, parameterCount));
 
-    /// <summary>What the properties of an object ask for, as a node that gives their values in order.</summary>
+    /// <summary>What the properties of an object request, as a node that gives their values in order.</summary>
     public Node ReadFilling([DynamicallyAccessedMembers(Kept.Members)] Type type) => ReadArguments($"the object of {TypeNames.Short(type)}", Types[type], _classes.ReadProperties(type));
 
     private static Node ReadArguments(string label, TypeRef consumer, Parameter[] parameters) =>

@@ -3,10 +3,10 @@ using System.Reflection;
 
 namespace Junctivor.Registering;
 
-/// <summary>What makes the instances of a registration.</summary>
+/// <summary>What creates the instances of a registration.</summary>
 internal abstract record InstanceSource
 {
-    /// <summary>The type that is made, or that the user's code promises to give.</summary>
+    /// <summary>The type that is created, or that the user's code declares to give.</summary>
     public abstract Type InstanceType { get; }
 
     /// <summary>A constructor of a class.</summary>
@@ -38,7 +38,7 @@ internal abstract record InstanceSource
         public override Type InstanceType => Value.GetType();
     }
 
-    /// <summary>A value handed over when the container or a scope starts.</summary>
+    /// <summary>A value supplied when the container or a scope starts.</summary>
     internal sealed record OfIncoming(Type Promised) : InstanceSource
     {
         public override Type InstanceType => Promised;

@@ -4,7 +4,7 @@ using System.Runtime.Loader;
 
 namespace Junctivor.Registering;
 
-/// <summary>The load context of one plug-in. It unloads when the last container that uses it has ended.</summary>
+/// <summary>The load context of one plug-in. It unloads when the last container that uses it is disposed.</summary>
 internal sealed class PluginContext(string path) : AssemblyLoadContext(Path.GetFileNameWithoutExtension(path), isCollectible: true)
 {
     private readonly AssemblyDependencyResolver? _resolver = ResolverFor(path);

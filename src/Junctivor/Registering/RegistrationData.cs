@@ -33,7 +33,7 @@ internal sealed record RegistrationData
     /// <summary>The constants for constructor parameters.</summary>
     public IReadOnlyList<PassedValue> Passed { get; init; } = [];
 
-    /// <summary>What runs once it is made, before work begins.</summary>
+    /// <summary>What runs once it is created, before work begins.</summary>
     public Func<object, CancellationToken, Task>? WarmUp { get; init; }
 
     /// <summary>What runs after work, before it ends.</summary>

@@ -93,7 +93,7 @@ public abstract partial class Resolver
         return service is not null;
     }
 
-    /// <summary>The same as <see cref="ResolveUnmarked"/> for what may not be registered: for frameworks that ask for everything.</summary>
+    /// <summary>The same as <see cref="ResolveUnmarked"/> for what may not be registered: for frameworks that request everything.</summary>
     private object? FindUnmarked(Type type)
     {
         nint handle = type.TypeHandle.Value;

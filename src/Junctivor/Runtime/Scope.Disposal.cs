@@ -239,10 +239,10 @@ public abstract partial class Scope
     }
 
     /// <summary>
-    /// Says that everything has ended, to those who wait too. Nobody waits for a slot any more, so what is said of claims may be lost. Where there
-    /// is nothing but the scope itself, this is to cost next to nothing: whoever begins to wait makes sure that one of both sees the other.
+    /// Says that everything is disposed, to those who wait too. Nobody waits for a slot any more, so what is said of claims may be lost. Where there
+    /// is nothing but the scope itself, this is to cost next to nothing: whoever begins to wait ensures that one of both sees the other.
     /// </summary>
-    /// <param name="failure">What those get who wait; null where everything has ended well.</param>
+    /// <param name="failure">What those get who wait; null where everything is disposed well.</param>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private void BeOver(AggregateException? failure)
     {
@@ -253,7 +253,7 @@ public abstract partial class Scope
         }
     }
 
-    /// <summary>Says that everything has ended, and throws what was thrown.</summary>
+    /// <summary>Says that everything is disposed, and throws what was thrown.</summary>
     private void FinishEnd(List<Exception>? failures)
     {
         AggregateException? failure = Disposal.FailureOf(failures, Description);

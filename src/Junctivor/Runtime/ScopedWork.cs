@@ -4,7 +4,7 @@ namespace Junctivor.Runtime;
 internal static class ScopedWork
 {
     /// <summary>Ends the scope of work that went well.</summary>
-    /// <exception cref="AggregateException">It did not end well, or something can end only asynchronously.</exception>
+    /// <exception cref="AggregateException">It did not end well, or something can be disposed only asynchronously.</exception>
     public static void End(Scope? scope)
     {
         if (Disposal.FailureOf(scope?.EndUnreachable(isToldOf: true), "the scope") is { } ended)

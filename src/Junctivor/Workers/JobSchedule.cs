@@ -179,7 +179,7 @@ public sealed class JobSchedule
         }
         catch (OperationCanceledException) when (abort.IsCancellationRequested)
         {
-            // It was told to end at once.
+            // It was aborted.
         }
 #pragma warning disable CA1031 // Whatever a job throws belongs to its run, and not to the schedule.
         catch (Exception failure)

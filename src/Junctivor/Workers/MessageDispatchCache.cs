@@ -3,7 +3,7 @@ using System.Diagnostics.CodeAnalysis;
 
 namespace Junctivor.Workers;
 
-/// <summary>Knows for each type of message how to receive it, and what of it the wiring promises. Safe for use by several threads.</summary>
+/// <summary>Knows for each type of message how to receive it, and what of it the wiring declares. Safe for use by several threads.</summary>
 internal sealed class MessageDispatchCache
 {
     private readonly ConcurrentDictionary<Type, MessageDispatch> _receivers = new();
@@ -11,7 +11,7 @@ internal sealed class MessageDispatchCache
 
     public MessageDispatch For(Type message) => _receivers.GetOrAdd(message, Make);
 
-    /// <summary>The message, under each type that the wiring promises: its own, and that of the pump.</summary>
+    /// <summary>The message, under each type that the wiring declares: its own, and that of the pump.</summary>
     public Incoming[] IncomingFor(Container container, object message, Type pumped)
     {
         Type[] promised = _promised.GetOrAdd(message.GetType(), own => [.. new[] { own, pumped }.Distinct().Where(container.DeclaresIncoming)]);

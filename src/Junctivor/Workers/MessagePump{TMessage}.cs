@@ -104,7 +104,7 @@ public sealed class MessagePump<TMessage>
             bool isThereMore;
             do
             {
-                // Told to end, it still receives what is there: that is not lost.
+                // Told to dispose, it still receives what is there: that is not lost.
                 isThereMore = await IsThereMoreAsync(ending.Token).ConfigureAwait(false);
                 while (!abort.IsCancellationRequested && !_isBroken && _messages.TryRead(out TMessage? message))
                 {
@@ -143,7 +143,7 @@ public sealed class MessagePump<TMessage>
         }
         catch (OperationCanceledException) when (abort.IsCancellationRequested)
         {
-            // It was told to end at once.
+            // It was aborted.
         }
 #pragma warning disable CA1031 // Whatever a receiver throws belongs to its message, and not to the pump.
         catch (Exception failure)

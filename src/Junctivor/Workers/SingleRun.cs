@@ -16,7 +16,7 @@ internal sealed class SingleRun(string name, Func<CancellationToken, Cancellatio
 
     public bool HasBegun => Volatile.Read(ref _runs) > 0;
 
-    /// <summary>Completes when the run has ended, and carries what ended it.</summary>
+    /// <summary>Completes when the run has stopped, and fails with the exception that stopped it.</summary>
     public Task Completion => _completion.Task;
 
     /// <exception cref="InvalidOperationException">It has run before.</exception>

@@ -3,7 +3,7 @@ using System.Reflection;
 namespace Junctivor.Tests.Interleaving;
 
 /// <summary>
-/// What docs/decisions/0001-memory-model.md promises of the table and of the word of a scope, tried in every order of steps with few interruptions:
+/// What docs/decisions/0001-memory-model.md declares of the table and of the word of a scope, tried in every order of steps with few interruptions:
 /// not by luck.
 /// </summary>
 public class InterleavingTests

@@ -112,7 +112,7 @@ public static class Scenarios
         };
     }
 
-    /// <summary>A scope ends while something is made in it in one go.</summary>
+    /// <summary>A scope ends while something is created in it in one go.</summary>
     private static Func<(Action[], Action)> Ended_while_made()
     {
         Container container = Office();
@@ -129,7 +129,7 @@ public static class Scenarios
         };
     }
 
-    /// <summary>A scope ends while one thread makes something in one go, and another step by step.</summary>
+    /// <summary>A scope ends while one thread creates something in one go, and another step by step.</summary>
     private static Func<(Action[], Action)> Ended_while_made_both_ways()
     {
         Container container = Office();
@@ -180,7 +180,7 @@ public static class Scenarios
         };
     }
 
-    /// <summary>Whoever has made a claim gives it back, while others want what was claimed and the scope ends.</summary>
+    /// <summary>Whoever has created a claim gives it back, while others want what was claimed and the scope ends.</summary>
     private static Func<(Action[], Action)> Claim_given_back()
     {
         Container container = Office();
@@ -192,7 +192,7 @@ public static class Scenarios
         };
     }
 
-    /// <summary>Whoever waits for what is claimed makes it once the claim is given back.</summary>
+    /// <summary>Whoever waits for what is claimed creates it once the claim is given back.</summary>
     private static Func<(Action[], Action)> Claim_given_back_to_who_waits()
     {
         Container container = Office();
@@ -336,7 +336,7 @@ public static class Scenarios
 
     public sealed record Desk(Berth Berth, Pen Pen);
 
-    /// <summary>Everybody sees that it is made, so it is made step by step.</summary>
+    /// <summary>Everybody sees that it is created, so it is created step by step.</summary>
     public sealed class Watched : IDisposable
     {
         public Watched(Berth berth)

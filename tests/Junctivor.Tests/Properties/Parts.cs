@@ -1,6 +1,6 @@
 namespace Junctivor.Tests.Properties;
 
-// Services that a random wiring is made of: IPart<I3> is the service of node 3, and Made<I3, …> takes what the model says.
+// Services that a random wiring is made from: IPart<I3> is the service of node 3, and Made<I3, …> takes what the model says.
 public interface IAlso<TId>
 {
     void Touch();
@@ -25,7 +25,7 @@ public sealed class Made<TId, T1, T2, T3> : IPart<TId>, IDisposable
         _number = journal.Make(typeof(TId));
     }
 
-    /// <summary>Uses what is only asked for later.</summary>
+    /// <summary>Uses what is only requested later.</summary>
     public void Touch()
     {
         foreach (object need in _needs.OfType<object>())
@@ -50,7 +50,7 @@ public sealed class Wrapped<TId>(IPart<TId> inner, Journal journal) : IPart<TId>
     public void Dispose() => journal.End(_number);
 }
 
-/// <summary>What was made, and what has ended, in order.</summary>
+/// <summary>What was created, and what is disposed, in order.</summary>
 public sealed class Journal
 {
     private readonly List<Type> _made = [];
@@ -59,7 +59,7 @@ public sealed class Journal
 
     public IReadOnlyList<int> Ended => _ended;
 
-    /// <summary>What ended that nobody saw being made.</summary>
+    /// <summary>What ended that nobody saw being created.</summary>
     public IEnumerable<string> EndedIds => _endedIds.Select(id => id.Name);
 
     public int Count => _made.Count;

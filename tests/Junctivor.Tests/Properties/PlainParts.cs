@@ -1,6 +1,6 @@
 namespace Junctivor.Tests.Properties;
 
-/// <summary>Services that nobody sees being made, as their constructors only keep what they are given: in every form that a parameter can have.</summary>
+/// <summary>Services that nobody sees being created, as their constructors only keep what they are given: in every form that a parameter can have.</summary>
 internal static class PlainParts
 {
     public static Type Definition => typeof(Plain<,,,>);

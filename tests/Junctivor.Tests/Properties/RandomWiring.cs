@@ -2,7 +2,7 @@ using CsCheck;
 
 namespace Junctivor.Tests.Properties;
 
-/// <summary>A random wiring without rings: each node needs only nodes before it, and nothing that ends before it.</summary>
+/// <summary>A random wiring without cycles: each node needs only nodes before it, and nothing that ends before it.</summary>
 internal sealed class RandomWiring
 {
     private static readonly Type[] Ids = [typeof(I0), typeof(I1), typeof(I2), typeof(I3), typeof(I4), typeof(I5), typeof(I6), typeof(I7), typeof(I8), typeof(I9)];
@@ -29,8 +29,8 @@ internal sealed class RandomWiring
 
     public Wiring ToWiring(Journal journal) => ToWiring(journal, _ => false);
 
-    /// <param name="journal">Told what is made and ended.</param>
-    /// <param name="isPlain">Of which nodes nobody sees that they are made.</param>
+    /// <param name="journal">Told what is created and ended.</param>
+    /// <param name="isPlain">Of which nodes nobody sees that they are created.</param>
     public Wiring ToWiring(Journal journal, Func<int, bool> isPlain) =>
     [
         Singleton.Value(journal),

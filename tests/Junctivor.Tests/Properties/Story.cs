@@ -3,7 +3,7 @@ using System.Reflection;
 
 namespace Junctivor.Tests.Properties;
 
-/// <summary>What happened with a wiring, written so that two of them can be compared: what each service was made of, and which of them are one.</summary>
+/// <summary>What happened with a wiring, written so that two of them can be compared: what each service was made from, and which of them are one.</summary>
 internal sealed class Story
 {
     private readonly Dictionary<object, int> _known = new(ReferenceEqualityComparer.Instance);

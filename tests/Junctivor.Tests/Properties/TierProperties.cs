@@ -2,7 +2,7 @@ using CsCheck;
 
 namespace Junctivor.Tests.Properties;
 
-/// <summary>Compiled or not, everything is made in the same way.</summary>
+/// <summary>Compiled or not, everything is created in the same way.</summary>
 public class TierProperties
 {
     private const int Samples = 300;

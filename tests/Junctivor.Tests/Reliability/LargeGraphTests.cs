@@ -3,7 +3,7 @@ using System.Runtime.CompilerServices;
 
 namespace Junctivor.Tests.Reliability;
 
-/// <summary>Code is cut into several methods where a graph is large: whatever the cut, what is made is the same.</summary>
+/// <summary>Code is cut into several methods where a graph is large: whatever the cut, what is created is the same.</summary>
 public class LargeGraphTests
 {
     public static TheoryData<int> Sizes => [.. Enumerable.Range(195, 11), 400, 1000];
@@ -79,7 +79,7 @@ public class LargeGraphTests
         return GC.GetAllocatedBytesForCurrentThread() - before;
     }
 
-    /// <summary>Each object is what its parameter asked for, and all of them are there, each once.</summary>
+    /// <summary>Each object is what its parameter requested, and all of them are there, each once.</summary>
     private static void AssertWhole(object root, int size)
     {
         HashSet<object> met = new(ReferenceEqualityComparer.Instance);

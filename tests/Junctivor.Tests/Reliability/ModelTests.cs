@@ -4,7 +4,7 @@ using Junctivor.Model;
 namespace Junctivor.Tests.Reliability;
 
 /// <summary>
-/// An independent model says which faults a random wiring has, what everything is made of, what is one, and what ends when; the library agrees, in
+/// An independent model says which faults a random wiring has, what everything is made from, what is one, and what ends when; the library agrees, in
 /// every mode of compilation. For longer than here, run tests/soak.
 /// </summary>
 public class ModelTests

@@ -1,6 +1,6 @@
 namespace Junctivor.Tests.Reliability;
 
-/// <summary>What the check calls sound never fails for a reason that the check could know; and what is asked for in any form is answered.</summary>
+/// <summary>What the check calls sound never fails for a reason that the check could know; and what is requested in any form is answered.</summary>
 public class SoundnessTests
 {
     private static readonly ScopeLevel Shift = new("duty shift");

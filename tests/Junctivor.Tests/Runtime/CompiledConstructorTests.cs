@@ -1,6 +1,6 @@
 namespace Junctivor.Tests.Runtime;
 
-/// <summary>What is made again and again is made by a function that was compiled for it; nobody may see the difference.</summary>
+/// <summary>What is created again and again is created by a function that was compiled for it; nobody may see the difference.</summary>
 public class CompiledConstructorTests
 {
     private const int Times = 6;

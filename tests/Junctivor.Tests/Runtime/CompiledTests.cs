@@ -3,7 +3,7 @@ using System.Runtime.CompilerServices;
 
 namespace Junctivor.Tests.Runtime;
 
-/// <summary>What is made in one go once it has been asked for again, and what is not.</summary>
+/// <summary>What is created in one go once it has been requested again, and what is not.</summary>
 public class CompiledTests
 {
     private static readonly BuildOptions AtOnce = new() { Compilation = PlanCompilation.Immediate };
@@ -168,7 +168,7 @@ public class CompiledTests
         Needy resolved = scope.Resolve<Needy>();
         long after = GC.GetAllocatedBytesForCurrentThread();
 
-        // Where no code can be made at run time, everything is made step by step.
+        // Where no code can be created at run time, everything is created step by step.
         Assert.True(after - between == between - before || !RuntimeFeature.IsDynamicCodeSupported);
         Assert.Equal(byHand with { Clocks = resolved.Clocks }, resolved);
         Assert.Equal(byHand.Clocks, resolved.Clocks);

@@ -1,6 +1,6 @@
 namespace Junctivor.Tests.Runtime;
 
-/// <summary>Types are looked up in a table that grows as they are asked for.</summary>
+/// <summary>Types are looked up in a table that grows as they are requested.</summary>
 public class ManyTypesTests
 {
     private const int Classes = 600;

@@ -3,7 +3,7 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>
-/// JV505: what is optional or asked for as a list, and registered by nobody. Nobody fails for it; but a class that
+/// JV505: what is optional or requested as a list, and not registered. Nobody fails for it; but a class that
 /// was forgotten looks just the same.
 /// </summary>
 internal sealed class AbsentRule : IRule
@@ -29,7 +29,7 @@ internal sealed class AbsentRule : IRule
         group need by (Service: service(supply), IsAccepted: IsAccepted(need.Consumer)) into absent
         select Absent(graph, absent.Key.Service, [.. absent], what, got);
 
-    /// <summary>Who accepts it is told apart from who does not.</summary>
+    /// <summary>Who accepts it is distinguished from who does not.</summary>
     private static bool IsAccepted(Node consumer) => consumer.Options.Accepted.Any(acceptance => acceptance.Code == FaultKind.Absent.Code);
 
     private static IEnumerable<Fix> Fixes(IReadOnlyList<NearMiss> near) => near

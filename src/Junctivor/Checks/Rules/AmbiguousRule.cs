@@ -24,7 +24,7 @@ internal sealed class AmbiguousRule : IRule
     public static Fault AskedFor(ServiceGraph graph, Binding.Ambiguous supply) =>
         Found(graph, supply, $"one {supply.Service} was requested", [], new FaultPath(graph).Line(supply.Service.ToString()), depth: 1, MissingFixes.AnyName);
 
-    /// <summary>One value was handed over several times in one call.</summary>
+    /// <summary>One value was supplied several times in one call.</summary>
     public static Fault HandedOver(ServiceId service, int times) => new(FaultKind.Ambiguous)
     {
         Summary = $"{service} was supplied {times} times in one call",

@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV401: something made asynchronously is needed where nothing has awaited it.</summary>
+/// <summary>JV401: something created asynchronously is needed where nothing has awaited it.</summary>
 internal static class AsyncNotReadyFaults
 {
     public static Fault NotReady(Node node, IReadOnlyList<FaultStep> path) => new(FaultKind.AsyncNotReady)

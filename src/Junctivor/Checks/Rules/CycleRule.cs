@@ -3,7 +3,7 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>
-/// JV201: services that need each other in a ring. Every step that lies on a ring is shown in at least one;
+/// JV201: services that need each other in a cycle. Every step that lies on a cycle is shown in at least one;
 /// so nobody mends one ring and meets the next at the next start.
 /// </summary>
 internal sealed class CycleRule : IRule

@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV109: a function with arguments is asked for, of something that is made once for all.</summary>
+/// <summary>JV109: a function with arguments is requested, of something that is created once for all.</summary>
 internal sealed class DoesNotApplyToSharedRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>

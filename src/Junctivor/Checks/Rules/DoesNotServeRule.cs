@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV104: a registration for a service that what it makes does not implement.</summary>
+/// <summary>JV104: a registration for a service that what it creates does not implement.</summary>
 internal sealed class DoesNotServeRule : IRule
 {
     private const int MostShown = 3;

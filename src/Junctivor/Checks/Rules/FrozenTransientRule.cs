@@ -4,7 +4,7 @@ namespace Junctivor.Checks;
 
 /// <summary>
 /// JV303: a singleton keeps one transient for as long as the container lives; said where that is another thing than one for
-/// each: the transient has state of its own, or something to end.
+/// each: the transient has state of its own, or something to dispose.
 /// </summary>
 internal sealed class FrozenTransientRule : IRule
 {

@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV101: somebody asks for a service that nobody registers. One fault a service, with all who ask.</summary>
+/// <summary>JV101: somebody requests a service that is not registered. One fault a service, with all who ask.</summary>
 internal sealed class MissingRule : IRule
 {
     private const int ShownConsumers = 8;

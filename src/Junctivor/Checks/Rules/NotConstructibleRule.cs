@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV102: a class that nobody can construct, or not with what a container can hand over.</summary>
+/// <summary>JV102: a class that nobody can construct, or not with what a container can supply.</summary>
 internal sealed class NotConstructibleRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>

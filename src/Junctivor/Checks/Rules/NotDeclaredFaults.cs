@@ -2,10 +2,10 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV107: a value that was handed over, and that the wiring does not promise there.</summary>
+/// <summary>JV107: a value that was supplied, and that the wiring does not declaration there.</summary>
 internal static class NotDeclaredFaults
 {
-    /// <summary>Compares what is handed over to a container or a scope with what the wiring promises for that level.</summary>
+    /// <summary>Compares what is supplied to a container or a scope with what the wiring declares for that level.</summary>
     public static IEnumerable<Fault> AtStart(ServiceGraph graph, Level level, IReadOnlyList<ServiceId> handedOver) =>
         handedOver
             .Where(service => !graph.IncomingFor(service).Any(node => node.Level == level && !node.Options.IsSuppliedLater))
@@ -13,7 +13,7 @@ internal static class NotDeclaredFaults
             .Select(service => Found(graph, level, service))
             .Concat(handedOver.GroupBy(service => service).Where(same => same.Count() > 1).Select(same => AmbiguousRule.HandedOver(same.Key, same.Count())));
 
-    /// <summary>A value was handed over to a container that is built, and no promise says <c>Later</c>.</summary>
+    /// <summary>A value was supplied to a container that is built, and no declaration says <c>Later</c>.</summary>
     public static Fault Late(ServiceGraph graph, ServiceId service) => Found(graph, Level.Singleton, service) with
     {
         Fixes = [new Fix("declare it in the wiring", $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}.SuppliedLater()")],
@@ -42,7 +42,7 @@ internal static class NotDeclaredFaults
 
     private static string PlaceOf(Level level) => level == Level.Singleton ? "the container" : level == Level.Scoped ? "a scope" : $"a {level}";
 
-    /// <summary>What is promised as an interface or a base class of what was handed over, or under another mark.</summary>
+    /// <summary>What is declared as an interface or a base class of what was supplied, or under another mark.</summary>
     private static IReadOnlyList<Node> WiderPromises(ServiceGraph graph, ServiceId service) =>
         [.. graph.Registrations.Where(node => node.Kind == NodeKind.Incoming && service.Type.Serves(node.Services[0]))];
 

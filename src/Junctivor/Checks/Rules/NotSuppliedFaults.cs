@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV105: a value that the wiring promises, and that was not handed over.</summary>
+/// <summary>JV105: a value that the wiring declares, and that was not supplied.</summary>
 internal static class NotSuppliedFaults
 {
     /// <summary>Values for the container that its start did not bring.</summary>

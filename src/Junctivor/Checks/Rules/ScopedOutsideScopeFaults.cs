@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV302: something that lives in a scope was asked for where there is none.</summary>
+/// <summary>JV302: something that lives in a scope was requested where there is none.</summary>
 internal static class ScopedOutsideScopeFaults
 {
     public static Fault OutsideScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string askedIn) => new(FaultKind.ScopedOutsideScope)

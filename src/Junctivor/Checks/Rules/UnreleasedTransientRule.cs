@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV304: a disposable transient that a singleton makes again and again, and that ends only with the container.</summary>
+/// <summary>JV304: a disposable transient that a singleton creates again and again, and that ends only with the container.</summary>
 internal sealed class UnreleasedTransientRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>

@@ -3,7 +3,7 @@ using System.Runtime.CompilerServices;
 
 namespace Junctivor.Runtime;
 
-/// <summary>What the code that is made of plans calls.</summary>
+/// <summary>What the code that is made from plans calls.</summary>
 internal static class CodeCalls
 {
     public const BindingFlags Hidden = BindingFlags.Instance | BindingFlags.NonPublic;
@@ -33,23 +33,23 @@ internal static class CodeCalls
 
     public static readonly MethodInfo GivingBack = Of(nameof(GiveBack));
 
-    /// <summary>Gives what may be there.</summary>
-    /// <returns>Null where it is not, or must be made step by step.</returns>
+    /// <summary>Returns what may be there.</summary>
+    /// <returns>Null where it is not, or must be created step by step.</returns>
     public static object? Fetch(Resolver home, Plan plan) => plan.IsShared
         ? home.HomeOf(plan.Level)?.Find(plan.Slot)
         : plan.Recipe.Construct(new ResolutionContext(home, null, null, [], null), []);
 
-    /// <summary>Gives a wrapper.</summary>
+    /// <summary>Returns a wrapper.</summary>
     /// <param name="home">Where its holder lives.</param>
-    /// <param name="recipe">How it is made.</param>
+    /// <param name="recipe">How it is created.</param>
     /// <param name="consumer">The class of its holder.</param>
     public static object? Ask(Resolver home, Recipe recipe, Type? consumer) => recipe.Construct(new ResolutionContext(home, consumer, null, [], null), []);
 
-    /// <summary>Gives a dictionary.</summary>
+    /// <summary>Returns a dictionary.</summary>
     public static object? Fill(Resolver home, Recipe recipe, object?[] elements) => recipe.Construct(new ResolutionContext(home, null, null, [], null), elements);
 
-    /// <summary>Takes on something to end that is not shared.</summary>
-    /// <exception cref="ObjectDisposedException">The container or scope has ended meanwhile; the instance has ended too.</exception>
+    /// <summary>Takes on something to dispose that is not shared.</summary>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed meanwhile; the instance is disposed too.</exception>
     public static object Own(Resolver home, Construction? around, object instance)
     {
         if (around is not null)
@@ -71,16 +71,16 @@ internal static class CodeCalls
         return instance;
     }
 
-    /// <summary>What a part is made for.</summary>
+    /// <summary>What a part is created for.</summary>
     public static Construction AroundPart(Construction? around) => around ?? Construction.None;
 
-    /// <summary>Makes what cannot be made in one go now.</summary>
+    /// <summary>Creates what cannot be created in one go now.</summary>
     public static object MakeStepByStep(Resolver home, Plan plan) => Construction.Run(plan, home);
 
     /// <summary>Claims slots of a scope: what uses slots is only called for one.</summary>
     public static bool TryClaim(Resolver home, long slots, long order) => home.Guard.TryClaim(Unsafe.As<Scope>(home), slots, order);
 
-    /// <summary>Gives the claimed slots back that have not been filled, as something threw: whoever wants them tries anew.</summary>
+    /// <summary>Returns the claimed slots back that have not been filled, as something threw: whoever wants them tries anew.</summary>
     public static void GiveBack(Resolver home, long slots) => home.Guard.GiveBack(Unsafe.As<Scope>(home), slots);
 
     private static MethodInfo Of(string name) => typeof(CodeCalls).GetMethod(name)!;

@@ -5,13 +5,13 @@ using Junctivor.Graph;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Makes code of a plan and all that it needs, where every constructor in it is plain; else of those parts of it of which it can. What code has
-/// been made of is made in one go; the rest goes on being made step by step, and takes the parts that have code.
+/// Creates code of a plan and all that it needs, where every constructor in it is plain; else of those parts of it of which it can. What code has
+/// been made from is created in one go; the rest goes on being created step by step, and takes the parts that have code.
 /// </summary>
-/// <param name="root">The plan, of which one has been made already.</param>
+/// <param name="root">The plan, of which one has been created already.</param>
 internal sealed class CodeCompiler(Plan root)
 {
-    /// <summary>How many constructors at the most are compiled into the code of one plan: what is larger is made step by step.</summary>
+    /// <summary>How many constructors at the most are compiled into the code of one plan: what is larger is created step by step.</summary>
     private const int MostNodes = 16_384;
 
     /// <summary>How many methods are compiled at the most for one plan.</summary>
@@ -60,7 +60,7 @@ internal sealed class CodeCompiler(Plan root)
         }
     }
 
-    /// <summary>A wrapper or a list can be what was asked for; as a part of something it is made with that.</summary>
+    /// <summary>A wrapper or a list can be what was requested; as a part of something it is created with that.</summary>
     private bool CanStandAlone(Plan plan) => CodeForms.Of(plan) is CodeForm.Constructed or CodeForm.Scoped
         || (plan == root && CodeForms.Of(plan) is CodeForm.Asked or CodeForm.List or CodeForm.Dictionary);
 

@@ -3,7 +3,7 @@ namespace Junctivor.Runtime;
 /// <summary>How code comes to what a plan gives.</summary>
 internal enum CodeForm
 {
-    /// <summary>It does not: that is made step by step.</summary>
+    /// <summary>It does not: that is created step by step.</summary>
     Impossible,
 
     /// <summary>A value that is known.</summary>
@@ -12,16 +12,16 @@ internal enum CodeForm
     /// <summary>A singleton, once it is there.</summary>
     Ready,
 
-    /// <summary>What lies in a slot of the scope, or is made and put there.</summary>
+    /// <summary>What lies in a slot of the scope, or is created and put there.</summary>
     Scoped,
 
-    /// <summary>What may or may not be there: a value handed over, the scope itself, an instance of a scope around this one.</summary>
+    /// <summary>What may or may not be there: a value supplied, the scope itself, an instance of a scope around this one.</summary>
     Fetched,
 
     /// <summary>What the recipe gives without further ado: a wrapper.</summary>
     Asked,
 
-    /// <summary>What a constructor makes.</summary>
+    /// <summary>What a constructor creates.</summary>
     Constructed,
 
     /// <summary>A fresh array.</summary>

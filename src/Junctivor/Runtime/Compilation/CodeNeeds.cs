@@ -1,6 +1,6 @@
 namespace Junctivor.Runtime;
 
-/// <summary>What the method that makes one plan takes from around it.</summary>
+/// <summary>What the method that creates one plan takes from around it.</summary>
 internal sealed class CodeNeeds
 {
     private readonly CodeParts _parts;
@@ -23,7 +23,7 @@ internal sealed class CodeNeeds
     /// <summary>What may be there, and must be.</summary>
     public List<Plan> Fetched { get; } = [];
 
-    /// <summary>What more must be there if scoped services have to be made.</summary>
+    /// <summary>What more must be there if scoped services have to be created.</summary>
     public List<Plan> FetchedToMake { get; } = [];
 
     /// <summary>The scoped services that it passes to constructors.</summary>

@@ -1,12 +1,12 @@
 namespace Junctivor.Runtime;
 
-/// <summary>Says of each plan below one whether code can be made of it, how large that is, and where it is cut into several methods.</summary>
+/// <summary>Says of each plan below one whether code can be made from it, how large that is, and where it is cut into several methods.</summary>
 internal sealed class CodeParts
 {
     /// <summary>In larger methods the just-in-time compiler stops to do its best.</summary>
     private const int LargestMethod = 200;
 
-    /// <summary>What cannot be cut and is larger than this is made step by step.</summary>
+    /// <summary>What cannot be cut and is larger than this is created step by step.</summary>
     private const int LargestAnyway = 500;
 
     /// <summary>What is smaller is not worth a method.</summary>
@@ -20,7 +20,7 @@ internal sealed class CodeParts
     public List<Plan> Cuts { get; } = [];
 
     /// <summary>Looks at everything below a plan.</summary>
-    /// <returns>Whether code can be made of it.</returns>
+    /// <returns>Whether code can be made from it.</returns>
     public bool Survey(Plan root)
     {
         Stack<Plan> open = new([root]);
@@ -51,7 +51,7 @@ internal sealed class CodeParts
     /// <summary>The singleton that a plan gives; null where it is not there yet.</summary>
     public static object? ReadyOf(Plan plan) => plan.Ready ?? (plan.Recipe as SharedRecipe)?.Ready;
 
-    /// <summary>What is made as part of a plan.</summary>
+    /// <summary>What is created as part of a plan.</summary>
     public IEnumerable<Plan> Inside(Plan plan) => IsMadeInside(plan) ? plan.Arguments : [];
 
     private bool IsMadeInside(Plan plan) => CodeForms.Of(plan) is CodeForm.List or CodeForm.Dictionary
@@ -82,7 +82,7 @@ internal sealed class CodeParts
 
     private int SizeOf(Plan plan) => 1 + Inside(plan).Sum(inner => _parts[inner].Size);
 
-    /// <summary>Gives methods of their own to the largest inside, until the rest is small enough.</summary>
+    /// <summary>Returns methods of their own to the largest inside, until the rest is small enough.</summary>
     private Part Cut(Plan plan)
     {
         int size = SizeOf(plan);
@@ -109,7 +109,7 @@ internal sealed class CodeParts
     /// <param name="IsPossible">Whether code can come to it.</param>
     /// <param name="Size">How many constructors and the like one method calls for it.</param>
     /// <param name="CanMake">Whether code can make it.</param>
-    /// <param name="Owns">Whether something in it is to be ended that is not shared.</param>
+    /// <param name="Owns">Whether something in it is to be disposed that is not shared.</param>
     /// <param name="HasCuts">Whether parts of it have methods of their own, which may give up when others have been called.</param>
     private readonly record struct Part(bool IsPossible, int Size, bool CanMake, bool Owns = false, bool HasCuts = false)
     {

@@ -5,14 +5,14 @@ using Junctivor.Graph;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Has code made of plans that are asked for again, one after another and beside the work. Safe for use by several threads.</summary>
+/// <summary>Has code made from plans that are requested again, one after another and beside the work. Safe for use by several threads.</summary>
 /// <param name="compilation">When.</param>
 internal sealed class CodeQueue(PlanCompilation compilation)
 {
-    /// <summary>How often it is tried: what is missing the first time, such as a singleton that nobody has asked for, may be there later.</summary>
+    /// <summary>How often it is tried: what is missing the first time, such as a singleton that nobody has requested, may be there later.</summary>
     private const int LastTry = 1024;
 
-    /// <summary>How many constructors are compiled into code for one container, before everything else is made step by step.</summary>
+    /// <summary>How many constructors are compiled into code for one container, before everything else is created step by step.</summary>
     private const int MostNodes = 200_000;
 
     private readonly Lock _gate = new();
@@ -21,7 +21,7 @@ internal sealed class CodeQueue(PlanCompilation compilation)
     private bool _isWorking;
     private int _nodes;
 
-    /// <summary>Something was made step by step, with all that it needs. What threw does not count: its static constructors may not have run.</summary>
+    /// <summary>Something was created step by step, with all that it needs. What threw does not count: its static constructors may not have run.</summary>
     public void Made(Plan plan)
     {
         if (compilation == PlanCompilation.Never || !CanCompile(plan))
@@ -40,7 +40,7 @@ internal sealed class CodeQueue(PlanCompilation compilation)
         }
     }
 
-    /// <summary>Has something smaller made that calls a constructor faster: behind the plans, of which it may become part.</summary>
+    /// <summary>Has something smaller created that calls a constructor faster: behind the plans, of which it may become part.</summary>
     public void Make(Action work)
     {
         if (!RuntimeFeature.IsDynamicCodeSupported)
@@ -53,7 +53,7 @@ internal sealed class CodeQueue(PlanCompilation compilation)
         }
     }
 
-    /// <summary>What is made once is mostly made never again.</summary>
+    /// <summary>What is created once is mostly created never again.</summary>
     private static bool IsWorthATry(int runs) => runs is > 1 and <= LastTry && BitOperations.IsPow2(runs);
 
     private bool CanCompile(Plan plan) =>

@@ -5,9 +5,9 @@ using System.Reflection.Emit;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Writes the method that makes one plan. It first looks at what must be there: values, and the slots of the scope. Where all of it is, it does
+/// Writes the method that creates one plan. It first looks at what must be there: values, and the slots of the scope. Where all of it is, it does
 /// nothing but call constructors. Where slots are empty, it claims all of them in one step, fills them, and goes on; should one of these
-/// constructors throw all the same, it gives the claim back. Where anything else is amiss it gives null, and has made nothing that anybody
+/// constructors throw all the same, it gives the claim back. Where anything else is amiss it returns null, and has created nothing that anybody
 /// could see. Parts that have methods of their own are called before anything lies on the stack, as a branch has to leave that empty.
 /// </summary>
 [RequiresDynamicCode("It writes a method at run time.")]
@@ -48,7 +48,7 @@ internal sealed class CodeWriter
         return _emitter.Compile();
     }
 
-    /// <summary>Gives up where the scope has too few slots, or somebody counts what is constructed.</summary>
+    /// <summary>Returns up where the scope has too few slots, or somebody counts what is constructed.</summary>
     private void GiveUpUnless(int slots)
     {
         if (slots > ResolverState.NoSlots)

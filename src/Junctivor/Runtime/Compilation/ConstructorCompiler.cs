@@ -5,7 +5,7 @@ using System.Runtime.CompilerServices;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Makes a function of a constructor, which calls it as code written by hand would.</summary>
+/// <summary>Creates a function of a constructor, which calls it as code written by hand would.</summary>
 [RequiresDynamicCode("It writes a method at run time.")]
 internal static class ConstructorCompiler
 {
@@ -36,7 +36,7 @@ internal static class ConstructorCompiler
         code.Emit(OpCodes.Ret);
         RuntimeHelpers.PrepareDelegate(method.CreateDelegate<Func<object?[], object>>());
 
-        // One that is made of compiled code leads right to it.
+        // One that is made from compiled code leads right to it.
         return method.CreateDelegate<Func<object?[], object>>();
     }
 

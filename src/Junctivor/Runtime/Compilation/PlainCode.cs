@@ -26,7 +26,7 @@ internal sealed class PlainCode
         }
     }
 
-    /// <summary>Whether it is plain; asked of classes of which one has been made already, so that their static constructors have run.</summary>
+    /// <summary>Whether it is plain; asked of classes of which one has been created already, so that their static constructors have run.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = Whole)]
     public bool IsPlain(MethodBase method)
     {

@@ -5,12 +5,12 @@ using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Makes what must be awaited: before work begins, or before a scope is handed out.</summary>
+/// <summary>Creates what must be awaited: before work begins, or before a scope is handed out.</summary>
 internal static class AsyncConstruction
 {
-    /// <summary>Makes it unless it is there, and keeps it in its home.</summary>
+    /// <summary>Creates it unless it is there, and keeps it in its home.</summary>
     /// <exception cref="ConstructionException">User code threw.</exception>
-    /// <exception cref="ObjectDisposedException">The home ended meanwhile; what came of it has ended too.</exception>
+    /// <exception cref="ObjectDisposedException">The home ended meanwhile; what came of it is disposed too.</exception>
     public static async Task MakeAsync(Node node, Resolver home, CancellationToken cancellationToken)
     {
         PlanCache book = home.Plans;

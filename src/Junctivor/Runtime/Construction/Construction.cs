@@ -7,8 +7,8 @@ using Junctivor.Graph;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Makes one service with all it needs. It walks the plans with a stack of its own, so that a chain of any length is made;
-/// only user code that resolves in its turn nests on the thread's stack, and there a ring is found before the stack ends.
+/// Creates one service with all it needs. It walks the plans with a stack of its own, so that a chain of any length is created;
+/// only user code that resolves in its turn nests on the thread's stack, and there a cycle is found before the stack ends.
 /// </summary>
 internal sealed class Construction
 {
@@ -32,26 +32,26 @@ internal sealed class Construction
     /// <summary>The construction whose user code started this one, on the same thread.</summary>
     public Construction? Outer => _outer;
 
-    /// <summary>What is being made, from what was asked for to what is made right now.</summary>
+    /// <summary>What is being created, from what was requested to what is created right now.</summary>
     public IEnumerable<Frame> Frames => _frames.FromBelow;
 
     private ConstructionPath Way => new(this, _graph);
 
     private ConstructionFaults Faults => new(Way);
 
-    /// <summary>Gives an instance, made in <paramref name="asked"/> or in the scope around it that it belongs to.</summary>
+    /// <summary>Returns an instance, created in <paramref name="asked"/> or in the scope around it that it belongs to.</summary>
     /// <exception cref="ResolveException">It needs a scope or a value that is not there, or itself.</exception>
     /// <exception cref="ConstructionException">User code threw.</exception>
-    /// <exception cref="ObjectDisposedException">The scope that it belongs to has ended.</exception>
+    /// <exception cref="ObjectDisposedException">The scope that it belongs to is disposed.</exception>
     public static object Run(Plan plan, Resolver asked) => Run(plan, asked, null, []);
 
     /// <param name="plan">What to make.</param>
-    /// <param name="asked">Who is asked for it.</param>
+    /// <param name="asked">Who is requested it.</param>
     /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
     public static object Run(Plan plan, Resolver asked, Type? consumer) => Run(plan, asked, consumer, []);
 
     /// <param name="plan">What to make.</param>
-    /// <param name="asked">Who is asked for it.</param>
+    /// <param name="asked">Who is requested it.</param>
     /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
     /// <param name="given">The arguments of the call that constructs.</param>
     public static object Run(Plan plan, Resolver asked, Type? consumer, object[] given)
@@ -67,11 +67,11 @@ internal sealed class Construction
         return instance;
     }
 
-    /// <summary>Gathers the arguments of something that is made asynchronously.</summary>
+    /// <summary>Gathers the arguments of something that is created asynchronously.</summary>
     /// <param name="gathering">The plan that gathers them.</param>
     /// <param name="asked">Where they are wanted.</param>
     /// <param name="cancellationToken">What they get who take a token.</param>
-    /// <param name="made">What was made for it and is to be ended, in the order of creation: the caller owns it.</param>
+    /// <param name="made">What was created for it and is to be disposed, in the order of creation: the caller owns it.</param>
     public static object?[] Gather(Plan gathering, Resolver asked, CancellationToken cancellationToken, out IReadOnlyList<OwnedInstance> made)
     {
         List<OwnedInstance> unowned = [];
@@ -95,13 +95,13 @@ internal sealed class Construction
         }
     }
 
-    /// <summary>Stands for one that owns nothing: for the parts of something that is made in one go.</summary>
+    /// <summary>Stands for one that owns nothing: for the parts of something that is created in one go.</summary>
     public static readonly Construction None = new();
 
-    /// <summary>Takes on something to end, until it is known who owns it.</summary>
+    /// <summary>Takes on something to dispose, until it is known who owns it.</summary>
     public void Own(Resolver home, object instance)
     {
-        // What the scope made in one go was made before this, and so is to be listed before it.
+        // What the scope created in one go was created before this, and so is to be listed before it.
         home.Store.TakeOver();
         _made.Add(OwnedInstance.New(instance));
     }
@@ -192,7 +192,7 @@ internal sealed class Construction
         return value;
     }
 
-    /// <summary>Gives what is there already; else puts a frame on top for it, and gives null.</summary>
+    /// <summary>Returns what is there already; else puts a frame on top for it, and returns null.</summary>
     private object? Take(Plan plan, ArgumentOf parameter, Resolver asked)
     {
         Resolver home = asked.HomeOf(plan.Level) ?? throw Faults.OutsideScope(plan, parameter.Name, asked);
@@ -216,7 +216,7 @@ internal sealed class Construction
         return given is null ? Nothing(plan, parameter, home) : given;
     }
 
-    /// <summary>Some may be nothing; a promised value and a scope may not.</summary>
+    /// <summary>Some may be nothing; a declared value and a scope may not.</summary>
     private object? Nothing(Plan plan, ArgumentOf parameter, Resolver home)
     {
         return plan.Node is { Kind: NodeKind.Incoming } ? throw Faults.NotSupplied(plan, parameter.Name)
@@ -224,7 +224,7 @@ internal sealed class Construction
             : null;
     }
 
-    /// <summary>Where something is made that no registration stands for.</summary>
+    /// <summary>Where something is created that no registration stands for.</summary>
     private ResolutionContext SurroundingsIn(Resolver home)
     {
         Type? consumer = null;
@@ -288,7 +288,7 @@ internal sealed class Construction
         }
     }
 
-    /// <summary>Makes the object of a frame whose arguments are there, and gives it to the frame below.</summary>
+    /// <summary>Creates the object of a frame whose arguments are there, and gives it to the frame below.</summary>
     private object Finish(Frame frame)
     {
         object instance = Make(frame);
@@ -364,7 +364,7 @@ internal sealed class Construction
         }
     }
 
-    /// <summary>What was made to be ended since there were so many: mostly nothing.</summary>
+    /// <summary>What was created to be disposed since there were so many: mostly nothing.</summary>
     private ReadOnlySpan<OwnedInstance> MadeSince(int before) => _made.Count > before ? CollectionsMarshal.AsSpan(_made)[before..] : [];
 
     private void HandOver(Resolver? owner, List<OwnedInstance>? unowned)
@@ -386,7 +386,7 @@ internal sealed class Construction
         _made.Clear();
     }
 
-    /// <summary>Ends what was made for something that did not come to be.</summary>
+    /// <summary>Disposes of what was created for something that failed.</summary>
     private void Abandon()
     {
         List<Exception>? failures = null;

@@ -6,17 +6,17 @@ namespace Junctivor.Runtime;
 /// <summary>Tells, for messages, how a construction came to where it is.</summary>
 internal readonly struct ConstructionPath(Construction construction, ServiceGraph graph)
 {
-    /// <summary>From what was asked for to what is made right now.</summary>
+    /// <summary>From what was requested to what is created right now.</summary>
     public IReadOnlyList<FaultStep> Here => Steps(Made(construction));
 
-    /// <summary>From what was asked for to something that is wanted next.</summary>
+    /// <summary>From what was requested to something that is wanted next.</summary>
     public IReadOnlyList<FaultStep> To(Plan next, string? parameter) => Steps(Made(construction).Append((next, parameter)));
 
     /// <summary>From something that this thread is making to where it is wanted again.</summary>
     public IReadOnlyList<FaultStep> Ring(Plan wanted, string? parameter, Resolver home) =>
         Steps(Chain().SkipWhile(frame => frame.Plan != wanted || frame.Home != home).Select(Made).Append((wanted, parameter)));
 
-    /// <summary>The newest turn of a ring that has gone on until the stack was nearly full.</summary>
+    /// <summary>The newest turn of a cycle that has gone on until the stack was nearly full.</summary>
     public IReadOnlyList<FaultStep> LastRing(Plan wanted)
     {
         IEnumerable<(Plan, string?)> turn = Chain().Reverse().TakeWhile(frame => frame.Plan != wanted).Reverse().Select(Made);

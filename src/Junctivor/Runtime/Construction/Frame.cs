@@ -5,16 +5,16 @@ internal sealed class Frame
 {
     public Plan Plan { get; private set; } = null!;
 
-    /// <summary>For which parameter of the frame below it is made.</summary>
+    /// <summary>For which parameter of the frame below it is created.</summary>
     public ArgumentOf Parameter { get; private set; }
 
-    /// <summary>The container or scope in which it is made.</summary>
+    /// <summary>The container or scope in which it is created.</summary>
     public Resolver Home { get; private set; } = null!;
 
     /// <summary>What keeps others from making the same; null where nothing is shared.</summary>
     public Claim? Claim { get; private set; }
 
-    /// <summary>How many things to end had been made before it.</summary>
+    /// <summary>How many things to dispose had been created before it.</summary>
     public int MadeBefore { get; private set; }
 
     public object?[] Arguments { get; private set; } = [];

@@ -15,7 +15,7 @@ internal static class WaitGraph
     /// <param name="claim">What another thread is making.</param>
     /// <param name="way">How this thread came to want it.</param>
     /// <param name="limit">For how long it waits.</param>
-    /// <param name="ring">The steps that close the ring, where waiting would never end.</param>
+    /// <param name="ring">The steps that close the cycle, where waiting would never end.</param>
     /// <returns>False if waiting would never end; then it does not wait.</returns>
     /// <exception cref="ConstructionTimeoutException">It took longer.</exception>
     public static bool TryWait(Claim claim, IReadOnlyList<FaultStep> way, TimeSpan limit, [NotNullWhen(false)] out IReadOnlyList<FaultStep>? ring)

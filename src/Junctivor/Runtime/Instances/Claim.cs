@@ -18,7 +18,7 @@ internal sealed class Claim(Plan plan)
 
     private object Gate => this;
 
-    /// <summary>The flow of control that makes it: see <see cref="ControlFlow"/>.</summary>
+    /// <summary>The flow of control that creates it: see <see cref="ControlFlow"/>.</summary>
     public int Owner { get; } = ControlFlow.Id;
 
     public bool IsOver => _isOver;

@@ -1,6 +1,6 @@
 namespace Junctivor.Runtime;
 
-/// <summary>What is being made in one container or scope; its store guards it. Mostly that is nothing, or a few: the newest is wanted first.</summary>
+/// <summary>What is being created in one container or scope; its store guards it. Mostly that is nothing, or a few: the newest is wanted first.</summary>
 internal sealed class Claims
 {
     /// <summary>Up to how many are looked through one after the other.</summary>
@@ -10,7 +10,7 @@ internal sealed class Claims
     private int _count;
     private Dictionary<Plan, Claim>? _byPlan;
 
-    /// <summary>Who makes it; null where nobody does.</summary>
+    /// <summary>Who creates it; null where nobody does.</summary>
     public Claim? Find(Plan plan)
     {
         if (_byPlan is not null)

@@ -33,7 +33,7 @@ internal static class Disposal
     /// <param name="instances">The instances.</param>
     /// <param name="where">Where they belong.</param>
     /// <param name="failures">What is thrown.</param>
-    /// <param name="left">Those that can end only asynchronously, in the same order; null where there are none.</param>
+    /// <param name="left">Those that can be disposed only asynchronously, in the same order; null where there are none.</param>
     public static void End(ReadOnlyMemory<OwnedInstance> instances, Resolver where, ref List<Exception>? failures, ref List<OwnedInstance>? left)
     {
         foreach (OwnedInstance made in instances.Span)
@@ -69,7 +69,7 @@ internal static class Disposal
         Report(instance, where, failure, ref failures);
     }
 
-    /// <summary>Leaves with a container or scope what can end only asynchronously, and names it.</summary>
+    /// <summary>Leaves with a container or scope what can be disposed only asynchronously, and names it.</summary>
     public static void Leave(List<OwnedInstance> left, Resolver where, ref List<Exception>? failures)
     {
         where.Store.TakeBack(left);
@@ -77,7 +77,7 @@ internal static class Disposal
             $"{NamesOf(left)} can be disposed only asynchronously. The rest was disposed; dispose of these with DisposeAsync, and write `await using` for {where.Description}."));
     }
 
-    /// <summary>Begins the end of what can end only asynchronously, where nobody could come back for it.</summary>
+    /// <summary>Begins the end of what can be disposed only asynchronously, where nobody could come back for it.</summary>
     /// <returns>What is said of it.</returns>
     public static InvalidOperationException DisposeUnawaited(List<OwnedInstance> left, Resolver where)
     {
@@ -88,8 +88,8 @@ internal static class Disposal
     }
 
     /// <summary>
-    /// Ends what was made and came to nothing, the first in the list first: as what it was made for failed, or its container or scope has ended
-    /// meanwhile. What can end only asynchronously begins to end now; if that takes time, the asynchronous end of the container or scope waits for it.
+    /// Ends what was created and came to nothing, the first in the list first: as what it was created for failed, or its container or scope is disposed
+    /// meanwhile. What can be disposed only asynchronously begins to dispose now; if that takes time, the asynchronous end of the container or scope waits for it.
     /// </summary>
     public static void DisposeUnused(IEnumerable<OwnedInstance> unused, Resolver where, ref List<Exception>? failures)
     {
@@ -107,7 +107,7 @@ internal static class Disposal
     }
 
     /// <summary>Begins the end of one instance.</summary>
-    /// <returns>Whether it has ended; if not, <paramref name="ending"/> is to be awaited with <see cref="AwaitDisposalAsync"/>.</returns>
+    /// <returns>Whether it is disposed; if not, <paramref name="ending"/> is to be awaited with <see cref="AwaitDisposalAsync"/>.</returns>
     public static bool TryDispose(object instance, Resolver where, ref List<Exception>? failures, out ValueTask ending)
     {
         Exception? failure = null;
@@ -213,7 +213,7 @@ internal static class Disposal
     private sealed record Around(Resolver Where, Around? Outer);
 
     /// <summary>An end that has begun: whoever can, waits for it.</summary>
-    /// <param name="ended">Gives what was thrown; null where nothing was.</param>
+    /// <param name="ended">Returns what was thrown; null where nothing was.</param>
     private sealed class UnderWay(Task<List<Exception>?> ended) : IAsyncDisposable, IDisposable
     {
         /// <summary>It ends by itself, and whoever cannot wait lets it.</summary>

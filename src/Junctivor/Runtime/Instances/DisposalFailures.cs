@@ -2,7 +2,7 @@ using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Adds to what is thrown what went wrong besides, when that was ended which had been made for it.</summary>
+/// <summary>Adds to what is thrown what went wrong besides, when that was ended which had been created for it.</summary>
 internal static class DisposalFailures
 {
     /// <summary>Where they stand in the data of an exception of the base library.</summary>

@@ -1,7 +1,7 @@
 namespace Junctivor.Runtime;
 
 /// <summary>One go at ending a container, for those to wait who come while somebody is at it.</summary>
-/// <param name="isAsynchronous">Whether it also ends what can end only asynchronously.</param>
+/// <param name="isAsynchronous">Whether it also ends what can be disposed only asynchronously.</param>
 internal sealed class DisposalPass(bool isAsynchronous)
 {
     private readonly TaskCompletionSource _completion = new(TaskCreationOptions.RunContinuationsAsynchronously);

@@ -3,9 +3,9 @@ using Junctivor.Graph;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// The shared instances of one container or scope, and what it has to end. Reading takes no lock. The gate is held for
-/// moments only, never while something is made, so two unrelated services never wait for each other. A scope keeps instances in its own slots
-/// as far as it has some; then this one knows who makes them, where that may take long, and what has to be ended.
+/// The shared instances of one container or scope, and what it has to dispose. Reading takes no lock. The gate is held for
+/// moments only, never while something is created, so two unrelated services never wait for each other. A scope keeps instances in its own slots
+/// as far as it has some; then this one knows who creates them, where that may take long, and what has to be disposed.
 /// </summary>
 /// <param name="scope">The scope that it belongs to; null for a container.</param>
 internal sealed class InstanceStore(Scope? scope)
@@ -30,7 +30,7 @@ internal sealed class InstanceStore(Scope? scope)
     }
 
     /// <summary>Finds the instance, or else who is making it: the caller itself, if nobody was.</summary>
-    /// <returns>The instance; null with a claim where there is none yet; null without one where the store has ended.</returns>
+    /// <returns>The instance; null with a claim where there is none yet; null without one where the store is disposed.</returns>
     public object? FindOrClaim(Plan plan, out Claim? claim, out bool isNew)
     {
         bool isHeld = false;
@@ -71,8 +71,8 @@ internal sealed class InstanceStore(Scope? scope)
         }
     }
 
-    /// <summary>Keeps a finished instance and what was made for it, and lets those go on who wait for it.</summary>
-    /// <returns>False if the store has ended meanwhile; then it keeps nothing.</returns>
+    /// <summary>Keeps a finished instance and what was created for it, and lets those go on who wait for it.</summary>
+    /// <returns>False if the store is disposed meanwhile; then it keeps nothing.</returns>
     public bool Keep(Plan plan, object instance, ReadOnlySpan<OwnedInstance> made, Claim? claim)
     {
         bool isHeld = false;
@@ -109,8 +109,8 @@ internal sealed class InstanceStore(Scope? scope)
         return true;
     }
 
-    /// <summary>Takes on what was made for somebody outside.</summary>
-    /// <returns>False if the store has ended meanwhile; then it takes nothing.</returns>
+    /// <summary>Takes on what was created for somebody outside.</summary>
+    /// <returns>False if the store is disposed meanwhile; then it takes nothing.</returns>
     public bool Own(ReadOnlySpan<OwnedInstance> made)
     {
         bool isHeld = false;
@@ -152,7 +152,7 @@ internal sealed class InstanceStore(Scope? scope)
         claim.End();
     }
 
-    /// <summary>Lists what the scope has made in one go, before anything else is listed.</summary>
+    /// <summary>Lists what the scope has created in one go, before anything else is listed.</summary>
     public void TakeOver()
     {
         if (Volatile.Read(ref _hasTakenOver))
@@ -171,7 +171,7 @@ internal sealed class InstanceStore(Scope? scope)
         }
     }
 
-    /// <summary>Completes when everything in the scope has ended, with what was thrown.</summary>
+    /// <summary>Completes when everything in the scope is disposed, with what was thrown.</summary>
     public Task Over
     {
         get
@@ -181,7 +181,7 @@ internal sealed class InstanceStore(Scope? scope)
         }
     }
 
-    /// <summary>Tells those who wait that everything has ended.</summary>
+    /// <summary>Tells those who wait that everything is disposed.</summary>
     public void BeOver(AggregateException? failure)
     {
         if (Volatile.Read(ref _over) is { } over)
@@ -191,7 +191,7 @@ internal sealed class InstanceStore(Scope? scope)
     }
 
     /// <summary>Ends the store.</summary>
-    /// <returns>What is to be ended, the newest first; nothing if that was handed out before.</returns>
+    /// <returns>What is to be disposed, the newest first; nothing if that was handed out before.</returns>
     public ReadOnlyMemory<OwnedInstance> End()
     {
         bool isHeld = false;

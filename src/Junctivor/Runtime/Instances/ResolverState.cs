@@ -28,10 +28,10 @@ internal sealed record ResolverState
     public required SuppliedValues Values { get; init; }
 
     /// <summary>How many services have a slot in the scope itself; the rest is in <see cref="Store"/>. <see cref="NoSlots"/> where nothing
-    /// scoped can be made.</summary>
+    /// scoped can be created.</summary>
     public required int Slots { get; init; }
 
-    /// <summary>Keeps the other instances, and knows what is being made; null as long as nobody needed it.</summary>
+    /// <summary>Keeps the other instances, and knows what is being created; null as long as nobody needed it.</summary>
     public InstanceStore? Store { get; init; }
 
     /// <summary>Whether it is of a scope of which nothing more is to be said, and so shared with others.</summary>

@@ -76,7 +76,7 @@ internal struct ScopeGuard
         }
     }
 
-    /// <summary>Gives back claims of which nothing has come. Slots that have been filled stay claimed.</summary>
+    /// <summary>Returns back claims of which nothing has come. Slots that have been filled stay claimed.</summary>
     public void GiveBack(Scope scope, long slots)
     {
         slots &= ~FilledOf(scope, slots);
@@ -160,7 +160,7 @@ internal struct ScopeGuard
 
     /// <summary>
     /// Disposal is complete. Nobody waits for a slot any more, so what is said of claims may be lost. This is to cost next to nothing: a thread that
-    /// begins to wait makes sure that one of both sees the other.
+    /// begins to wait ensures that one of both sees the other.
     /// </summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public void BeOver() => Volatile.Write(ref Word, ScopeWord.AllOver);

@@ -1,6 +1,6 @@
 namespace Junctivor.Runtime;
 
-/// <summary>A scope with slots in itself: what is made in it needs no object of ours beside the scope.</summary>
+/// <summary>A scope with slots in itself: what is created in it needs no object of ours beside the scope.</summary>
 /// <typeparam name="TSlots">As many references as there are slots.</typeparam>
 internal sealed class ScopeOf<TSlots>(ResolverState state) : Scope(state)
     where TSlots : struct

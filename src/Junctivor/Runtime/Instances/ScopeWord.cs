@@ -3,15 +3,15 @@ using System.Numerics;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// The word by which a scope guards itself: who has claimed which slot, in which order those were made that are to be ended, and whether it has
+/// The word by which a scope guards itself: who has claimed which slot, in which order those were created that are to be disposed, and whether it has
 /// ended. Everything in it changes in one step, so that nothing has to be locked.
 /// <code>
 ///  63      62       61     30..59                              0..29
-///  ended   listed   over   the slots to end, 5 bits each,      the slots that are claimed:
-///                          the first made in the lowest        they have an instance, or get one
+///  ended   listed   over   the slots to dispose, 5 bits each,      the slots that are claimed:
+///                          the first created in the lowest        they have an instance, or get one
 /// </code>
-/// A claim that is given back, as what was to fill the slot threw, is gone from the lowest bits, whether the scope has ended or not; so whoever
-/// waits for a slot knows when nothing will come. Once it has ended, the bits of the order say which flow of control is at the end right now. What holds at each moment, and why nobody sees less, is written down in docs/decisions/0001-memory-model.md.
+/// A claim that is given back, as what was to fill the slot threw, is gone from the lowest bits, whether the scope is disposed or not; so whoever
+/// waits for a slot knows when nothing will come. Once it is disposed, the bits of the order say which flow of control is at the end right now. What holds at each moment, and why nobody sees less, is written down in docs/decisions/0001-memory-model.md.
 /// </summary>
 internal static class ScopeWord
 {
@@ -21,10 +21,10 @@ internal static class ScopeWord
     /// <summary>Nothing can be resolved any more.</summary>
     public const long Ended = 1L << 63;
 
-    /// <summary>What is to be ended is in the list of the store, and not here.</summary>
+    /// <summary>What is to be disposed is in the list of the store, and not here.</summary>
     public const long Listed = 1L << 62;
 
-    /// <summary>Everything in it has ended: nobody is at it any more.</summary>
+    /// <summary>Everything in it is disposed: nobody is at it any more.</summary>
     public const long Over = 1L << 61;
 
     /// <summary>The last word of each scope.</summary>
@@ -33,7 +33,7 @@ internal static class ScopeWord
     private const int OrderAt = MostSlots;
     private const int OrderBits = 5;
 
-    /// <summary>How many there can be that are to be ended, before they are listed by the store.</summary>
+    /// <summary>How many there can be that are to be disposed, before they are listed by the store.</summary>
     public const int MostOrdered = 6;
 
     private const long OrderMask = (1L << (OrderBits * MostOrdered)) - 1;
@@ -41,7 +41,7 @@ internal static class ScopeWord
 
     public static long Claimed(int slot) => 1L << slot;
 
-    /// <summary>Adds a slot behind those that are to be ended.</summary>
+    /// <summary>Adds a slot behind those that are to be disposed.</summary>
     /// <returns>The order; -1 if there are too many.</returns>
     public static long Append(long order, int slot)
     {
@@ -49,18 +49,18 @@ internal static class ScopeWord
         return count == MostOrdered ? -1 : order | ((slot + 1L) << (count * OrderBits));
     }
 
-    /// <summary>The slots to end, to be read with <see cref="CountOf"/> and <see cref="SlotAt"/>; of a scope that has not ended.</summary>
+    /// <summary>The slots to dispose, to be read with <see cref="CountOf"/> and <see cref="SlotAt"/>; of a scope that has not ended.</summary>
     public static long OrderOf(long word) => (word >> OrderAt) & OrderMask;
 
-    /// <summary>Whether the scope has not ended, and nothing is to be ended, here or in a list.</summary>
+    /// <summary>Whether the scope has not ended, and nothing is to be disposed, here or in a list.</summary>
     public static bool HasNothingToEnd(long word) => (word & (Ended | Listed | (OrderMask << OrderAt))) == 0;
 
     public static int CountOf(long order) => order == 0 ? 0 : (BitOperations.Log2((ulong)order) / OrderBits) + 1;
 
-    /// <summary>The word of a scope that ends, where nothing is to be ended that the word knows.</summary>
+    /// <summary>The word of a scope that ends, where nothing is to be disposed that the word knows.</summary>
     public static long Ending(long word) => Ended | Listed | (word & SlotMask);
 
-    /// <summary>The word of a scope that a flow of control has begun to end.</summary>
+    /// <summary>The word of a scope that a flow of control has begun to dispose.</summary>
     public static long EndingBy(long word, int flow) => Ending(word) | ((flow & OrderMask) << OrderAt);
 
     /// <summary>The word of a scope whose end is awaited, so that nobody is at it right now.</summary>
@@ -69,7 +69,7 @@ internal static class ScopeWord
     /// <summary>Whether this flow of control is at the end.</summary>
     public static bool IsEndedBy(long word, int flow) => OrderOf(word) == (flow & OrderMask);
 
-    /// <summary>The word when what is to be ended has gone to the list of the store.</summary>
+    /// <summary>The word when what is to be disposed has gone to the list of the store.</summary>
     public static long Listing(long word) => (word | Listed) & ~(OrderMask << OrderAt);
 
     /// <summary>The word when claims are given back, as nothing has come of them.</summary>
@@ -77,8 +77,8 @@ internal static class ScopeWord
         ? word & ~slots
         : (word & ~slots & ~(OrderMask << OrderAt)) | (Without(OrderOf(word), slots) << OrderAt);
 
-    /// <summary>Some of the slots to end, without the others.</summary>
-    /// <param name="order">The slots to end.</param>
+    /// <summary>Some of the slots to dispose, without the others.</summary>
+    /// <param name="order">The slots to dispose.</param>
     /// <param name="slots">Those to leave out, as bits.</param>
     public static long Without(long order, long slots)
     {
@@ -96,14 +96,14 @@ internal static class ScopeWord
     }
 
     /// <param name="order">The order.</param>
-    /// <param name="number">Which one, the first made having 0.</param>
+    /// <param name="number">Which one, the first created having 0.</param>
     public static int SlotAt(long order, int number) => (int)((order >> (number * OrderBits)) & ((1 << OrderBits) - 1)) - 1;
 
     /// <summary>The word with further claims.</summary>
     /// <param name="word">The word.</param>
     /// <param name="slots">Those that are claimed, as bits.</param>
-    /// <param name="order">Those of them to end, in the order in which they will be made.</param>
-    /// <returns>The word; -1 if more are to be ended than fit, or if those are listed.</returns>
+    /// <param name="order">Those of them to dispose, in the order in which they will be created.</param>
+    /// <returns>The word; -1 if more are to be disposed than fit, or if those are listed.</returns>
     public static long With(long word, long slots, long order)
     {
         long known = OrderOf(word);

@@ -4,7 +4,7 @@ using Junctivor.Reading;
 
 namespace Junctivor.Runtime;
 
-/// <summary>The values that a container or a scope was started with, by the registrations that promise them.</summary>
+/// <summary>The values that a container or a scope was started with, by the registrations that declaration them.</summary>
 internal sealed class SuppliedValues
 {
     public static readonly SuppliedValues Nothing = new([]);
@@ -19,10 +19,10 @@ internal sealed class SuppliedValues
     /// <summary>Whether some values end with the container or scope.</summary>
     public bool OwnsAny { get; private init; }
 
-    /// <summary>Takes what was handed over for a scope, where all of it is promised and nothing comes twice; else gives null.</summary>
+    /// <summary>Takes what was supplied for a scope, where all of it is declared and nothing comes twice; else returns null.</summary>
     /// <param name="incoming">The values.</param>
     /// <param name="level">The level of the scope.</param>
-    /// <param name="book">Knows the registrations that promise one.</param>
+    /// <param name="book">Knows the registrations that declaration one.</param>
     public static SuppliedValues? TryTake(ReadOnlySpan<Incoming> incoming, Level level, PlanCache book)
     {
         (Node Promise, object Value)[] values = new (Node, object)[incoming.Length];
@@ -68,7 +68,7 @@ internal sealed class SuppliedValues
         return false;
     }
 
-    /// <summary>Takes what was handed over, and says what of it nobody promised.</summary>
+    /// <summary>Takes what was supplied, and says what of it nobody declared.</summary>
     public static SuppliedValues Take(
         TypeCatalog types, ServiceGraph graph, Level level, ReadOnlySpan<Incoming> incoming, out IReadOnlyList<Fault> faults)
     {

@@ -69,7 +69,7 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
         Tell(LifeEventKind.Disposed, instance, where);
     }
 
-    /// <returns>What to give back when the scope has ended.</returns>
+    /// <returns>What to give back when the scope is disposed.</returns>
     public ScopeTrace Started(Scope scope, string level)
     {
         ScopeTrace trace = Measuring.Instruments is { } instruments ? Counted(instruments, level) : new ScopeTrace(level, false, null);

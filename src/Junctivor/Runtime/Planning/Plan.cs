@@ -24,7 +24,7 @@ internal sealed class Plan
 
     public Recipe Recipe => _recipe;
 
-    /// <summary>What it makes; null for a wrapper, a list or a constant, which no registration stands for.</summary>
+    /// <summary>What it creates; null for a wrapper, a list or a constant, which no registration stands for.</summary>
     public Node? Node { get; init; }
 
     /// <summary>The class of <see cref="Node"/>, as whom it asks.</summary>
@@ -33,16 +33,16 @@ internal sealed class Plan
     /// <summary>Whether it gives the scope itself, and so needs one.</summary>
     public bool IsScope { get; init; }
 
-    /// <summary>Gathers the arguments for something that is made asynchronously; null for all the rest.</summary>
+    /// <summary>Gathers the arguments for something that is created asynchronously; null for all the rest.</summary>
     public Plan? Gathering { get; init; }
 
-    /// <summary>In which scope it is made.</summary>
+    /// <summary>In which scope it is created.</summary>
     public Level Level { get; init; } = Level.Transient;
 
     /// <summary>Where the instance is kept in the store of its scope; <see cref="NoSlot"/> where none is.</summary>
     public int Slot { get; init; } = NoSlot;
 
-    /// <summary>Whether whoever makes it ends it.</summary>
+    /// <summary>Whether its creator disposes of it.</summary>
     public bool IsOwned { get; init; }
 
     /// <summary>The plans of what it takes, in the order of the parameters.</summary>
@@ -52,12 +52,12 @@ internal sealed class Plan
         init => _arguments = value;
     }
 
-    /// <summary>The instance, where there is one for the container and it is there; null otherwise. Whoever takes it has made sure that the
+    /// <summary>The instance, where there is one for the container and it is there; null otherwise. Whoever takes it has created sure that the
     /// container has not ended.</summary>
     public object? Ready => Volatile.Read(ref _ready);
 
     /// <summary>
-    /// Makes it with all it needs in one go, as code written by hand would; null as long as there is none. Only while nobody observes the
+    /// Creates it with all it needs in one go, as code written by hand would; null as long as there is none. Only while nobody observes the
     /// container.
     /// </summary>
     public PlanCode? Code
@@ -66,10 +66,10 @@ internal sealed class Plan
         set => _code = value;
     }
 
-    /// <summary>Whether code was made of it that the compiler did not take; then none is made any more.</summary>
+    /// <summary>Whether code was made from it that the compiler did not take; then none is created any more.</summary>
     public bool IsCodeRefused { get; set; }
 
-    /// <summary>Says that the one instance is there. How it was made, and what of, nobody asks any more.</summary>
+    /// <summary>Says that the one instance is there. How it was created, and what of, nobody asks any more.</summary>
     public void BeReady(object instance)
     {
         Volatile.Write(ref _ready, instance);
@@ -90,10 +90,10 @@ internal sealed class Plan
     /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
     public object Get(Resolver asked, Type? consumer = null) => Ready ?? TryRunCode(asked) ?? Construction.Run(this, asked, consumer);
 
-    /// <summary>Makes it by <see cref="Code"/>, where there is some.</summary>
+    /// <summary>Creates it by <see cref="Code"/>, where there is some.</summary>
     /// <param name="asked">The container or scope that is asked.</param>
-    /// <param name="around">What it is made for step by step; null where it is what was asked for.</param>
-    /// <returns>The instance; null where it must be made step by step.</returns>
+    /// <param name="around">What it is created for step by step; null where it is what was requested.</param>
+    /// <returns>The instance; null where it must be created step by step.</returns>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public object? TryRunCode(Resolver asked, Construction? around = null) =>
         _code is { } code && !asked.Root.IsObserved ? code(asked, around) : null;

@@ -9,7 +9,7 @@ using Junctivor.Registering;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Finds the plan for what somebody asks for at run time. What no registration asked for is read, bound and checked then.
+/// Finds the plan for what somebody requests at run time. What no registration requested is read, bound and checked then.
 /// Safe for use by several threads.
 /// </summary>
 internal sealed class PlanCache
@@ -26,7 +26,7 @@ internal sealed class PlanCache
 
     /// <param name="reader">The wiring, checked and sound.</param>
     /// <param name="shared">What a branch shares with its parent; null where there is none.</param>
-    /// <param name="compilation">When code is made of plans.</param>
+    /// <param name="compilation">When code is made from plans.</param>
     public PlanCache(WiringReader reader, PlanCompilation compilation, SharedNodes? shared = null)
     {
         _reader = reader;
@@ -48,7 +48,7 @@ internal sealed class PlanCache
     /// <summary>How many services a scope of the default level may have to keep.</summary>
     public int ScopedServices { get; }
 
-    /// <summary>Makes code of plans that are asked for again and again.</summary>
+    /// <summary>Creates code of plans that are requested again and again.</summary>
     public CodeQueue Codes { get; }
 
     public TypeCatalog Types => _reader.Types;
@@ -62,7 +62,7 @@ internal sealed class PlanCache
         .Where(node => node is { Kind: NodeKind.Value, Options.IsOwned: true } && _shared?.IsShared(node) != true)
         .Select(node => ((InstanceSource.OfValue)WiringReader.MakingOf(node)).Value);
 
-    /// <summary>The plan, or null where nobody registers the service.</summary>
+    /// <summary>The plan, or null where the service is not registered.</summary>
     /// <param name="service">The service.</param>
     /// <param name="mark">A string or a type; null for none.</param>
     /// <exception cref="ResolveException">It is registered, and not as it should be.</exception>
@@ -116,7 +116,7 @@ internal sealed class PlanCache
         }
     }
 
-    /// <summary>Nothing is asked for any more.</summary>
+    /// <summary>Nothing is requested any more.</summary>
     public void Close()
     {
         lock (_gate)
@@ -209,7 +209,7 @@ internal sealed class PlanCache
     }
 
     /// <summary>Takes what a container or scope is started with.</summary>
-    /// <exception cref="ResolveException">The wiring does not promise it.</exception>
+    /// <exception cref="ResolveException">The wiring does not declaration it.</exception>
     public SuppliedValues TakeValues(Level level, ReadOnlySpan<Incoming> incoming)
     {
         if (incoming.IsEmpty)
@@ -229,7 +229,7 @@ internal sealed class PlanCache
         }
     }
 
-    /// <summary>The registrations that promise a value when something of a level starts.</summary>
+    /// <summary>The registrations that declare a value when something of a level starts.</summary>
     public Node[] PromisesOf(Level level, Incoming value)
     {
         Promised wanted = new(level, value.Service, value.Mark);

@@ -4,7 +4,7 @@ using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Makes plans of the nodes of a sound graph, bottom up and without recursion. Whoever calls holds the gate of the book.</summary>
+/// <summary>Creates plans of the nodes of a sound graph, bottom up and without recursion. Whoever calls holds the gate of the book.</summary>
 internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNodes? shared)
 {
     /// <summary>By the number of the node.</summary>
@@ -12,7 +12,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
 
     private readonly Dictionary<Level, int> _slots = [];
 
-    /// <summary>The plan for what somebody gets who asks; the supply must be met.</summary>
+    /// <summary>The plan for what somebody gets the consumer; the supply must be met.</summary>
     public Plan PlanFor(Binding supply)
     {
         foreach (Node node in NodesNow(supply))
@@ -23,7 +23,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
         return Compose(supply);
     }
 
-    /// <summary>The plan for a node that nobody asks for by a service.</summary>
+    /// <summary>The plan for a node that nobody requests by a service.</summary>
     public Plan PlanFor(Node node)
     {
         Compile(node);
@@ -91,7 +91,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
         _plans[node.Number] = plan;
     }
 
-    /// <summary>What must be there when the supply is asked for; not what a wrapper comes to later.</summary>
+    /// <summary>What must be there when the supply is requested; not what a wrapper comes to later.</summary>
     private static IEnumerable<Node> NodesNow(Binding supply) => supply switch
     {
         Binding.Single single => [single.Node],
@@ -130,7 +130,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
         };
     }
 
-    /// <summary>Whether there may be something to end: a constructor gives exactly its class, a factory whatever it likes.</summary>
+    /// <summary>Whether there may be something to dispose: a constructor gives exactly its class, a factory whatever it likes.</summary>
     private static bool CanEnd(Node node, Type made) =>
         WiringReader.MakingOf(node) is not InstanceSource.OfClass || made.IsAssignableTo(typeof(IDisposable)) || made.IsAssignableTo(typeof(IAsyncDisposable));
 

@@ -3,7 +3,7 @@ using Junctivor.Reading;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Knows which nodes of a branch are singletons of its parent, which the parent makes, keeps and ends.</summary>
+/// <summary>Knows which nodes of a branch are singletons of its parent, which the parent creates, keeps and ends.</summary>
 internal sealed class SharedNodes(Container parent, WiringReader branch)
 {
     private readonly Dictionary<Node, Node?> _counterparts = [];

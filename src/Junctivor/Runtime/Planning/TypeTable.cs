@@ -4,9 +4,9 @@ using System.Runtime.InteropServices;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// The plans by the types that were asked for. Reading takes no lock, and is a few instructions: the table is at most a quarter full. What is
+/// The plans by the types that were requested. Reading takes no lock, and is a few instructions: the table is at most a quarter full. What is
 /// added shows when it is whole. A table twice as long takes the place of one that is full, which is emptied: whoever still reads it finds
-/// nothing, and asks for the new one. Safe for use by several threads, of which one at a time changes it.
+/// nothing, and requests the new one. Safe for use by several threads, of which one at a time changes it.
 /// </summary>
 /// <remarks>
 /// What holds at each moment, and all that a reader relies on: in one array, a place belongs to one type for ever. It goes from empty to that
@@ -95,7 +95,7 @@ internal sealed class TypeTable
         Replace(larger);
     }
 
-    /// <summary>Gives the array up: nobody finds anything there any more.</summary>
+    /// <summary>Returns the array up: nobody finds anything there any more.</summary>
     private void Replace(Entry[] other)
     {
         Entry[] old = _entries;
@@ -132,13 +132,13 @@ internal sealed class TypeTable
         /// <summary>The handle of the type; 0 where there is none.</summary>
         public nint Handle;
 
-        /// <summary>The plan; <see cref="Plan.Unregistered"/> where it is known that nobody registers the type.</summary>
+        /// <summary>The plan; <see cref="Plan.Unregistered"/> where it is known that the type is not registered.</summary>
         public Plan? Plan;
 
         /// <summary>The singleton, if it is one and there.</summary>
         public object? Instance;
 
-        /// <summary>Makes it: its code, or step by step as long as there is none; null where the instance is there.</summary>
+        /// <summary>Creates it: its code, or step by step as long as there is none; null where the instance is there.</summary>
         public PlanCode? Code;
     }
 }

@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Gives what the place has; null for a scope where there is none.</summary>
+/// <summary>Returns what the place has; null for a scope where there is none.</summary>
 internal sealed class AmbientRecipe(AmbientForm form) : Recipe
 {
     public AmbientForm Form => form;

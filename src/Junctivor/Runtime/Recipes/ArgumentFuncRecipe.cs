@@ -1,6 +1,6 @@
 namespace Junctivor.Runtime;
 
-/// <summary>Makes a function that constructs with arguments at each call.</summary>
+/// <summary>Creates a function that constructs with arguments at each call.</summary>
 internal sealed class ArgumentFuncRecipe(Type function, Lazy<Plan> planBelow) : Recipe
 {
     public override object Construct(in ResolutionContext surroundings, object?[] arguments)

@@ -1,6 +1,6 @@
 namespace Junctivor.Runtime;
 
-/// <summary>Gives an argument of the call that constructs.</summary>
+/// <summary>Returns an argument of the call that constructs.</summary>
 internal sealed class ArgumentRecipe(int number) : Recipe
 {
     public override object? Construct(in ResolutionContext surroundings, object?[] arguments) => surroundings.Arguments[number];

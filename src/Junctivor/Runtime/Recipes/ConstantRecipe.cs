@@ -1,6 +1,6 @@
 namespace Junctivor.Runtime;
 
-/// <summary>Gives what existed before.</summary>
+/// <summary>Returns what existed before.</summary>
 internal sealed class ConstantRecipe(object? value) : Recipe
 {
     public object? Value => value;

@@ -6,7 +6,7 @@ namespace Junctivor.Runtime;
 
 /// <summary>
 /// Calls a constructor; what it throws comes through unwrapped. The first calls go by reflection, as most are never called again; then a
-/// function is made of it in the background, where the process can do so.
+/// function is made from it in the background, where the process can do so.
 /// </summary>
 internal sealed class ConstructorRecipe(ReflectedConstructor constructor, CodeQueue codes) : Recipe
 {

@@ -2,10 +2,10 @@ using Junctivor.Graph;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Makes a wrapper that comes to the service later. The plan below is asked for then, as it may lie on a ring.</summary>
+/// <summary>Creates a wrapper that comes to the service later. The plan below is requested then, as it may lie on a cycle.</summary>
 internal sealed class DeferredRecipe(DeferredForm form, WrapperFactory wrappers, Lazy<Plan> planBelow) : Recipe
 {
-    /// <summary>What was made last for somebody in the container, where it would be the same again and again; a scope is not held.</summary>
+    /// <summary>What was created last for somebody in the container, where it would be the same again and again; a scope is not held.</summary>
     private Way? _inContainer;
 
     public override object Construct(in ResolutionContext surroundings, object?[] arguments)

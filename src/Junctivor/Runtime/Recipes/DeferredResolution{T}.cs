@@ -4,7 +4,7 @@ namespace Junctivor.Runtime;
 
 /// <summary>What a wrapper comes to later: a service, in the container or scope that the holder of the wrapper lives in, or in one inside.</summary>
 /// <param name="home">Where the holder lives.</param>
-/// <param name="planBelow">The plan of the service. It is asked for at the first use only, as it may lie on a ring.</param>
+/// <param name="planBelow">The plan of the service. It is requested at the first use only, as it may lie on a cycle.</param>
 /// <param name="consumer">The class of the holder; null from outside.</param>
 internal sealed class DeferredResolution<T>(Resolver home, Lazy<Plan> planBelow, Type? consumer)
     where T : notnull
@@ -13,7 +13,7 @@ internal sealed class DeferredResolution<T>(Resolver home, Lazy<Plan> planBelow,
 
     public Resolver Home => home;
 
-    /// <summary>Gives the service where the holder lives.</summary>
+    /// <summary>Returns the service where the holder lives.</summary>
     public T Get() => Get(home);
 
     /// <remarks>It is compiled at once and as well as can be: what its first calls do, when there is no code yet, says nothing of later ones.</remarks>

@@ -1,6 +1,6 @@
 namespace Junctivor.Runtime;
 
-/// <summary>Makes a fresh dictionary of what the arguments gave, by their marks.</summary>
+/// <summary>Creates a fresh dictionary of what the arguments gave, by their marks.</summary>
 internal sealed class DictionaryRecipe<TKey>(WrapperFactory wrappers, TKey[] keys) : Recipe
     where TKey : notnull
 {

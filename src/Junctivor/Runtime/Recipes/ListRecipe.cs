@@ -1,6 +1,6 @@
 namespace Junctivor.Runtime;
 
-/// <summary>Makes a fresh array of what the arguments gave.</summary>
+/// <summary>Creates a fresh array of what the arguments gave.</summary>
 internal sealed class ListRecipe(WrapperFactory wrappers) : Recipe
 {
     public Type Element => wrappers.Type;

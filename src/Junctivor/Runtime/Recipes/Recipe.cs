@@ -1,6 +1,6 @@
 namespace Junctivor.Runtime;
 
-/// <summary>How one object is made, once everything that it needs is there.</summary>
+/// <summary>How one object is created, once everything that it needs is there.</summary>
 internal abstract class Recipe
 {
     public abstract object? Construct(in ResolutionContext surroundings, object?[] arguments);

@@ -3,7 +3,7 @@ using System.Reflection;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Makes functions of a type known only at run time, of one to four arguments.</summary>
+/// <summary>Creates functions of a type known only at run time, of one to four arguments.</summary>
 internal static class RunTimeFunctions
 {
     private static readonly MethodInfo[] Makers =

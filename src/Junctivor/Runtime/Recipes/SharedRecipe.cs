@@ -1,6 +1,6 @@
 namespace Junctivor.Runtime;
 
-/// <summary>Gives what the container makes and keeps that a branch was made from.</summary>
+/// <summary>Returns what the container creates and keeps that a branch was made from.</summary>
 internal sealed class SharedRecipe(Container parent, Lazy<Plan> plan) : Recipe
 {
     /// <summary>The instance; null where it is not there yet.</summary>

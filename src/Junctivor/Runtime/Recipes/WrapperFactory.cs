@@ -3,7 +3,7 @@ using Junctivor.Registering;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Makes the wrappers of one service type: <c>Lazy</c>, <c>Func</c>, <c>FreshScope</c>, lists and dictionaries. Comes from a <see cref="TypeToken"/>, so
+/// Creates the wrappers of one service type: <c>Lazy</c>, <c>Func</c>, <c>FreshScope</c>, lists and dictionaries. Comes from a <see cref="TypeToken"/>, so
 /// that nothing has to close a generic type at run time.
 /// </summary>
 internal abstract class WrapperFactory
@@ -16,7 +16,7 @@ internal abstract class WrapperFactory
 
     public abstract object Func(Resolver home, Lazy<Plan> planBelow, Type? consumer);
 
-    /// <summary>A fresh one, that gets its value from a function which <see cref="Func"/> made.</summary>
+    /// <summary>A fresh one, that gets its value from a function which <see cref="Func"/> created.</summary>
     public abstract object Lazy(object function);
 
     /// <summary>A fresh array, which serves as every kind of list.</summary>

@@ -35,7 +35,7 @@ internal sealed class WrapperFactory<T> : WrapperFactory
     public override object FreshScope(Resolver home, Lazy<Plan> planBelow, Type? consumer) =>
         new FreshScope<T>(new DeferredResolution<T>(home, planBelow, consumer));
 
-    /// <summary>A plan for a type gives only what has that type: that was made sure of when it was made, so it need not be asked again.</summary>
+    /// <summary>A plan for a type gives only what has that type: that was created sure of when it was created, so it need not be asked again.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static T As(object instance) => typeof(T).IsValueType ? (T)instance : Unsafe.As<object, T>(ref instance);
 }

@@ -18,7 +18,7 @@ internal sealed class WarmUp
     /// <summary>The names of what is warm and must be wound down.</summary>
     public IReadOnlyList<string> Pending => _warm.Length == 0 ? [] : [.. _warm.Where(warm => warm.WindDown is not null).Select(warm => warm.Node.Name)];
 
-    /// <summary>Makes and warms what is cold, each after what it needs; all of it, or none.</summary>
+    /// <summary>Creates and warms what is cold, each after what it needs; all of it, or none.</summary>
     /// <exception cref="WarmUpException">User code threw.</exception>
     /// <exception cref="ObjectDisposedException">The container ended meanwhile; what had warmed up is wound down.</exception>
     public async Task RunAsync(Container container, CancellationToken cancellationToken)

@@ -1,7 +1,7 @@
 namespace HowTo;
 
-/// <summary>Two services that know each other form a ring, which the check shows; Lazy opens it.</summary>
-internal static class LazyRing
+/// <summary>Two services that know each other form a cycle, which the check shows; Lazy opens it.</summary>
+internal static class LazyCycle
 {
     public static void Run()
     {
