@@ -122,7 +122,9 @@ static string Starter(string lifetime)
         string types = string.Concat(Numbers(count).Select(n => $"T{n}, ")) + "TService";
         string casts = string.Join(", ", Numbers(count).Select(n => $"(T{n})arguments[{n - 1}]!"));
         string parameter = count == 0 ? "_" : "arguments";
-        text.Append($"\n    /// <summary>Registers what a factory returns, {shared}. Its parameters are resolved, and checked like those of a constructor.</summary>\n");
+        text.Append(
+            $"\n    /// <summary>Registers what a factory returns, {shared}. Its parameters are resolved, and checked like those of a "
+                + "constructor.</summary>\n");
         foreach (int n in Numbers(count))
         {
             text.Append($"    /// <typeparam name=\"T{n}\">The type of the factory's parameter {n}.</typeparam>\n");
@@ -152,10 +154,14 @@ static string Starter(string lifetime)
         string casts = string.Join(", ", Numbers(count).Select(n => $"(T{n})arguments[{n - 1}]!"));
         string parameter = count == 0 ? "_" : "arguments";
         string awaiting = lifetime == "Singleton" ? "Container.WarmUpAsync" : "Resolver.StartScopeAsync(ReadOnlySpan{Incoming})";
-        text.Append($"\n    /// <summary>Registers the result of an asynchronous factory, {shared}, awaited by <see cref=\"{awaiting}\"/>. Its parameters are resolved.</summary>\n");
+        text.Append(
+            $"\n    /// <summary>Registers the result of an asynchronous factory, {shared}, awaited by <see cref=\"{awaiting}\"/>. Its "
+                + "parameters are resolved.</summary>\n");
         foreach (int n in Numbers(count))
         {
-            text.Append($"    /// <typeparam name=\"T{n}\">The type of the factory's parameter {n}; a <see cref=\"CancellationToken\"/> is that of the awaiting call.</typeparam>\n");
+            text.Append(
+                $"    /// <typeparam name=\"T{n}\">The type of the factory's parameter {n}; a <see cref=\"CancellationToken\"/> is that "
+                    + "of the awaiting call.</typeparam>\n");
         }
 
         text.Append($$"""
@@ -188,7 +194,9 @@ static string Decorators()
     {
         string types = "TService, " + string.Concat(Numbers(count).Select(n => $"T{n}, "));
         string casts = string.Concat(Numbers(count).Select(n => $", (T{n})arguments[{n}]!"));
-        text.Append("\n    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are resolved.</summary>\n");
+        text.Append(
+            "\n    /// <summary>Decorates every registration of a service with what a factory returns. Its further parameters are "
+                + "resolved.</summary>\n");
         text.Append("    /// <typeparam name=\"TService\">The service.</typeparam>\n");
         foreach (int n in Numbers(count))
         {
@@ -224,12 +232,15 @@ static string Calls()
     {
         string types = string.Join(", ", Numbers(count).Select(n => $"T{n}"));
         string casts = string.Join(", ", Numbers(count).Select(n => $"(T{n})arguments[{n - 1}]!"));
-        string parameters = string.Concat(Numbers(count).Select(n => $"    /// <typeparam name=\"T{n}\">The type of the method's parameter {n}.</typeparam>\n"));
+        string parameters =
+            string.Concat(
+                Numbers(count).Select(n => $"    /// <typeparam name=\"T{n}\">The type of the method's parameter {n}.</typeparam>\n"));
         string constraints = string.Concat(Numbers(count).Select(n => $"\n        where T{n} : notnull"));
         const string Thrown = """
                 /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
                 /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-                /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+                /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+                /// unchanged.</exception>
                 /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
 
             """;

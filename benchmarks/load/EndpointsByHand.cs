@@ -32,7 +32,8 @@ internal static class EndpointsByHand
             DutyRoster roster = rosters.GetOrAdd(shift.ToString(), _ => new DutyRoster(shift));
             using Visit visit = new(muster, Caller.Unknown);
             await using SqliteBerthLedger ledger = new(file, visit);
-            using BookingDesk desk = new(visit, ledger, new BerthPlanner(ledger, quays, table, muster), new FeeCalculator(tariffs), roster, log);
+            using BookingDesk desk =
+                new(visit, ledger, new BerthPlanner(ledger, quays, table, muster), new FeeCalculator(tariffs), roster, log);
             return Results.Ok(await desk.Planner.OverviewAsync());
         });
     }

@@ -8,7 +8,8 @@ namespace Junctivor.Mutation;
 /// <summary>The source of the library, compiled as the test build does it. Safe for use by several threads.</summary>
 internal sealed class Library
 {
-    private static readonly string[] Symbols = ["DEBUG", "TRACE", "NET", "NET10_0", "NET10_0_OR_GREATER", "NET9_0_OR_GREATER", "NET8_0_OR_GREATER"];
+    private static readonly string[] Symbols = ["DEBUG", "TRACE", "NET", "NET10_0", "NET10_0_OR_GREATER", "NET9_0_OR_GREATER",
+        "NET8_0_OR_GREATER"];
 
     private readonly string _root;
     private readonly CSharpCompilation _sound;
@@ -28,9 +29,11 @@ internal sealed class Library
             .Order(StringComparer.Ordinal);
         _sound = CSharpCompilation.Create(
             "Junctivor",
-            files.Select(file => CSharpSyntaxTree.ParseText(SourceText.From(File.ReadAllText(file), System.Text.Encoding.UTF8), parsing, file)),
+            files.Select(
+                file => CSharpSyntaxTree.ParseText(SourceText.From(File.ReadAllText(file), System.Text.Encoding.UTF8), parsing, file)),
             Directory.EnumerateFiles(References(), "*.dll").Select(path => MetadataReference.CreateFromFile(path)),
-            new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable, deterministic: true));
+            new CSharpCompilationOptions(
+                OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable, deterministic: true));
     }
 
     /// <summary>Every mistake that can be written into these folders.</summary>
@@ -38,7 +41,11 @@ internal sealed class Library
     [
         .. _sound.SyntaxTrees
             .Where(tree => !tree.FilePath.EndsWith(".g.cs", StringComparison.Ordinal))
-            .Where(tree => folders.Any(folder => tree.FilePath.StartsWith(Path.Combine(_root, "src", "Junctivor", folder) + Path.DirectorySeparatorChar, StringComparison.Ordinal)))
+            .Where(tree =>
+                folders.Any(
+                    folder =>
+                        tree.FilePath.StartsWith(
+                            Path.Combine(_root, "src", "Junctivor", folder) + Path.DirectorySeparatorChar, StringComparison.Ordinal)))
             .SelectMany(tree => MutantFinder.Find(Path.GetRelativePath(_root, tree.FilePath), tree)),
     ];
 
@@ -52,13 +59,15 @@ internal sealed class Library
         if (mutant is not null)
         {
             SyntaxTree tree = mutant.Original.SyntaxTree;
-            SyntaxTree changed = CSharpSyntaxTree.ParseText(mutant.Root.GetText(System.Text.Encoding.UTF8), (CSharpParseOptions)tree.Options, tree.FilePath);
+            SyntaxTree changed =
+                CSharpSyntaxTree.ParseText(mutant.Root.GetText(System.Text.Encoding.UTF8), (CSharpParseOptions)tree.Options, tree.FilePath);
             compilation = _sound.ReplaceSyntaxTree(tree, changed);
         }
 
         using MemoryStream assembly = new();
         using MemoryStream symbols = new();
-        EmitResult result = compilation.Emit(assembly, symbols, options: new EmitOptions(debugInformationFormat: DebugInformationFormat.PortablePdb));
+        EmitResult result =
+            compilation.Emit(assembly, symbols, options: new EmitOptions(debugInformationFormat: DebugInformationFormat.PortablePdb));
         if (!result.Success)
         {
             Problem ??= string.Join('\n', result.Diagnostics.Where(each => each.Severity == DiagnosticSeverity.Error).Take(5));
@@ -73,7 +82,8 @@ internal sealed class Library
     /// <summary>The reference assemblies of the SDK that runs this.</summary>
     private static string References()
     {
-        string packs = Path.Combine(Path.GetDirectoryName(typeof(object).Assembly.Location)!, "..", "..", "..", "packs", "Microsoft.NETCore.App.Ref");
+        string packs =
+            Path.Combine(Path.GetDirectoryName(typeof(object).Assembly.Location)!, "..", "..", "..", "packs", "Microsoft.NETCore.App.Ref");
         return Path.Combine(Directory.EnumerateDirectories(packs, "10.*").Max()!, "ref", "net10.0");
     }
 

@@ -14,7 +14,9 @@ internal sealed record Mutant(string File, SyntaxNode Original, SyntaxNode Repla
     public int Line => Original.GetLocation().GetLineSpan().StartLinePosition.Line + 1;
 
     /// <summary>Whether it is where threads meet: elsewhere, trying their orders finds nothing more.</summary>
-    public bool IsAboutThreads => File.Contains("/Runtime/Instances/", StringComparison.Ordinal) || Path.GetFileName(File) is "Scope.cs" or "Container.cs" or "TypeTable.cs" or "CodeCalls.cs" or "CodeWriter.cs";
+    public bool IsAboutThreads =>
+        File.Contains("/Runtime/Instances/", StringComparison.Ordinal)
+            || Path.GetFileName(File) is "Scope.cs" or "Container.cs" or "TypeTable.cs" or "CodeCalls.cs" or "CodeWriter.cs";
 
     /// <summary>The whole file with the mistake in it.</summary>
     public SyntaxNode Root => Original.SyntaxTree.GetRoot().ReplaceNode(Original, Replacement.WithTriviaFrom(Original));

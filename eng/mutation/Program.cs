@@ -3,22 +3,38 @@ using System.CommandLine;
 using Junctivor.Mutation;
 
 Option<int> count = new("--count") { Description = "How many mutants are tried.", DefaultValueFactory = _ => 200, HelpName = "N" };
-Option<int> seed = new("--seed") { Description = "Which ones: the same number draws the same, as long as the source is the same.", DefaultValueFactory = _ => 1, HelpName = "N" };
-Option<int[]> only = new("--only") { Description = "Some of those drawn, by their number.", AllowMultipleArgumentsPerToken = true, HelpName = "N" };
+Option<int> seed = new("--seed")
+{
+    Description = "Which ones: the same number draws the same, as long as the source is the same.",
+    DefaultValueFactory = _ => 1,
+    HelpName = "N",
+};
+Option<int[]> only = new("--only")
+{
+    Description = "Some of those drawn, by their number.",
+    AllowMultipleArgumentsPerToken = true,
+    HelpName = "N",
+};
 Argument<string[]> folders = new("FOLDER")
 {
     Description = "The folders of src/Junctivor.",
     Arity = ArgumentArity.ZeroOrMore,
     DefaultValueFactory = _ => ["Graph", "Checks", "Reading", "Runtime"],
 };
-RootCommand root = new("Writes small mistakes into the library, one at a time, runs the core suite on each, and lists those that no test finds.") { folders, count, seed, only };
-root.SetAction(arguments => Mutate(arguments.GetValue(folders)!, arguments.GetValue(count), arguments.GetValue(seed), arguments.GetValue(only) ?? []));
+RootCommand root = new(
+    "Writes small mistakes into the library, one at a time, runs the core suite on each, and lists those that no test finds.")
+    {
+        folders, count, seed, only,
+    };
+root.SetAction(
+    arguments => Mutate(arguments.GetValue(folders)!, arguments.GetValue(count), arguments.GetValue(seed), arguments.GetValue(only) ?? []));
 return root.Parse(args).Invoke();
 
 static int Mutate(string[] folders, int count, int seed, int[] only)
 {
     Library library = new(Directory.GetCurrentDirectory());
-    Suite[] suites = [.. Enumerable.Range(0, Math.Max(1, Environment.ProcessorCount)).Select(_ => new Suite(Directory.GetCurrentDirectory()))];
+    Suite[] suites = [.. Enumerable.Range(0, Math.Max(1, Environment.ProcessorCount))
+        .Select(_ => new Suite(Directory.GetCurrentDirectory()))];
     try
     {
         if (!library.TryCompile(suites[0].Folder, null))
@@ -36,7 +52,8 @@ static int Mutate(string[] folders, int count, int seed, int[] only)
         }
 
         IReadOnlyList<Mutant> all = library.Mutants(folders);
-        Console.WriteLine($"passes. {all.Count} places for a mistake in {string.Join(", ", folders)}; {count} of them, by the seed {seed}:");
+        Console.WriteLine(
+            $"passes. {all.Count} places for a mistake in {string.Join(", ", folders)}; {count} of them, by the seed {seed}:");
         Mutant[] drawn = [.. all];
         new Random(seed).Shuffle(drawn);
         return Report(Try(library, suites, drawn, count, only));
@@ -51,7 +68,8 @@ static int Mutate(string[] folders, int count, int seed, int[] only)
 }
 
 // One that does not compile is no mistake that anybody could make: the next takes its place.
-static IReadOnlyList<(int Number, Mutant Mutant, string? Killer)> Try(Library library, Suite[] suites, Mutant[] drawn, int count, int[] only)
+static IReadOnlyList<(int Number, Mutant Mutant, string? Killer)> Try(
+    Library library, Suite[] suites, Mutant[] drawn, int count, int[] only)
 {
     ConcurrentBag<(int Number, Mutant Mutant, string? Killer)> tried = [];
     int next = -1;
@@ -70,7 +88,8 @@ static IReadOnlyList<(int Number, Mutant Mutant, string? Killer)> Try(Library li
             if (killer != "not run")
             {
                 tried.Add((number, drawn[number], killer));
-                Console.WriteLine($"{number,4} {(killer is null ? "SURVIVED" : "killed  ")} {drawn[number]}{(killer is null ? "" : $"  [{killer}]")}");
+                Console.WriteLine(
+                    $"{number,4} {(killer is null ? "SURVIVED" : "killed  ")} {drawn[number]}{(killer is null ? "" : $"  [{killer}]")}");
             }
         }
     }

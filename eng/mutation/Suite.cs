@@ -7,11 +7,13 @@ namespace Junctivor.Mutation;
 internal sealed partial class Suite : IDisposable
 {
     /// <summary>The classes that take longest, which are only asked where the others are content, the sharpest first.</summary>
-    private static readonly string[][] Slow = [["ModelTests", "TierProperties"], ["LargeGraphTests", "PluginTests", "DocumentationTests"], ["InterleavingTests"]];
+    private static readonly string[][] Slow = [["ModelTests", "TierProperties"], ["LargeGraphTests", "PluginTests", "DocumentationTests"],
+        ["InterleavingTests"]];
 
     private readonly TimeSpan[] _usual = new TimeSpan[Slow.Length + 1];
 
-    /// <param name="root">The root of the repository, whose core tests have been built. The copy stands in it: tests look at the sources.</param>
+    /// <param name="root">The root of the repository, whose core tests have been built. The copy stands in it: tests look at the
+    /// sources.</param>
     public Suite(string root)
     {
         Folder = Path.Combine(root, "eng", "mutation", "obj", "suites", Guid.NewGuid().ToString("N"));
@@ -65,7 +67,8 @@ internal sealed partial class Suite : IDisposable
 
     private string? Run(int stage, TimeSpan limit)
     {
-        ProcessStartInfo start = new("dotnet", ["exec", Path.Combine(Folder, "Junctivor.Tests.dll"), "-stopOnFail", "-noColor", "-noLogo", "-reporter", "quiet"])
+        ProcessStartInfo start = new(
+            "dotnet", ["exec", Path.Combine(Folder, "Junctivor.Tests.dll"), "-stopOnFail", "-noColor", "-noLogo", "-reporter", "quiet"])
         {
             RedirectStandardOutput = true,
             RedirectStandardError = true,
@@ -88,7 +91,10 @@ internal sealed partial class Suite : IDisposable
         }
 
         process.WaitForExit();
-        return process.ExitCode == 0 ? null : FailedTest().Match(output.Result) is { Success: true } test ? test.Groups[1].Value : $"exit code {process.ExitCode}";
+        return process.ExitCode == 0
+            ? null
+            : FailedTest().Match(output.Result) is { Success: true } test ? test.Groups[1].Value
+            : $"exit code {process.ExitCode}";
     }
 
     [GeneratedRegex(@"^\s*Junctivor\.Tests\.(?:\w+\.)*(\w+\.\w+).*\[FAIL\]", RegexOptions.Multiline)]

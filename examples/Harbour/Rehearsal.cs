@@ -5,7 +5,8 @@ using Junctivor;
 
 namespace Harbour;
 
-/// <summary>The office for a rehearsal: another clock, a ledger in memory, and notices that are only written down. No class is touched.</summary>
+/// <summary>The office for a rehearsal: another clock, a ledger in memory, and notices that are only written down. No class is
+/// touched.</summary>
 public static class Rehearsal
 {
     /// <summary>When every rehearsal takes place.</summary>
@@ -56,7 +57,8 @@ public static class Rehearsal
 
         public Task<Booking> EnterAsync(BerthRequest request, Berth berth, decimal fee, Caller caller)
         {
-            Booking booking = new(pages.Lines.Count + 1, request.Vessel!, berth.Name, request.Arrival, request.Departure, fee, caller.Name, false, false);
+            Booking booking =
+                new(pages.Lines.Count + 1, request.Vessel!, berth.Name, request.Arrival, request.Departure, fee, caller.Name, false, false);
             pages.Lines.Add(booking);
             return Task.FromResult(booking);
         }

@@ -23,13 +23,15 @@ public static class Service
 #pragma warning restore CA1031
         {
             await Console.Error.WriteLineAsync(
-                $"The office cannot open at {url} with the ledger {ledgerPath}: {failure.Message} Give another address with --urls, or another file with --ledger.");
+                $"The office cannot open at {url} with the ledger {ledgerPath}: {failure.Message} Give another address with --urls, or "
+                    + "another file with --ledger.");
             return CannotStart;
         }
 
         await using (office)
         {
-            Console.WriteLine($"The harbour office is open at {office.Address}; its ledger is {Path.GetFullPath(ledgerPath)}. Ctrl+C closes it.");
+            Console.WriteLine(
+                $"The harbour office is open at {office.Address}; its ledger is {Path.GetFullPath(ledgerPath)}. Ctrl+C closes it.");
             await office.WaitUntilToldToCloseAsync();
             return await CloseAsync(office);
         }

@@ -36,7 +36,8 @@ public static class Telemetry
         private readonly MeterProvider _meters = Sdk.CreateMeterProviderBuilder()
             .SetResourceBuilder(Office)
             .AddMeter(Source)
-            .AddConsoleExporter((_, reader) => reader.PeriodicExportingMetricReaderOptions.ExportIntervalMilliseconds = (int)Interval.TotalMilliseconds)
+            .AddConsoleExporter(
+                (_, reader) => reader.PeriodicExportingMetricReaderOptions.ExportIntervalMilliseconds = (int)Interval.TotalMilliseconds)
             .Build();
 
         public void Dispose()

@@ -1,6 +1,7 @@
 namespace HowTo;
 
-/// <summary>A worker that lives as long as the process must not hold a ledger of one request. The check finds it through any number of steps.</summary>
+/// <summary>A worker that lives as long as the process must not hold a ledger of one request. The check finds it through any number of
+/// steps.</summary>
 internal static class Captive
 {
     public static void Run()
@@ -14,7 +15,9 @@ internal static class Captive
 
         WriteLine(wiring.Check());
         WriteLine();
-        WriteLine("A transient ledger would be created once and kept, a singleton shared by all runs, and one created with `new` never disposed.");
+        WriteLine(
+            "A transient ledger would be created once and kept, a singleton shared by all runs, and one created with `new` never "
+                + "disposed.");
         WriteLine("The solution is a scope for each run: dotnet run --project examples/HowTo -- job");
     }
 

@@ -2,7 +2,8 @@ using System.Diagnostics.Metrics;
 
 namespace HowTo;
 
-/// <summary>Whoever listens to the meter is told what all containers of the process do from then on; it costs nothing while nobody does.</summary>
+/// <summary>Whoever listens to the meter is told what all containers of the process do from then on; it costs nothing while nobody
+/// does.</summary>
 internal static class Measuring
 {
     public static void Run()
@@ -30,7 +31,8 @@ internal static class Measuring
                 asked.EnableMeasurementEvents(instrument);
             }
         };
-        listener.SetMeasurementEventCallback<long>((instrument, number, _, _) => counted[instrument.Name] = counted.GetValueOrDefault(instrument.Name) + number);
+        listener.SetMeasurementEventCallback<long>(
+            (instrument, number, _, _) => counted[instrument.Name] = counted.GetValueOrDefault(instrument.Name) + number);
         listener.Start();
 
         work();

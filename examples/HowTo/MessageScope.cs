@@ -26,7 +26,8 @@ internal static class MessageScope
         await pump.RunAsync();
     }
 
-    private static Task TellAsync(IMessage message, Exception failure) => Out.WriteLineAsync($"{message}: {failure.Message.Split('\n')[0]}");
+    private static Task TellAsync(IMessage message, Exception failure) =>
+        Out.WriteLineAsync($"{message}: {failure.Message.Split('\n')[0]}");
 
     private interface IMessage;
 
@@ -45,11 +46,13 @@ internal static class MessageScope
 
     private sealed class BerthGiver(BerthLedger ledger) : IMessageHandler<Arrived>
     {
-        public Task HandleAsync(Arrived message, CancellationToken cancellationToken) => Out.WriteLineAsync($"{message}: a berth is entered in ledger {ledger.Number}");
+        public Task HandleAsync(Arrived message, CancellationToken cancellationToken) =>
+            Out.WriteLineAsync($"{message}: a berth is entered in ledger {ledger.Number}");
     }
 
     private sealed class BerthFreer(BerthLedger ledger) : IMessageHandler<Left>
     {
-        public Task HandleAsync(Left message, CancellationToken cancellationToken) => Out.WriteLineAsync($"{message}: its berth is freed in ledger {ledger.Number}");
+        public Task HandleAsync(Left message, CancellationToken cancellationToken) =>
+            Out.WriteLineAsync($"{message}: its berth is freed in ledger {ledger.Number}");
     }
 }

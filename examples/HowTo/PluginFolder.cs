@@ -25,6 +25,7 @@ internal static class PluginFolder
     private sealed class NoticeDesk(IReadOnlyList<INoticeChannel> channels, IReadOnlyList<IContributesEndpoints> endpoints)
     {
         public string Describe() =>
-            $"Notices go out by {string.Join(" and ", channels.Select(channel => channel.Name))}; {endpoints.Count} plug-in brings endpoints.";
+            $"Notices go out by {string.Join(" and ", channels.Select(channel => channel.Name))}; {endpoints.Count} plug-in brings "
+                + "endpoints.";
     }
 }

@@ -14,7 +14,9 @@ internal static class UserSession
             Scoped.Of<OrderDesk>(),                         // one for each request
         ];
         await using Container container = wiring.Build();
-        await using Sessions sessions = new(container, Session, TimeProvider.System, TellAsync) { MaxSessions = 2, IdleTimeout = TimeSpan.FromMinutes(30) };
+        await using Sessions sessions = new(container, Session, TimeProvider.System,
+            TellAsync)
+        { MaxSessions = 2, IdleTimeout = TimeSpan.FromMinutes(30) };
 
         await OrderAsync(sessions, "Mira", "rope");
         await OrderAsync(sessions, "Tove", "a lantern");
@@ -31,7 +33,8 @@ internal static class UserSession
         WriteLine(request.Resolve<OrderDesk>().Order(thing));
     }
 
-    private static Task TellAsync(string key, Exception failure) => Out.WriteLineAsync($"The session of {key} did not end well: {failure.Message}");
+    private static Task TellAsync(string key, Exception failure) =>
+        Out.WriteLineAsync($"The session of {key} did not end well: {failure.Message}");
 
     private sealed record User(string Name);
 

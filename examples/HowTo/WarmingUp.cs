@@ -1,6 +1,7 @@
 namespace HowTo;
 
-/// <summary>What takes its time is created before the first work, each after what it needs; after the last work it winds down in reverse.</summary>
+/// <summary>What takes its time is created before the first work, each after what it needs; after the last work it winds down in
+/// reverse.</summary>
 internal static class WarmingUp
 {
     public static async Task RunAsync()

@@ -5,7 +5,8 @@ using Microsoft.AspNetCore.Routing;
 
 namespace HowTo;
 
-/// <summary>In a web server each request has a scope; modules bring their endpoints; the container warms up before and winds down after.</summary>
+/// <summary>In a web server each request has a scope; modules bring their endpoints; the container warms up before and winds down
+/// after.</summary>
 internal static class WebRequests
 {
     public static async Task RunAsync()
@@ -19,7 +20,8 @@ internal static class WebRequests
             Singleton.Of<Lamp>().WarmUp((lamp, _) => lamp.ShineAsync("on")).WindDown((lamp, _) => lamp.ShineAsync("off")),
         ];
         await using Container container = wiring.Build();
-        await using WebApplication app = WebApplication.CreateSlimBuilder(["--urls", "http://127.0.0.1:0", "--Logging:LogLevel:Default=None"]).Build();
+        await using WebApplication app =
+            WebApplication.CreateSlimBuilder(["--urls", "http://127.0.0.1:0", "--Logging:LogLevel:Default=None"]).Build();
         app.UseJunctivor(container);
         app.MapWiredEndpoints(container);
 
@@ -33,7 +35,8 @@ internal static class WebRequests
 
     private sealed class GreetingEndpoints : IContributesEndpoints
     {
-        public void Contribute(IEndpointRouteBuilder routes) => routes.MapGet("/hello", ([FromServices] Greeting greeting) => greeting.Text);
+        public void Contribute(IEndpointRouteBuilder routes) =>
+            routes.MapGet("/hello", ([FromServices] Greeting greeting) => greeting.Text);
     }
 
     private sealed class Greeting(HttpContext request, BerthLedger ledger)

@@ -2,8 +2,13 @@ using System.CommandLine;
 using Junctivor;
 using Mistakes;
 
-Argument<string[]> codes = new("CODE") { Description = "The faults to show, such as JV301; all of them without one.", Arity = ArgumentArity.ZeroOrMore };
-RootCommand root = new("Makes every mistake there is, each in the smallest wiring that shows it, and prints what Junctivor says.") { codes };
+Argument<string[]> codes = new("CODE")
+{
+    Description = "The faults to show, such as JV301; all of them without one.",
+    Arity = ArgumentArity.ZeroOrMore,
+};
+RootCommand root = new(
+    "Makes every mistake there is, each in the smallest wiring that shows it, and prints what Junctivor says.") { codes };
 root.SetAction(arguments => Show(arguments.GetValue(codes) ?? []));
 ParseResult call = root.Parse(args);
 int status = call.Invoke();
@@ -17,7 +22,8 @@ static int Show(IReadOnlyList<string> wanted)
         return 2;
     }
 
-    IEnumerable<Mistake> shown = Collection.All.Where(mistake => wanted.Count == 0 || wanted.Contains(mistake.Code, StringComparer.OrdinalIgnoreCase));
+    IEnumerable<Mistake> shown =
+        Collection.All.Where(mistake => wanted.Count == 0 || wanted.Contains(mistake.Code, StringComparer.OrdinalIgnoreCase));
     foreach (Mistake mistake in shown)
     {
         Console.WriteLine($"---- {mistake.Code}: examples/Mistakes/Samples/{mistake.Sample.Name}.cs ----\n\n{mistake.Source()}\n");

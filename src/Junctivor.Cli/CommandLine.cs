@@ -26,11 +26,20 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         Argument<FileInfo> assembly = new("ASSEMBLY") { Description = "The assembly that contains the wirings." };
         Option<string?> wiring = WiringOption("Check only the wiring of this name.");
         Option<bool> strict = new("--strict") { Description = "Count warnings as faults." };
-        Option<string[]> severity = new("--severity") { Description = "Set the severity of a code, such as JV303=fault; can be repeated.", HelpName = "CODE=fault|warning|note" };
+        Option<string[]> severity = new("--severity")
+        {
+            Description = "Set the severity of a code, such as JV303=fault; can be repeated.",
+            HelpName = "CODE=fault|warning|note",
+        };
         Option<CheckFormat> format = new("--format") { Description = "The output format; sarif is SARIF 2.1.0, for code-review tools." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Option<DirectoryInfo?> sourceRoot = new("--source-root") { Description = "The root of relative paths in SARIF; by default the working copy that contains each file.", HelpName = "FOLDER" };
+        Option<DirectoryInfo?> sourceRoot = new("--source-root")
+        {
+            Description =
+            "The root of relative paths in SARIF; by default the working copy that contains each file.",
+            HelpName = "FOLDER"
+        };
         Command check = new("check", "Checks every wiring of an assembly that has [CheckedWiring], and reports all faults.")
         {
             assembly, wiring, strict, severity, format, output, sourceRoot, limit,
@@ -47,12 +56,26 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     {
         Argument<FileInfo> file = FileArgument();
         Option<string?> wiring = WiringOption("List only the wiring of this name.");
-        Option<string?> matching = new("--matching") { Description = "Only registrations with this text in a service, a class, a mark or a file.", HelpName = "TEXT" };
-        Option<string?> lifetime = new("--lifetime") { Description = "Only this lifetime: singleton, scoped, transient, or a scope level of your own.", HelpName = "NAME" };
+        Option<string?> matching = new("--matching")
+        {
+            Description =
+            "Only registrations with this text in a service, a class, a mark or a file.",
+            HelpName = "TEXT"
+        };
+        Option<string?> lifetime = new("--lifetime")
+        {
+            Description =
+            "Only this lifetime: singleton, scoped, transient, or a scope level of your own.",
+            HelpName = "NAME"
+        };
         Option<OutputFormat> format = new("--format") { Description = "text, or json: the whole graph, to be saved and compared." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Command list = new("list", "Lists the registrations of a wiring: service, what creates it, lifetime, mark, place.") { file, wiring, matching, lifetime, format, output, limit };
+        Command list = new("list",
+            "Lists the registrations of a wiring: service, what creates it, lifetime, mark, place.")
+            {
+                file, wiring, matching, lifetime, format, output, limit,
+            };
         list.SetAction(arguments => Apart([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () => ListCommand.Run(
             arguments.GetRequiredValue(file),
             arguments.GetValue(wiring),
@@ -70,29 +93,50 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         Option<OutputFormat> format = new("--format") { Description = "The output format; json has all services that match." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Command why = new("why", "Explains a service: what creates it, its dependencies as a tree, and what depends on it.") { file, service, wiring, format, output, limit };
+        Command why = new("why",
+            "Explains a service: what creates it, its dependencies as a tree, and what depends on it.")
+            {
+                file, service, wiring, format, output, limit,
+            };
         why.SetAction(arguments => Apart([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () => WhyCommand.Run(
-            arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring), arguments.GetValue(format), arguments.GetValue(output))));
+            arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring), arguments.GetValue(format),
+            arguments.GetValue(output))));
         return why;
     }
 
     private Command Compare()
     {
-        Argument<string> before = new("BEFORE") { Description = "An assembly or a saved graph; ASSEMBLY@NAME where it has several wirings." };
+        Argument<string> before = new("BEFORE")
+        {
+            Description =
+            "An assembly or a saved graph; ASSEMBLY@NAME where it has several wirings."
+        };
         Argument<string> after = new("AFTER") { Description = "What to compare it with: the same kinds." };
         Option<string?> wiring = WiringOption("The name of the wiring, if it is not given with @.");
         Option<OutputFormat> format = new("--format") { Description = "The output format." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Command compare = new("compare", "Reports the differences between two wirings; the exit code is 1 if there are any.") { before, after, wiring, format, output, limit };
-        compare.SetAction(arguments => Apart([arguments.GetRequiredValue(before), arguments.GetRequiredValue(after)], arguments.GetValue(limit), () => CompareCommand.Run(
-            arguments.GetRequiredValue(before), arguments.GetRequiredValue(after), arguments.GetValue(wiring), arguments.GetValue(format), arguments.GetValue(output))));
+        Command compare = new("compare",
+            "Reports the differences between two wirings; the exit code is 1 if there are any.")
+            {
+                before, after, wiring, format, output, limit,
+            };
+        compare.SetAction(
+            arguments =>
+                Apart([arguments.GetRequiredValue(before), arguments.GetRequiredValue(after)], arguments.GetValue(limit),
+                    () => CompareCommand.Run(
+            arguments.GetRequiredValue(before), arguments.GetRequiredValue(after), arguments.GetValue(wiring), arguments.GetValue(format),
+            arguments.GetValue(output))));
         return compare;
     }
 
     private static Command Fault()
     {
-        Argument<string?> code = new("CODE") { Description = "A code such as JV301; without one, all codes are listed.", Arity = ArgumentArity.ZeroOrOne };
+        Argument<string?> code = new("CODE")
+        {
+            Description = "A code such as JV301; without one, all codes are listed.",
+            Arity = ArgumentArity.ZeroOrOne,
+        };
         Command fault = new("fault", "Explains a fault code: what it means, why it matters, how to fix it.") { code };
         fault.SetAction(arguments => FaultCommand.Run(arguments.GetValue(code)));
         return fault;
@@ -105,11 +149,13 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         return demo;
     }
 
-    private static Argument<FileInfo> FileArgument() => new("ASSEMBLY") { Description = "The assembly that contains the wirings, or a saved graph (.json)." };
+    private static Argument<FileInfo> FileArgument() =>
+        new("ASSEMBLY") { Description = "The assembly that contains the wirings, or a saved graph (.json)." };
 
     private static Option<string?> WiringOption(string description) => new("--wiring") { Description = description, HelpName = "NAME" };
 
-    private static Option<FileInfo?> OutputOption() => new("--output") { Description = "Write to this file instead of standard output.", HelpName = "FILE" };
+    private static Option<FileInfo?> OutputOption() =>
+        new("--output") { Description = "Write to this file instead of standard output.", HelpName = "FILE" };
 
     private static Option<double> LimitOption()
     {
@@ -121,7 +167,8 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         };
         limit.Validators.Add(result =>
         {
-            if (result.Tokens is [Token only, ..] && !(double.TryParse(only.Value, CultureInfo.InvariantCulture, out double seconds) && seconds is > 0 and <= MostSeconds))
+            if (result.Tokens is [Token only, ..]
+                && !(double.TryParse(only.Value, CultureInfo.InvariantCulture, out double seconds) && seconds is > 0 and <= MostSeconds))
             {
                 result.AddError($"--limit must be a number of seconds, greater than 0 and at most {MostSeconds}.");
             }

@@ -10,7 +10,9 @@ int Run()
     try
     {
         ParseResult arguments = new CommandLine(args).Root().Parse(args);
-        int status = arguments.Invoke(new InvocationConfiguration { EnableDefaultExceptionHandler = false, Output = Terminal.Out, Error = Terminal.Errors });
+        int status =
+            arguments.Invoke(
+                new InvocationConfiguration { EnableDefaultExceptionHandler = false, Output = Terminal.Out, Error = Terminal.Errors });
         Terminal.Out.Flush();
         return arguments.Errors.Count > 0 ? ExitStatus.CannotCheck : status;
     }

@@ -26,7 +26,8 @@ public class DemoTests
     [Fact]
     public async Task An_address_that_cannot_be_listened_on_is_one_line_and_exits_with_2()
     {
-        ProgramRun run = await ProgramRun.Of("examples/Harbour", "serve", "--urls", "http://127.0.0.1:70000", "--ledger", Path.GetTempFileName());
+        ProgramRun run =
+            await ProgramRun.Of("examples/Harbour", "serve", "--urls", "http://127.0.0.1:70000", "--ledger", Path.GetTempFileName());
 
         Assert.Equal(2, run.Status);
         Assert.Contains("Give another address with --urls", run.Errors, StringComparison.Ordinal);

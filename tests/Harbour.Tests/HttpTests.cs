@@ -8,7 +8,8 @@ namespace Harbour.Tests;
 
 public class HttpTests
 {
-    private const string Heron = """{ "vessel": "Heron", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }""";
+    private const string Heron =
+        """{ "vessel": "Heron", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }""";
 
     private static CancellationToken Token => TestContext.Current.CancellationToken;
 
@@ -21,7 +22,9 @@ public class HttpTests
         Assert.Equal(HttpStatusCode.Created, booked.StatusCode);
         JsonNode found = (await office.Client.GetFromJsonAsync<JsonNode>(booked.Headers.Location, Token))!;
 
-        Assert.Equal(("Heron", "North 1", "Mira", 65.9m), ($"{found["vessel"]}", $"{found["berth"]}", $"{found["bookedBy"]}", found["fee"]!.GetValue<decimal>()));
+        Assert.Equal(
+            ("Heron", "North 1", "Mira", 65.9m),
+            ($"{found["vessel"]}", $"{found["berth"]}", $"{found["bookedBy"]}", found["fee"]!.GetValue<decimal>()));
         JsonNode berths = (await office.Client.GetFromJsonAsync<JsonNode>("/berths", Token))!;
         Assert.Equal("Heron", $"{berths[0]!["vessel"]}");
     }
@@ -88,7 +91,8 @@ public class HttpTests
         await using OpenOffice office = await OpenOffice.OpenAsync();
         using StringContent plain = new("Heron");
 
-        await AssertProblem(await office.Client.PostAsync(new Uri("/berths/requests", UriKind.Relative), plain, Token), 400, "Content-Type");
+        await AssertProblem(
+            await office.Client.PostAsync(new Uri("/berths/requests", UriKind.Relative), plain, Token), 400, "Content-Type");
     }
 
     [Fact]
@@ -106,7 +110,9 @@ public class HttpTests
 
     private static async Task<HttpResponseMessage> Post(OpenOffice office, string path, string json, string caller = "Odd")
     {
-        using HttpRequestMessage request = new(HttpMethod.Post, path) { Content = new StringContent(json, System.Text.Encoding.UTF8, "application/json") };
+        using HttpRequestMessage request = new(HttpMethod.Post,
+            path)
+        { Content = new StringContent(json, System.Text.Encoding.UTF8, "application/json") };
         request.Headers.Add("Caller", caller);
         return await office.Client.SendAsync(request, Token);
     }

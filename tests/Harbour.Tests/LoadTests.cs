@@ -18,7 +18,8 @@ public class LoadTests
     private const int Requests = 20_000;
     private const int FirstRequests = 4_000;
     private const int Every = 20;
-    private const string Heron = """{ "vessel": "Heron", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }""";
+    private const string Heron =
+        """{ "vessel": "Heron", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }""";
 
     /// <summary>A scope that stayed for each request would be several times this.</summary>
     private const long Noise = 4_000_000;

@@ -36,7 +36,8 @@ internal sealed class OpenOffice : IAsyncDisposable
 
     public Task CloseAsync() => _office.CloseAsync();
 
-    public Task<string> GetAsync(string path) => Client.GetStringAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
+    public Task<string> GetAsync(string path) =>
+        Client.GetStringAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
 
     public Task<HttpResponseMessage> PostAsync(string path, string json) => Client.PostAsync(
         new Uri(path, UriKind.Relative), new StringContent(json, Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken);

@@ -5,7 +5,8 @@ namespace Harbour.Tests;
 /// <summary>The page with the berths, as a browser shows it.</summary>
 public class PageTests
 {
-    private const string Heron = """{ "vessel": "Heron <i>&", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }""";
+    private const string Heron =
+        """{ "vessel": "Heron <i>&", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }""";
 
     private static readonly string[] Browsers = ["chromium", "chromium-browser", "google-chrome"];
 
@@ -15,7 +16,8 @@ public class PageTests
         await using OpenOffice office = await OpenOffice.OpenAsync(changes: Rehearsal.Changes);
         using HttpResponseMessage booked = await office.PostAsync("/berths/requests", Heron);
 
-        using HttpResponseMessage answer = await office.Client.GetAsync(new Uri("/", UriKind.Relative), TestContext.Current.CancellationToken);
+        using HttpResponseMessage answer =
+            await office.Client.GetAsync(new Uri("/", UriKind.Relative), TestContext.Current.CancellationToken);
         string page = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
 
         Assert.Equal("text/html; charset=utf-8", $"{answer.Content.Headers.ContentType}");
@@ -41,7 +43,10 @@ public class PageTests
     private static async Task<string> DumpAsync(string browser, Uri page)
     {
         string profile = Directory.CreateTempSubdirectory("harbour-browser-").FullName;
-        ProcessStartInfo start = new(browser, ["--headless", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", $"--user-data-dir={profile}", "--dump-dom", $"{page}"])
+        ProcessStartInfo start = new(
+            browser,
+            ["--headless", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", $"--user-data-dir={profile}", "--dump-dom",
+                $"{page}"])
         {
             RedirectStandardOutput = true,
             RedirectStandardError = true,

@@ -67,7 +67,8 @@ public class ScopeTests
     public async Task Request_scope_is_disposed_when_the_client_disconnects()
     {
         TaskCompletionSource begun = new();
-        await using OpenOffice office = await OpenOffice.OpenAsync(routes => routes.MapGet("/becalmed", async (HttpContext context, [FromServices] BookingDesk desk) =>
+        await using OpenOffice office =
+            await OpenOffice.OpenAsync(routes => routes.MapGet("/becalmed", async (HttpContext context, [FromServices] BookingDesk desk) =>
         {
             begun.SetResult();
             await Task.Delay(Timeout.Infinite, context.RequestAborted);

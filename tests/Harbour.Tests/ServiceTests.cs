@@ -16,12 +16,14 @@ public class ServiceTests
         (int status, string output) = await ServeAsync([], async client =>
         {
             using HttpResponseMessage answer = await client.PostAsync(
-                new Uri("/arrivals", UriKind.Relative), new StringContent("""{ "vessel": "Tern" }""", System.Text.Encoding.UTF8, "application/json"), Token);
+                new Uri("/arrivals", UriKind.Relative),
+                new StringContent("""{ "vessel": "Tern" }""", System.Text.Encoding.UTF8, "application/json"), Token);
             Assert.Equal(202, (int)answer.StatusCode);
         });
 
         Assert.Equal(0, status);
-        Assert.EndsWith("The harbour office is closed: the last requests are answered, the last arrivals noted.\n", output, StringComparison.Ordinal);
+        Assert.EndsWith(
+            "The harbour office is closed: the last requests are answered, the last arrivals noted.\n", output, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -29,11 +31,13 @@ public class ServiceTests
     {
         Assert.SkipUnless(OperatingSystem.IsLinux(), "SIGTERM is sent with kill.");
 
-        (int status, string output) = await ServeAsync(["--telemetry", "console"], client => client.GetStringAsync(new Uri("/berths", UriKind.Relative), Token));
+        (int status, string output) =
+            await ServeAsync(["--telemetry", "console"], client => client.GetStringAsync(new Uri("/berths", UriKind.Relative), Token));
 
         Assert.Equal(0, status);
         Assert.All(
-            ["junctivor.scopes.open", "junctivor.scopes.entered", "junctivor.constructions", "junctivor.construction.duration", "junctivor.service: BookingDesk", "scope scoped"],
+            ["junctivor.scopes.open", "junctivor.scopes.entered", "junctivor.constructions", "junctivor.construction.duration",
+                "junctivor.service: BookingDesk", "scope scoped"],
             name => Assert.Contains(name, output, StringComparison.Ordinal));
     }
 
@@ -51,7 +55,9 @@ public class ServiceTests
     {
         string folder = Directory.CreateTempSubdirectory("harbour-tests-").FullName;
         ProcessStartInfo start = new(
-            "dotnet", [ProgramRun.OutputOf("examples/Harbour"), "serve", "--urls", "http://127.0.0.1:0", "--ledger", Path.Combine(folder, "ledger.db"), .. options])
+            "dotnet",
+            [ProgramRun.OutputOf("examples/Harbour"), "serve", "--urls", "http://127.0.0.1:0", "--ledger",
+                Path.Combine(folder, "ledger.db"), .. options])
         {
             RedirectStandardOutput = true,
         };

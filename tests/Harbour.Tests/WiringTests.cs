@@ -8,7 +8,8 @@ namespace Harbour.Tests;
 
 public class WiringTests
 {
-    private const string Heron = """{ "vessel": "Heron", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }""";
+    private const string Heron =
+        """{ "vessel": "Heron", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }""";
 
     private static CancellationToken Token => TestContext.Current.CancellationToken;
 

@@ -9,7 +9,8 @@ namespace Harbour.Tests;
 /// <summary>What the office does without a request: arrivals, the night, the shifts.</summary>
 public class WorkerTests
 {
-    private const string Heron = """{ "vessel": "Heron", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }""";
+    private const string Heron =
+        """{ "vessel": "Heron", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }""";
 
     [Fact]
     public async Task Every_arrival_is_noted_before_the_office_closes()
@@ -18,7 +19,8 @@ public class WorkerTests
         using HttpResponseMessage booked = await office.PostAsync("/berths/requests", Heron);
         HttpStatusCode[] answers = await Task.WhenAll(Enumerable.Range(0, 50).Select(async number =>
         {
-            using HttpResponseMessage answer = await office.PostAsync("/arrivals", $$"""{ "vessel": "{{(number == 0 ? "Heron" : $"Barge {number}")}}" }""");
+            using HttpResponseMessage answer =
+                await office.PostAsync("/arrivals", $$"""{ "vessel": "{{(number == 0 ? "Heron" : $"Barge {number}")}}" }""");
             return answer.StatusCode;
         }));
 
@@ -76,8 +78,10 @@ public class WorkerTests
         clock.Now = clock.Now.AddHours(10);
         string night = await office.GetAsync("/");
 
-        Assert.Contains("the morning watch of 4 May 2027. Bookings in this shift: <span id=\"bookings\">2</span>", morning, StringComparison.Ordinal);
-        Assert.Contains("the evening watch of 4 May 2027. Bookings in this shift: <span id=\"bookings\">0</span>", evening, StringComparison.Ordinal);
+        Assert.Contains(
+            "the morning watch of 4 May 2027. Bookings in this shift: <span id=\"bookings\">2</span>", morning, StringComparison.Ordinal);
+        Assert.Contains(
+            "the evening watch of 4 May 2027. Bookings in this shift: <span id=\"bookings\">0</span>", evening, StringComparison.Ordinal);
         Assert.Contains("the night watch of 4 May 2027.", night, StringComparison.Ordinal);
     }
 

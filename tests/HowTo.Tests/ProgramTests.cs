@@ -17,7 +17,8 @@ public class ProgramTests
     [InlineData("generics", "Vessels: counted, a SQLite table of Vessel", "Tides:   counted, the printed almanac")]
     [InlineData("incoming", "Welcome to Port Wren, Tove.", "JV105")]
     [InlineData("fresh-scope", "Tuesday: invoices from ledger 2", "ledger 2 is closed")]
-    [InlineData("job", "InvoiceRun failed: the printer is out of paper", "invoices from ledger 3", "ledger 3 is closed\nthe schedule has ended")]
+    [InlineData("job", "InvoiceRun failed: the printer is out of paper", "invoices from ledger 3",
+        "ledger 3 is closed\nthe schedule has ended")]
     [InlineData("observe", "constructed Planner", "disposed Ledger", "ended scoped")]
     [InlineData("session", "Mira's basket: rope, tar", "Tove's basket is put away", "Mira signs out")]
     [InlineData("web", "the lamp is on\nAhoy Mira, this is ledger 1\nAhoy Tove, this is ledger 2\nthe lamp is off")]
@@ -26,7 +27,8 @@ public class ProgramTests
     [InlineData("levels", "{ Name = early } has served 2", "{ Name = late } has served 1", "JV305")]
     [InlineData("list", "FlagMast, Blackboard", "fog: Foghorn, storm: Gun")]
     [InlineData("marks", "12 m in the north, 7 m in the south", "JV202", "[Marked(\"north\")] int")]
-    [InlineData("measure", "3 requests, and nobody listened.\n2 requests, listened to:\n  junctivor.constructions: 4\n  junctivor.scopes.entered: 2")]
+    [InlineData("measure",
+        "3 requests, and nobody listened.\n2 requests, listened to:\n  junctivor.constructions: 4\n  junctivor.scopes.entered: 2")]
     [InlineData("message-scope", "Gull }: a berth is entered in ledger 3")]
     [InlineData("modules", "In earnest: SystemClock, SqliteLedger", "Rehearsal: StoppedClock, MemoryLedger")]
     [InlineData("optional", "Without: 2 blasts", "With:    5 blasts, when the glass falls")]

@@ -39,9 +39,12 @@ public class ConnectionTests
     public async Task Server_sent_events_have_one_scope_until_the_connection_ends()
     {
         TaskCompletionSource goOn = new();
-        await using Office office = await Office.OpenAsync(app => app.MapGet("/tides", ([FromServices] Ledger ledger, [FromServices] EndLog ends, CancellationToken aborted) =>
+        await using Office office =
+            await Office.OpenAsync(
+                app => app.MapGet("/tides", ([FromServices] Ledger ledger, [FromServices] EndLog ends, CancellationToken aborted) =>
             TypedResults.ServerSentEvents(TidesAsync(ledger, ends, goOn.Task, aborted))));
-        using HttpResponseMessage answer = await office.Client.GetAsync(new Uri("/tides", UriKind.Relative), HttpCompletionOption.ResponseHeadersRead, Token);
+        using HttpResponseMessage answer =
+            await office.Client.GetAsync(new Uri("/tides", UriKind.Relative), HttpCompletionOption.ResponseHeadersRead, Token);
         using StreamReader events = new(await answer.Content.ReadAsStreamAsync(Token));
 
         string? first = await events.ReadLineAsync(Token);

@@ -7,7 +7,8 @@ public class EndpointTests
     [Fact]
     public async Task A_module_brings_its_endpoints_and_the_start_does_not_change()
     {
-        Wiring module = [Singleton.Of<FlagMast>(), Singleton.Of<IContributesEndpoints, FlagEndpoints>(), Singleton.Of<IContributesEndpoints, DeskEndpoints>()];
+        Wiring module = [Singleton.Of<FlagMast>(), Singleton.Of<IContributesEndpoints, FlagEndpoints>(),
+            Singleton.Of<IContributesEndpoints, DeskEndpoints>()];
         await using Office office = await Office.OpenAsync(null, module);
         await using Office without = await Office.OpenAsync(null);
 

@@ -15,7 +15,9 @@ public class HostTests
     public async Task Host_warms_up_before_listening_and_winds_down_after_the_last_response()
     {
         await using WebApplication app = Office.Make();
-        await using Container container = Logged(() => app.Lifetime.ApplicationStarted.IsCancellationRequested, () => app.Lifetime.ApplicationStopped.IsCancellationRequested);
+        await using Container container =
+            Logged(() => app.Lifetime.ApplicationStarted.IsCancellationRequested,
+                () => app.Lifetime.ApplicationStopped.IsCancellationRequested);
 
         Task running = app.RunWiredAsync(container);
         await StartOf(app);
@@ -29,7 +31,8 @@ public class HostTests
     public async Task A_warm_up_that_fails_keeps_it_from_listening()
     {
         await using WebApplication app = Office.Make();
-        await using Container container = new Wiring { Singleton.Of<EndLog>().WarmUp((_, _) => throw new InvalidOperationException("no wind")) }.Build();
+        await using Container container =
+            new Wiring { Singleton.Of<EndLog>().WarmUp((_, _) => throw new InvalidOperationException("no wind")) }.Build();
 
         await Assert.ThrowsAsync<WarmUpException>(() => app.RunWiredAsync(container));
 
@@ -80,7 +83,8 @@ public class HostTests
         await using WebApplication app = Office.Make();
         app.Urls.Clear();
         app.Urls.Add($"http://127.0.0.1:{((IPEndPoint)taken.LocalEndpoint).Port}");
-        await using Container container = new Wiring { Singleton.Of<Slow>().WindDown((_, _) => throw new InvalidOperationException("stuck")) }.Build();
+        await using Container container =
+            new Wiring { Singleton.Of<Slow>().WindDown((_, _) => throw new InvalidOperationException("stuck")) }.Build();
 
         AggregateException thrown = await Assert.ThrowsAsync<AggregateException>(() => app.StartWarmAsync(container, Token));
 
@@ -142,7 +146,9 @@ public class HostTests
         Assert.Equal(Requests, thrown.Requests.Count);
         Assert.All(thrown.Requests, request => Assert.StartsWith("GET /becalmed/", request, StringComparison.Ordinal));
         Assert.Equal(["HostTests.Slow"], thrown.Services);
-        Assert.StartsWith("Still open when the server stopped, with a limit of 0.02 s: GET /becalmed/0 (2 times), GET /becalmed/1, GET", thrown.Message, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "Still open when the server stopped, with a limit of 0.02 s: GET /becalmed/0 (2 times), GET /becalmed/1, GET", thrown.Message,
+            StringComparison.Ordinal);
         Assert.Contains("GET /becalmed/7 and 2 more. Make their handlers return when", thrown.Message, StringComparison.Ordinal);
         Assert.Contains("HostTests.Slow did not wind down within 0.02 s.", thrown.Message, StringComparison.Ordinal);
         never.SetResult();
@@ -156,7 +162,8 @@ public class HostTests
         await started.Task.WaitAsync(Token);
     }
 
-    private Container Logged(Func<bool> isListening, Func<bool> hasStopped) => new Wiring { Log(Singleton.Of<EndLog>(), isListening, hasStopped) }.Build();
+    private Container Logged(Func<bool> isListening, Func<bool> hasStopped) =>
+        new Wiring { Log(Singleton.Of<EndLog>(), isListening, hasStopped) }.Build();
 
     private Registration<EndLog> Log(Registration<EndLog> registration, Func<bool> isListening, Func<bool> hasStopped) => registration
         .WarmUp((_, _) => NoteAsync($"warm-up, listening: {isListening()}"))

@@ -10,7 +10,8 @@ public class InjectionTests
     [Fact]
     public async Task A_minimal_endpoint()
     {
-        await using Office office = await Office.OpenAsync(app => app.MapGet("/desk", ([FromServices] Desk desk, [FromServices] Ledger ledger) =>
+        await using Office office =
+            await Office.OpenAsync(app => app.MapGet("/desk", ([FromServices] Desk desk, [FromServices] Ledger ledger) =>
             $"{desk.Answer}, {desk.Ledger == ledger}"));
 
         Assert.Matches("^Mira at ledger [0-9]+, True$", await office.GetAsync("/desk"));
@@ -21,7 +22,8 @@ public class InjectionTests
     public async Task A_controller_by_its_constructor_and_by_the_parameters_of_an_action()
     {
         await using Office office = await Office.OpenAsync(
-            app => app.MapControllers(), host: builder => builder.Services.AddControllers().AddApplicationPart(typeof(InjectionTests).Assembly));
+            app => app.MapControllers(),
+            host: builder => builder.Services.AddControllers().AddApplicationPart(typeof(InjectionTests).Assembly));
 
         Assert.Matches("^Mira at ledger [0-9]+, True$", await office.GetAsync("/controlled"));
     }
@@ -30,7 +32,8 @@ public class InjectionTests
     public async Task A_page_by_the_constructor_of_its_model_and_by_what_it_injects_itself()
     {
         await using Office office = await Office.OpenAsync(
-            app => app.MapRazorPages(), host: builder => builder.Services.AddRazorPages().AddApplicationPart(typeof(InjectionTests).Assembly));
+            app => app.MapRazorPages(),
+            host: builder => builder.Services.AddRazorPages().AddApplicationPart(typeof(InjectionTests).Assembly));
 
         Assert.Matches("<p>Mira at ledger [0-9]+, True</p>", await office.GetAsync("/desk"));
     }
@@ -61,7 +64,12 @@ public class InjectionTests
     public async Task What_the_wiring_does_not_know_comes_from_the_host()
     {
         await using Office office = await Office.OpenAsync(
-            app => app.MapGet("/host", ([FromServices] LinkGenerator links, [FromServices] IEnumerable<EndpointDataSource> sources, [FromServices] IReadOnlyList<Desk> desks, HttpContext context) =>
+            app => app.MapGet(
+                "/host",
+                ([FromServices] LinkGenerator links,
+                    [FromServices] IEnumerable<EndpointDataSource> sources,
+                    [FromServices] IReadOnlyList<Desk> desks,
+                    HttpContext context) =>
                 $"{links is not null}, {sources.Any()}, {desks.Count}, {((List<EndLog>)[.. (IEnumerable<EndLog>)context.RequestServices.GetService(typeof(IEnumerable<EndLog>))!]).Count}, "
                 + $"{context.RequestServices.GetService(typeof(InjectionTests)) is null}"));
 

@@ -21,7 +21,8 @@ internal sealed class Office : IAsyncDisposable
         Transient.Of<Desk>(),
     ];
 
-    public static RequestOptions Callers => new() { Incoming = context => [Incoming.Value(new Caller($"{context.Request.Headers["Caller"]}"))] };
+    public static RequestOptions Callers =>
+        new() { Incoming = context => [Incoming.Value(new Caller($"{context.Request.Headers["Caller"]}"))] };
 
     public Container Container { get; }
 
@@ -39,7 +40,8 @@ internal sealed class Office : IAsyncDisposable
     /// <param name="before">What comes before the scopes.</param>
     /// <param name="options">What scopes start with; the caller, if nothing is said.</param>
     public static async Task<Office> OpenAsync(
-        Action<WebApplication>? routes, Wiring? wiring = null, Action<WebApplicationBuilder>? host = null, Action<WebApplication>? before = null, Func<Container, RequestOptions>? options = null)
+        Action<WebApplication>? routes, Wiring? wiring = null, Action<WebApplicationBuilder>? host = null,
+        Action<WebApplication>? before = null, Func<Container, RequestOptions>? options = null)
     {
         Wiring all = [.. Wiring, .. wiring ?? []];
         Container container = all.Build();
@@ -59,7 +61,8 @@ internal sealed class Office : IAsyncDisposable
         return builder.Build();
     }
 
-    public Task<string> GetAsync(string path) => Client.GetStringAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
+    public Task<string> GetAsync(string path) =>
+        Client.GetStringAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
 
     public async ValueTask DisposeAsync()
     {

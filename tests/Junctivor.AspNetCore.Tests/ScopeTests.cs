@@ -15,7 +15,8 @@ public class ScopeTests
         await using Office office = await Office.OpenAsync(
             app => app.MapGet("/brought", ([FromServices] Brought brought, HttpContext context) =>
                 $"{brought.Context == context}, {brought.User.FindFirst("quay")!.Value}, {brought.Aborted == context.RequestAborted}"),
-            [Scoped.Incoming<HttpContext>(), Scoped.Incoming<ClaimsPrincipal>(), Scoped.Incoming<CancellationToken>(), Scoped.Of<Brought>()],
+            [Scoped.Incoming<HttpContext>(), Scoped.Incoming<ClaimsPrincipal>(), Scoped.Incoming<CancellationToken>(),
+                Scoped.Of<Brought>()],
             before: app => app.Use((context, next) =>
             {
                 context.User = new ClaimsPrincipal(new ClaimsIdentity([new Claim("quay", "north")]));
@@ -28,7 +29,9 @@ public class ScopeTests
     [Fact]
     public async Task The_scope_is_whole_until_the_response_is_done_and_ends_then()
     {
-        await using Office office = await Office.OpenAsync(app => app.MapGet("/slow", ([FromServices] Ledger ledger, [FromServices] EndLog ends, HttpContext context) =>
+        await using Office office =
+            await Office.OpenAsync(
+                app => app.MapGet("/slow", ([FromServices] Ledger ledger, [FromServices] EndLog ends, HttpContext context) =>
         {
             context.Response.OnStarting(() =>
             {
@@ -63,7 +66,8 @@ public class ScopeTests
     public async Task Scope_is_disposed_when_the_client_disconnects()
     {
         TaskCompletionSource<int> begun = new();
-        await using Office office = await Office.OpenAsync(app => app.MapGet("/becalmed", async ([FromServices] Ledger ledger, HttpContext context) =>
+        await using Office office =
+            await Office.OpenAsync(app => app.MapGet("/becalmed", async ([FromServices] Ledger ledger, HttpContext context) =>
         {
             begun.SetResult(ledger.Number);
             await Task.Delay(Timeout.Infinite, context.RequestAborted);
@@ -99,7 +103,8 @@ public class ScopeTests
     [Fact]
     public async Task Many_requests_at_once_keep_to_their_own_scopes()
     {
-        await using Office office = await Office.OpenAsync(app => app.MapGet("/desk", async ([FromServices] Desk desk, [FromServices] Ledger ledger) =>
+        await using Office office =
+            await Office.OpenAsync(app => app.MapGet("/desk", async ([FromServices] Desk desk, [FromServices] Ledger ledger) =>
         {
             await Task.Yield();
             return $"{desk.Ledger == ledger} {ledger.Number}";

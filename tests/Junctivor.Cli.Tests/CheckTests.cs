@@ -53,7 +53,8 @@ public class CheckTests
         Assert.Equal((1, ""), (run.Status, run.Errors));
         Assert.Contains("faulty: 2 faults", run.Output, StringComparison.Ordinal);
         Assert.Contains("JV101 missing: MarkedWirings.Mooring requires MarkedWirings.Anchor", run.Output, StringComparison.Ordinal);
-        Assert.Contains("JV301 captive: MarkedWirings.Bollard (singleton) holds MarkedWirings.Rope (scoped)", run.Output, StringComparison.Ordinal);
+        Assert.Contains(
+            "JV301 captive: MarkedWirings.Bollard (singleton) holds MarkedWirings.Rope (scoped)", run.Output, StringComparison.Ordinal);
         Assert.Contains("MarkedWirings.cs:12", run.Output, StringComparison.Ordinal);
         Assert.DoesNotContain("\u001b", run.Output, StringComparison.Ordinal);
     }
@@ -82,7 +83,8 @@ public class CheckTests
 
     [Fact]
     public async Task An_assembly_without_a_root_is_one_line_and_exits_with_2() =>
-        AssertComplaint(await Check(typeof(Assert).Assembly.Location), "has no wiring to check: put [CheckedWiring] on a public static property");
+        AssertComplaint(
+            await Check(typeof(Assert).Assembly.Location), "has no wiring to check: put [CheckedWiring] on a public static property");
 
     [Fact]
     public async Task A_word_that_the_command_does_not_know_exits_with_2()
@@ -166,7 +168,9 @@ public class CheckTests
     {
         ProgramRun run = await ProgramRun.AsWideAs(columns, "src/Junctivor.Cli", "check", Here, "--wiring", "faulty");
 
-        Assert.All(run.Output.Split('\n').Where(line => !line.StartsWith("         ", StringComparison.Ordinal)), line => Assert.InRange(line.Length, 0, columns));
+        Assert.All(
+            run.Output.Split('\n').Where(line => !line.StartsWith("         ", StringComparison.Ordinal)),
+            line => Assert.InRange(line.Length, 0, columns));
         Assert.Contains("         FreshScope<MarkedWirings.Rope> Rope\n", run.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
     }
 

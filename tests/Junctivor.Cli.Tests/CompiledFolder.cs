@@ -15,7 +15,8 @@ internal sealed class CompiledFolder : IDisposable
     public string Compile(string name, string source, params string[] references)
     {
         string path = PathOf($"{name}.dll");
-        IEnumerable<string> platform = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator).Where(file => !Path.GetFileName(file).StartsWith("Junctivor", StringComparison.Ordinal));
+        IEnumerable<string> platform = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator)
+            .Where(file => !Path.GetFileName(file).StartsWith("Junctivor", StringComparison.Ordinal));
         CSharpCompilation compilation = CSharpCompilation.Create(
             name,
             [CSharpSyntaxTree.ParseText(source, cancellationToken: TestContext.Current.CancellationToken)],

@@ -13,7 +13,8 @@ public sealed class HostileCodeTests : IDisposable
     [Theory]
     [InlineData("System.Environment.Exit(0);", "its wiring code ended the process with status 0")]
     [InlineData("System.Environment.FailFast(\"enough\");", "its wiring code ended the process")]
-    [InlineData("var thread = new System.Threading.Thread(() => throw new System.Exception(\"overboard\")); thread.Start(); thread.Join(); System.Threading.Thread.Sleep(20_000);", "overboard")]
+    [InlineData("var thread = new System.Threading.Thread(() => throw new System.Exception(\"overboard\")); thread.Start(); "
+        + "thread.Join(); System.Threading.Thread.Sleep(20_000);", "overboard")]
     [InlineData("Fall(0);", "Stack overflow")]
     public async Task Code_that_ends_its_process_is_not_taken_for_sound(string code, string said)
     {
@@ -30,7 +31,8 @@ public sealed class HostileCodeTests : IDisposable
 
         Assert.Equal((2, ""), (run.Status, run.Output));
         Assert.Equal(
-            "junctivor: Office.dll: its wiring code did not return within 2 s. A wiring should only register: remove what it waits for, or increase --limit if it is only slow.",
+            "junctivor: Office.dll: its wiring code did not return within 2 s. A wiring should only register: remove what it waits for, "
+                + "or increase --limit if it is only slow.",
             run.Errors.Trim());
     }
 
@@ -63,7 +65,9 @@ public sealed class HostileCodeTests : IDisposable
         ProgramRun run = await Check("throw new Mute();");
 
         Assert.Equal((2, ""), (run.Status, run.Output));
-        Assert.Contains("Office.Wiring threw Mute: (reading the message threw InvalidOperationException)", Assert.Single(run.Errors.Trim().Split('\n')), StringComparison.Ordinal);
+        Assert.Contains(
+            "Office.Wiring threw Mute: (reading the message threw InvalidOperationException)", Assert.Single(run.Errors.Trim().Split('\n')),
+            StringComparison.Ordinal);
     }
 
     private Task<ProgramRun> Check(string code, params string[] options)

@@ -107,7 +107,10 @@ public sealed class ListTests : IDisposable
     [InlineData(120)]
     public async Task Nothing_is_wider_than_the_terminal(int columns)
     {
-        foreach (string[] call in new string[][] { ["list", Harbour], ["why", Harbour, "BookingDesk"], ["compare", $"{Harbour}@office", $"{Harbour}@rehearsal"], ["fault"] })
+        foreach (string[] call in new string[][]
+        {
+            ["list", Harbour], ["why", Harbour, "BookingDesk"], ["compare", $"{Harbour}@office", $"{Harbour}@rehearsal"], ["fault"],
+        })
         {
             ProgramRun run = await ProgramRun.AsWideAs(columns, "src/Junctivor.Cli", call);
 
@@ -145,12 +148,14 @@ public sealed class ListTests : IDisposable
     [Fact]
     public async Task Calls_that_mean_nothing_are_one_line_each_and_exit_with_2()
     {
-        await File.WriteAllTextAsync(Saved, """{ "format": "junctivor-graph", "version": 7, "wiring": "office" }""", TestContext.Current.CancellationToken);
+        await File.WriteAllTextAsync(
+            Saved, """{ "format": "junctivor-graph", "version": 7, "wiring": "office" }""", TestContext.Current.CancellationToken);
 
         await AssertRefused("has several wirings: write", "compare", Harbour, Harbour);
         await AssertRefused("has several wirings, and a graph is saved for one: add --wiring NAME", "list", Harbour, "--format", "json");
         await AssertRefused("omit --matching and --lifetime", "list", Harbour, "--wiring", "office", "--format", "json", "--matching", "x");
-        await AssertRefused("office.json is a saved graph of version 7, and this command reads versions up to 1: update the command.", "list", Saved);
+        await AssertRefused(
+            "office.json is a saved graph of version 7, and this command reads versions up to 1: update the command.", "list", Saved);
         await AssertRefused("nowhere.json does not exist", "compare", "nowhere.json", Harbour);
         await AssertRefused("there is no fault code 'JV999': 'junctivor fault' lists them.", "fault", "JV999");
     }

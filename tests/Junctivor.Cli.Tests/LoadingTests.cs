@@ -26,18 +26,24 @@ public sealed class LoadingTests : IDisposable
             [assembly: System.Reflection.AssemblyVersion("{{version}}")]
             namespace Junctivor { public sealed class Wiring; public sealed class CheckedWiringAttribute : System.Attribute; }
             """);
-        string office = _folder.Compile("Office", "public static class Office { [Junctivor.CheckedWiring] public static Junctivor.Wiring Wiring => new(); }", library);
+        string office =
+            _folder.Compile(
+                "Office", "public static class Office { [Junctivor.CheckedWiring] public static Junctivor.Wiring Wiring => new(); }",
+                library);
 
         AssertRefused(await Check(office), line);
     }
 
     [Fact]
     public async Task A_framework_that_is_not_installed_is_named() =>
-        AssertRefused(await Check(WithFramework("Tidal.Pilots.App", "4.2.0")), "Office.dll needs Tidal.Pilots.App 4.2.0, which is not installed: install it");
+        AssertRefused(
+            await Check(WithFramework("Tidal.Pilots.App", "4.2.0")),
+            "Office.dll needs Tidal.Pilots.App 4.2.0, which is not installed: install it");
 
     [Fact]
     public async Task A_newer_runtime_is_named() =>
-        AssertRefused(await Check(WithFramework("Microsoft.NETCore.App", "99.0.0")), "Office.dll needs .NET 99, and this command runs on .NET");
+        AssertRefused(
+            await Check(WithFramework("Microsoft.NETCore.App", "99.0.0")), "Office.dll needs .NET 99, and this command runs on .NET");
 
     [Fact]
     public async Task A_dependency_that_is_not_there_is_named()

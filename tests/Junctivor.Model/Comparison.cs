@@ -8,7 +8,11 @@ public static class Comparison
     {
         Specification specification = new(entries);
         Registrations registrations = new(entries);
-        string found = string.Join(", ", registrations.ToWiring(new Journal()).Check().Faults.Select(fault => fault.Code).Distinct().Order(StringComparer.Ordinal));
+        string found =
+            string.Join(
+                ", ", registrations.ToWiring(new Journal()).Check().Faults.Select(fault => fault.Code)
+                    .Distinct()
+                    .Order(StringComparer.Ordinal));
         string wanted = string.Join(", ", specification.Faults);
         if (found != wanted)
         {

@@ -1,8 +1,8 @@
 namespace Junctivor.Model;
 
 /// <summary>
-/// Lets each moment of a story fail once: each constructor, factory, setter, disposal and warm-up, and each cancellation. The same request must
-/// succeed when it is created again, and what was created must be ended exactly once.
+/// Lets each moment of a story fail once: each constructor, factory, setter, disposal and warm-up, and each cancellation. The same request
+/// must succeed when it is created again, and what was created must be ended exactly once.
 /// </summary>
 public static class FaultInjection
 {
@@ -46,7 +46,8 @@ public static class FaultInjection
         }
     }
 
-    private static void Tell(IReadOnlyList<Entry> entries, Specification specification, Journal journal, int turn, PlanCompilation compilation)
+    private static void Tell(
+        IReadOnlyList<Entry> entries, Specification specification, Journal journal, int turn, PlanCompilation compilation)
     {
         RealRun run = new(entries, specification, journal, compilation, [.. Further(journal)]);
         Container container = (Container)run.Root;

@@ -1,6 +1,7 @@
 namespace Junctivor.Model;
 
-/// <summary>What was created and ended, in order; parts that nobody sees being created have the number 0. It can let one of these moments fail.</summary>
+/// <summary>What was created and ended, in order; parts that nobody sees being created have the number 0. It can let one of these moments
+/// fail.</summary>
 public sealed class Journal
 {
     private readonly List<string> _lines = [];

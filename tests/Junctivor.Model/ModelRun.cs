@@ -13,7 +13,8 @@ public sealed class ModelRun(Specification specification, Journal journal) : IRu
 
     public IEnumerable<int> Promised => Incoming().Select(entry => entry.Number).Distinct();
 
-    private IEnumerable<Entry> Incoming() => specification.Entries.Where(entry => entry.Making == Making.Incoming && specification.IsPromised(entry));
+    private IEnumerable<Entry> Incoming() =>
+        specification.Entries.Where(entry => entry.Making == Making.Incoming && specification.IsPromised(entry));
 
     public object StartShift(object outer) => new ModelScope(Life.Shift, (ModelScope)outer, []);
 
@@ -24,7 +25,9 @@ public sealed class ModelRun(Specification specification, Journal journal) : IRu
         foreach (Entry entry in hasValues ? Incoming() : [])
         {
             // One value for all entries that declaration it; the last one that owns it ends it, once.
-            Thing value = given.TryGetValue(entry.Number, out Thing? known) ? known : given[entry.Number] = new Thing($"given I{entry.Number}", $"given I{entry.Number}", 0, 0, []);
+            Thing value = given.TryGetValue(entry.Number, out Thing? known)
+                ? known
+                : given[entry.Number] = new Thing($"given I{entry.Number}", $"given I{entry.Number}", 0, 0, []);
             scope.Incoming[entry] = value;
             if (entry.IsOwnedOtherwise && !scope.Owned.Contains(value))
             {
@@ -41,7 +44,9 @@ public sealed class ModelRun(Specification specification, Journal journal) : IRu
         ending.HasEnded = true;
         if (ending == _root)
         {
-            ending.Owned.InsertRange(0, specification.Entries.Where(entry => entry is { Making: Making.Value, IsOwnedOtherwise: true } && specification.Counts(entry)).Select(ValueOf));
+            ending.Owned.InsertRange(
+                0, specification.Entries.Where(
+                    entry => entry is { Making: Making.Value, IsOwnedOtherwise: true } && specification.Counts(entry)).Select(ValueOf));
         }
 
         foreach (Thing thing in ending.Owned.AsEnumerable().Reverse().OrderByDescending(thing => thing.Created))
@@ -66,7 +71,8 @@ public sealed class ModelRun(Specification specification, Journal journal) : IRu
     public Shown Show(object thing) => thing switch
     {
         Thing made => new Shown.Part(made.Name, made.Needs),
-        List<(string? Mark, object? Value)> { Count: > 0 } keyed when keyed[0].Mark is not null => new Shown.Keyed([.. keyed.Select(each => (each.Mark!, each.Value!))]),
+        List<(string? Mark, object? Value)> { Count: > 0 } keyed when keyed[0].Mark is not null =>
+            new Shown.Keyed([.. keyed.Select(each => (each.Mark!, each.Value!))]),
         List<(string? Mark, object? Value)> list => new Shown.List([.. list.Select(each => each.Value!)]),
         LaterThing { Form: Form.Fresh } fresh => new Shown.Fresh(use =>
         {
@@ -91,7 +97,8 @@ public sealed class ModelRun(Specification specification, Journal journal) : IRu
         _ => throw new InvalidOperationException($"{thing}"),
     };
 
-    /// <summary>What is created for it and not kept by anything shared belongs to whoever was asked; if it fails, that ends at once.</summary>
+    /// <summary>What is created for it and not kept by anything shared belongs to whoever was asked; if it fails, that ends at
+    /// once.</summary>
     private object? ResolveFrom(Supply supply, ModelScope asked)
     {
         if (IsEnded(asked))
@@ -187,7 +194,8 @@ public sealed class ModelRun(Specification specification, Journal journal) : IRu
     {
         string name = $"I{entry.Number}";
         int number = entry.Making is Making.Plain or Making.PlainDecorator ? 0 : journal.Make(name, entry);
-        return new Thing(number == 0 ? name : $"{name}.{number}", name, number, ++_created, entry.Making == Making.Factory ? [.. needs, null] : needs);
+        return new Thing(
+            number == 0 ? name : $"{name}.{number}", name, number, ++_created, entry.Making == Making.Factory ? [.. needs, null] : needs);
     }
 
     private Thing ValueOf(Entry entry)

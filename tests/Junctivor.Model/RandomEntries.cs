@@ -10,7 +10,8 @@ public static class RandomEntries
     private const int MostEntries = 9;
 
     /// <param name="isTame">Whether needs go to earlier services only, so that most wirings are sound.</param>
-    public static Gen<Entry[]> Of(bool isTame) => Drawn.Array[1, MostEntries].Select(drawn => drawn.Select((each, place) => ToEntry(each, place, isTame)).ToArray());
+    public static Gen<Entry[]> Of(bool isTame) =>
+        Drawn.Array[1, MostEntries].Select(drawn => drawn.Select((each, place) => ToEntry(each, place, isTame)).ToArray());
 
     private static Gen<int[]> Drawn => Gen.Int[0, 999].Array[12];
 
@@ -31,7 +32,9 @@ public static class RandomEntries
             16 or 17 => Making.Decorator,
             _ => Making.PlainDecorator,
         };
-        int number = isTame && drawn[1] % 5 > 0 && making is not (Making.Decorator or Making.PlainDecorator) ? place % Services : drawn[1] % Services;
+        int number = isTame && drawn[1] % 5 > 0 && making is not (Making.Decorator or Making.PlainDecorator)
+            ? place % Services
+            : drawn[1] % Services;
         bool isDecorator = making is Making.Decorator or Making.PlainDecorator;
         bool isOften = !isTame || drawn[7] % 4 == 0;
         Need one = NeedOf(drawn[3], drawn[4], number, isTame, making);
@@ -61,8 +64,21 @@ public static class RandomEntries
     }
 
     private static Need NeedOf(int form, int number, int own, bool isTame, Making making) =>
-        making is Making.Value or Making.Incoming or Making.Alias || (isTame && own == 0 && form % 12 is not (5 or 6 or 7)) ? new Need(Form.Nothing, 0)
+        making is Making.Value or Making.Incoming or Making.Alias || (isTame && own == 0 && form % 12 is not (5 or 6 or 7))
+            ? new Need(Form.Nothing, 0)
         : new Need(
-            (form % 12) switch { < 4 => Form.Nothing, < 7 => Form.Part, 7 => Form.Also, 8 => Form.Lazy, 9 => Form.Func, 10 => form % 24 == 10 ? Form.List : Form.Keyed, _ => Form.Fresh },
+            (form % 12) switch
+            {
+                < 4 =>
+                Form.Nothing,
+                < 7 =>
+                    Form.Part,
+                7 =>
+                        Form.Also,
+                8 => Form.Lazy,
+                9 => Form.Func,
+                10 => form % 24 == 10 ? Form.List : Form.Keyed,
+                _ => Form.Fresh
+            },
             isTame && own > 0 ? number % own : number % Services);
 }

@@ -16,7 +16,9 @@ public sealed class RealRun : IRun
     /// <param name="journal">Told what happens.</param>
     /// <param name="compilation">When code is compiled.</param>
     /// <param name="further">Registrations that the model knows nothing of.</param>
-    public RealRun(IReadOnlyList<Entry> entries, Specification specification, Journal journal, PlanCompilation compilation, params Registration[] further)
+    public RealRun(
+        IReadOnlyList<Entry> entries, Specification specification, Journal journal, PlanCompilation compilation,
+        params Registration[] further)
     {
         _registrations = new Registrations(entries);
         _journal = journal;
@@ -29,7 +31,14 @@ public sealed class RealRun : IRun
 
     public object StartShift(object outer) => ((Resolver)outer).StartScope(_registrations.Shift);
 
-    public object StartScope(object outer, bool hasValues) => Refusing(() => ((Resolver)outer).StartScopeAsync([.. (hasValues ? _promised : []).Select(number => Incoming.ValueAs(Registrations.Part(number), Registrations.Given(number, _journal)))]).AsTask().GetAwaiter().GetResult());
+    public object StartScope(object outer, bool hasValues) =>
+        Refusing(
+            () => ((Resolver)outer).StartScopeAsync(
+                [.. (hasValues ? _promised : []).Select(
+                    number => Incoming.ValueAs(Registrations.Part(number), Registrations.Given(number, _journal)))])
+                    .AsTask()
+                    .GetAwaiter()
+                    .GetResult());
 
     public void End(object scope) => InjectedFailure.Retry(() => ((Resolver)scope).DisposeAsync().AsTask().Wait(Timeout.Infinite));
 
@@ -51,7 +60,8 @@ public sealed class RealRun : IRun
             Delegate function => new Shown.Later(() => Refusing(() => function.DynamicInvoke()!)),
             IDictionary keyed => new Shown.Keyed([.. keyed.Keys.Cast<string>().Select(mark => (mark, keyed[mark]!))]),
             IEnumerable list => new Shown.List([.. list.Cast<object>()]),
-            _ when type.GetGenericTypeDefinition() == typeof(Lazy<>) => new Shown.Later(() => Refusing(() => type.GetProperty("Value")!.GetValue(thing)!)),
+            _ when type.GetGenericTypeDefinition() == typeof(Lazy<>) =>
+                new Shown.Later(() => Refusing(() => type.GetProperty("Value")!.GetValue(thing)!)),
             _ => new Shown.Fresh(use => Refusing(() => typeof(RealRun)
                 .GetMethod(nameof(Use), BindingFlags.NonPublic | BindingFlags.Static)!
                 .MakeGenericMethod(type.GenericTypeArguments)

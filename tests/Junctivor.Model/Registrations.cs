@@ -14,7 +14,8 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
     public static Type Also(int number) => typeof(IAlso<>).MakeGenericType(Ids[number]);
 
     /// <summary>A value for a number.</summary>
-    public static object Given(int number, Journal journal) => Activator.CreateInstance(typeof(Given<>).MakeGenericType(Ids[number]), journal)!;
+    public static object Given(int number, Journal journal) =>
+        Activator.CreateInstance(typeof(Given<>).MakeGenericType(Ids[number]), journal)!;
 
     /// <summary>The class that an entry constructs; null where it constructs none.</summary>
     public static Type? ClassOf(Entry entry) => entry.Making switch
@@ -25,7 +26,8 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
         Making.ByMark => Closed(typeof(MadeByMark<,,>), entry),
         Making.Without => Closed(typeof(MadeWithout<,,>), entry),
         Making.Plain => Closed(typeof(Plain<,,>), entry),
-        Making.Decorator => (entry.IsAlso ? typeof(WrappedAlso<,>) : typeof(Wrapped<,>)).MakeGenericType(Ids[entry.Number], TypeOf(entry.One)),
+        Making.Decorator =>
+            (entry.IsAlso ? typeof(WrappedAlso<,>) : typeof(Wrapped<,>)).MakeGenericType(Ids[entry.Number], TypeOf(entry.One)),
         Making.PlainDecorator => typeof(PlainlyWrapped<,>).MakeGenericType(Ids[entry.Number], TypeOf(entry.One)),
         _ => null,
     };
@@ -49,7 +51,8 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
         ];
         """;
 
-    private static Type Closed(Type definition, Entry entry) => definition.MakeGenericType(Ids[entry.Number], TypeOf(entry.One), TypeOf(entry.Two));
+    private static Type Closed(Type definition, Entry entry) =>
+        definition.MakeGenericType(Ids[entry.Number], TypeOf(entry.One), TypeOf(entry.Two));
 
     private static Type TypeOf(Need need) => need.Form switch
     {
@@ -72,7 +75,8 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
             Making.Value => Finish(Singleton.ValueAs(service, Given(entry.Number, journal)), entry),
             Making.Incoming => Finish(Scoped.Incoming(service), entry),
             Making.Alias => FinishService(AliasOf(entry), entry),
-            Making.Decorator or Making.PlainDecorator => Finish(Decorator.Of(entry.IsAlso ? Also(entry.Number) : service, ClassOf(entry)!), entry),
+            Making.Decorator or Making.PlainDecorator =>
+                Finish(Decorator.Of(entry.IsAlso ? Also(entry.Number) : service, ClassOf(entry)!), entry),
             _ => Finish(
                 entry.Life switch
                 {
@@ -92,14 +96,17 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
     }
 
     /// <summary>Adds the options of an entry to what creates instances.</summary>
-    private Registration<T> Finish<T>(Registration<T> registration, Entry entry) => FinishService(entry.IsOwnedOtherwise ? registration.LeaveUndisposed() : registration, entry);
+    private Registration<T> Finish<T>(Registration<T> registration, Entry entry) =>
+        FinishService(entry.IsOwnedOtherwise ? registration.LeaveUndisposed() : registration, entry);
 
     private static DecoratorRegistration Finish(DecoratorRegistration registration, Entry entry) =>
         Mark(entry.IsOwnedOtherwise ? registration.LeaveUndisposed() : registration, entry);
 
-    private ValueRegistration Finish(ValueRegistration registration, Entry entry) => FinishService(entry.IsOwnedOtherwise ? registration.DisposeAtEnd() : registration, entry);
+    private ValueRegistration Finish(ValueRegistration registration, Entry entry) =>
+        FinishService(entry.IsOwnedOtherwise ? registration.DisposeAtEnd() : registration, entry);
 
-    private IncomingRegistration Finish(IncomingRegistration registration, Entry entry) => FinishService(entry.IsOwnedOtherwise ? registration.DisposeAtEnd() : registration, entry);
+    private IncomingRegistration Finish(IncomingRegistration registration, Entry entry) =>
+        FinishService(entry.IsOwnedOtherwise ? registration.DisposeAtEnd() : registration, entry);
 
     private static TSelf Mark<TSelf>(TSelf registration, Entry entry)
         where TSelf : MarkableRegistration<TSelf> => entry.Mark is null ? registration : registration.Marked(entry.Mark);
@@ -120,7 +127,8 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
     }
 
     /// <summary>The class that an entry is only for; null for all.</summary>
-    public Type? ConsumerOf(Entry entry) => entry.OnlyFor is { } place && place < entries.Count && entries[place].IsClass ? ClassOf(entries[place]) : null;
+    public Type? ConsumerOf(Entry entry) =>
+        entry.OnlyFor is { } place && place < entries.Count && entries[place].IsClass ? ClassOf(entries[place]) : null;
 
     private Registration Factory(Entry entry, Journal journal) => (Registration)typeof(Registrations)
         .GetMethod(nameof(MadeByFactory), BindingFlags.NonPublic | BindingFlags.Instance)!
@@ -150,9 +158,14 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
         {
             Making.Value => $"Singleton.Value<{service}>(new {Name(typeof(Given<>).MakeGenericType(Ids[entry.Number]))}(journal))",
             Making.Incoming => $"Scoped.Incoming<{service}>()",
-            Making.Alias => $"Alias.Of<{Name(Also(entry.Number))}, {service}>()" + (entry.TargetMark is null ? "" : $".TargetMarked(\"{entry.TargetMark}\")"),
-            Making.Decorator or Making.PlainDecorator => $"Decorator.Of<{Name(entry.IsAlso ? Also(entry.Number) : Part(entry.Number))}, {Name(ClassOf(entry)!)}>()",
-            Making.Factory => $"{life}.From<{Name(TypeOf(entry.One))}, {service}>(one => new MadeEnding<{Ids[entry.Number].Name}, {Name(TypeOf(entry.One))}, string>(journal, one, \"made\"))",
+            Making.Alias =>
+                $"Alias.Of<{Name(Also(entry.Number))}, {service}>()"
+                    + (entry.TargetMark is null ? "" : $".TargetMarked(\"{entry.TargetMark}\")"),
+            Making.Decorator or Making.PlainDecorator =>
+                $"Decorator.Of<{Name(entry.IsAlso ? Also(entry.Number) : Part(entry.Number))}, {Name(ClassOf(entry)!)}>()",
+            Making.Factory =>
+                $"{life}.From<{Name(TypeOf(entry.One))}, {service}>(one => new MadeEnding<{Ids[entry.Number].Name}, "
+                    + $"{Name(TypeOf(entry.One))}, string>(journal, one, \"made\"))",
             _ => $"{life}.Of<{service}, {Name(ClassOf(entry)!)}>()",
         };
         return start

@@ -1,8 +1,8 @@
 namespace Junctivor.Model;
 
 /// <summary>
-/// What a wiring means, written down once more as plainly as can be: slow, without anything of the library, and by its documentation. It says
-/// which services are served by whom, and which faults there are.
+/// What a wiring means, written down once more as plainly as can be: slow, without anything of the library, and by its documentation. It
+/// says which services are served by whom, and which faults there are.
 /// </summary>
 public sealed class Specification
 {
@@ -49,8 +49,10 @@ public sealed class Specification
     public Supply Ask(Key key, Type? consumer)
     {
         List<Entry> found = Serving(key, consumer);
-        found = found.Count > 1 && found.Any(entry => _registrations.ConsumerOf(entry) is not null) ? [.. found.Where(entry => _registrations.ConsumerOf(entry) is not null)] : found;
-        found = found.Count > 1 && found.Any(entry => entry.Ending == Ending.FirstChoice) ? [.. found.Where(entry => entry.Ending == Ending.FirstChoice)] : found;
+        found = found.Count > 1 && found.Any(entry => _registrations.ConsumerOf(entry) is not null)
+            ? [.. found.Where(entry => _registrations.ConsumerOf(entry) is not null)] : found;
+        found = found.Count > 1 && found.Any(entry => entry.Ending == Ending.FirstChoice)
+            ? [.. found.Where(entry => entry.Ending == Ending.FirstChoice)] : found;
         return found.Count switch
         {
             0 => new Supply.Bad("JV101"),
@@ -99,10 +101,12 @@ public sealed class Specification
     public bool Counts(Entry entry) => _offers.Values.Any(offers => offers.Any(offer => offer.Entry == entry));
 
     /// <summary>Whether the value of an entry may be supplied as its part, without a mark.</summary>
-    public bool IsPromised(Entry incoming) => _offers.TryGetValue(new Key(incoming.Number, false, null), out List<Offer>? offers) && offers.Any(offer => offer.Entry == incoming);
+    public bool IsPromised(Entry incoming) =>
+        _offers.TryGetValue(new Key(incoming.Number, false, null), out List<Offer>? offers) && offers.Any(offer => offer.Entry == incoming);
 
     /// <summary>A decorator that takes its own service twice does not say what it wraps.</summary>
-    private static bool TakesTwo(Entry decorator) => decorator.One.Number == decorator.Number && decorator.One.Form == (decorator.IsAlso ? Form.Also : Form.Part);
+    private static bool TakesTwo(Entry decorator) =>
+        decorator.One.Number == decorator.Number && decorator.One.Form == (decorator.IsAlso ? Form.Also : Form.Part);
 
     private static Supply OrAbsent(Supply supply) => Contains(supply, "JV101") ? new Supply.Absent() : supply;
 
@@ -122,7 +126,10 @@ public sealed class Specification
             Form.Nothing when mark is null => new Supply.Absent(),
             Form.Nothing => new Supply.Bad("JV101"),
             Form.Lazy or Form.Func or Form.Fresh => new Supply.Later(need.Form, Ask(key, consumer)),
-            Form.List => new Supply.Several([.. Serving(key, consumer).Select(entry => ((string?)null, (Supply)new Supply.One(Front(entry, key))))], IsKeyed: false),
+            Form.List =>
+                new Supply.Several(
+                    [.. Serving(key, consumer).Select(entry => ((string?)null, (Supply)new Supply.One(Front(entry, key))))],
+                    IsKeyed: false),
             Form.Keyed when mark is null => new Supply.Several([.. ByMark(key, consumer)], IsKeyed: true),
             Form.Keyed => new Supply.Bad("JV101"),
             _ => Ask(key, consumer),
@@ -167,7 +174,11 @@ public sealed class Specification
     private Node Front(Entry entry, Key key)
     {
         Node node = new(entry);
-        foreach (Entry decorator in _entries.Where(each => each.IsDecorator && each.Number == key.Number && each.IsAlso == key.IsAlso && (each.Mark is null || each.Mark == key.Mark)))
+        foreach (Entry decorator in _entries.Where(
+            each => each.IsDecorator
+                && each.Number == key.Number
+                && each.IsAlso == key.IsAlso
+                && (each.Mark is null || each.Mark == key.Mark)))
         {
             node = new Node(decorator, node, key);
         }
@@ -215,7 +226,8 @@ public sealed class Specification
             bool hasReplaced = false;
             foreach (Key key in Served(entry))
             {
-                List<Offer> replaced = entry.Ending == Ending.Replacing ? [.. Offers(key).Where(offer => _registrations.ConsumerOf(offer.Entry) == _registrations.ConsumerOf(entry))] : [];
+                List<Offer> replaced = entry.Ending == Ending.Replacing
+                    ? [.. Offers(key).Where(offer => _registrations.ConsumerOf(offer.Entry) == _registrations.ConsumerOf(entry))] : [];
                 Offers(key).RemoveAll(replaced.Contains);
                 Offers(key).Add(new Offer(entry, replaced.Count > 0 ? replaced.Min(offer => offer.Position) : place));
                 hasReplaced |= replaced.Count > 0;
@@ -227,7 +239,8 @@ public sealed class Specification
             }
         }
 
-        List<(Key, Entry)> missing = [.. _entries.Where(entry => !entry.IsDecorator && entry.Ending == Ending.IfMissing).SelectMany(entry => Served(entry).Where(key => Offers(key).Count == 0).Select(key => (key, entry)))];
+        List<(Key, Entry)> missing = [.. _entries.Where(entry => !entry.IsDecorator && entry.Ending == Ending.IfMissing)
+            .SelectMany(entry => Served(entry).Where(key => Offers(key).Count == 0).Select(key => (key, entry)))];
         foreach ((Key key, Entry entry) in missing)
         {
             Offers(key).Add(new Offer(entry, _entries.IndexOf(entry)));
@@ -242,7 +255,14 @@ public sealed class Specification
             faults.Add("JV203");
         }
 
-        if (_entries.Any(decorator => decorator.IsDecorator && TakesTwo(decorator)) || _entries.Any(decorator => decorator.IsDecorator && !_offers.Any(pair => pair.Value.Count > 0 && pair.Key.Number == decorator.Number && pair.Key.IsAlso == decorator.IsAlso && (decorator.Mark is null || decorator.Mark == pair.Key.Mark))))
+        if (_entries.Any(decorator => decorator.IsDecorator && TakesTwo(decorator))
+            || _entries.Any(
+                decorator => decorator.IsDecorator
+                    && !_offers.Any(
+                        pair => pair.Value.Count > 0
+                            && pair.Key.Number == decorator.Number
+                            && pair.Key.IsAlso == decorator.IsAlso
+                            && (decorator.Mark is null || decorator.Mark == pair.Key.Mark))))
         {
             faults.Add("JV205");
         }
@@ -283,11 +303,13 @@ public sealed class Specification
     /// <summary>What counts, bare and with its decorators, and all that these need.</summary>
     private HashSet<Node> AllNodes()
     {
-        IEnumerable<Node> start = _offers.SelectMany(pair => pair.Value.SelectMany(offer => new[] { new Node(offer.Entry), Front(offer.Entry, pair.Key) }));
+        IEnumerable<Node> start =
+            _offers.SelectMany(pair => pair.Value.SelectMany(offer => new[] { new Node(offer.Entry), Front(offer.Entry, pair.Key) }));
         return Reached(start, node => NeedsOf(node).SelectMany(All));
     }
 
-    /// <summary>What a holder holds: itself, through transients, and through what it may call later; not what it reaches in scopes of their own.</summary>
+    /// <summary>What a holder holds: itself, through transients, and through what it may call later; not what it reaches in scopes of their
+    /// own.</summary>
     private HashSet<Node> Held(Node holder) => Reached(
         NeedsOf(holder).SelectMany(Kept), node => node != holder && LevelOf(node) == Life.Transient ? NeedsOf(node).SelectMany(Kept) : []);
 
@@ -302,7 +324,9 @@ public sealed class Specification
                 return true;
             }
 
-            bool goesOn = next == (holder, false) || LevelOf(next.Node) == Life.Transient || (next.IsFresh && LevelOf(next.Node) == Life.Scoped);
+            bool goesOn = next == (holder, false)
+                || LevelOf(next.Node) == Life.Transient
+                || (next.IsFresh && LevelOf(next.Node) == Life.Scoped);
             if (goesOn && met.Add(next))
             {
                 foreach (Supply supply in NeedsOf(next.Node))

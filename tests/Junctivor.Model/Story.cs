@@ -3,7 +3,8 @@ using System.Text;
 
 namespace Junctivor.Model;
 
-/// <summary>Tells what comes of a wiring when everything is resolved everywhere, again and again: what is made from what, what is one, and what ends when.</summary>
+/// <summary>Tells what comes of a wiring when everything is resolved everywhere, again and again: what is made from what, what is one, and
+/// what ends when.</summary>
 public sealed class Story
 {
     /// <summary>Through how many functions, lazies and fresh scopes it is looked, one inside the other: they may go on for ever.</summary>
@@ -59,7 +60,8 @@ public sealed class Story
         {
             int way = (step + (turn * 7)) % Ways;
             int number = way / 4;
-            (bool isAlso, string? mark) = (way % 4) switch { 0 => (false, null), 1 => (true, null), 2 => (false, "a"), _ => (false, (string?)"b") };
+            (bool isAlso, string? mark) =
+                (way % 4) switch { 0 => (false, null), 1 => (true, null), 2 => (false, "a"), _ => (false, (string?)"b") };
             _text.Append(CultureInfo.InvariantCulture, $"{(isAlso ? "also" : "part")} {number} {mark}: ");
             Show(() => _run.Resolve(scope, number, isAlso, mark), 0);
             EndLine();

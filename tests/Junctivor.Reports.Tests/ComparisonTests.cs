@@ -8,7 +8,14 @@ public class ComparisonTests
     [Fact]
     public void A_wiring_means_what_it_means_wherever_it_stands()
     {
-        SavedGraph elsewhere = SavedGraph.Of("office", Office.Wiring) with { Registrations = [.. SavedGraph.Of("office", Office.Wiring).Registrations.Select(registration => registration with { File = "Else.cs", Line = 1 })] };
+        SavedGraph elsewhere =
+            SavedGraph.Of(
+                "office",
+                Office.Wiring) with
+            {
+                Registrations = [.. SavedGraph.Of("office", Office.Wiring).Registrations.Select(
+                    registration => registration with { File = "Else.cs", Line = 1 })]
+            };
 
         Assert.Empty(GraphComparison.Between(SavedGraph.Of("office", Office.Wiring), elsewhere));
     }
@@ -36,7 +43,10 @@ public class ComparisonTests
     [Fact]
     public void What_is_gone_is_removed()
     {
-        GraphChange change = Assert.Single(GraphComparison.Between(SavedGraph.Of("more", [.. Office.Wiring, Singleton.Of<Foghorn>()]), SavedGraph.Of("office", Office.Wiring)));
+        GraphChange change =
+            Assert.Single(
+                GraphComparison.Between(
+                    SavedGraph.Of("more", [.. Office.Wiring, Singleton.Of<Foghorn>()]), SavedGraph.Of("office", Office.Wiring)));
 
         Assert.Equal((ChangeKind.Removed, "ComparisonTests.Foghorn (singleton)", ""), (change.Kind, change.Before, change.After));
     }
@@ -60,28 +70,35 @@ public class ComparisonTests
 
         GraphChange change = Assert.Single(GraphComparison.Between(SavedGraph.Of("before", before), SavedGraph.Of("after", after)));
 
-        Assert.Equal((ChangeKind.DependenciesChanged, "Office.Roster roster", "Office.Tariff tariff"), (change.Kind, change.Before, change.After));
+        Assert.Equal(
+            (ChangeKind.DependenciesChanged, "Office.Roster roster", "Office.Tariff tariff"), (change.Kind, change.Before, change.After));
     }
 
     [Fact]
     public void Another_order_of_a_list_is_reported()
     {
-        Wiring before = [Singleton.Of<Office.INoticeChannel, Office.Blackboard>(), Singleton.Of<Office.INoticeChannel, Office.Loudhailer>()];
+        Wiring before = [Singleton.Of<Office.INoticeChannel, Office.Blackboard>(),
+            Singleton.Of<Office.INoticeChannel, Office.Loudhailer>()];
         Wiring after = [.. before.Reverse()];
 
         GraphChange change = Assert.Single(GraphComparison.Between(SavedGraph.Of("before", before), SavedGraph.Of("after", after)));
 
-        Assert.Equal((ChangeKind.OrderChanged, "Office.Blackboard, Office.Loudhailer", "Office.Loudhailer, Office.Blackboard"), (change.Kind, change.Before, change.After));
+        Assert.Equal(
+            (ChangeKind.OrderChanged, "Office.Blackboard, Office.Loudhailer", "Office.Loudhailer, Office.Blackboard"),
+            (change.Kind, change.Before, change.After));
     }
 
     [Fact]
     public void A_decorator_that_is_left_out_is_removed()
     {
-        Wiring without = [.. Office.Wiring.Where(registration => !registration.ToString().StartsWith("decorator", StringComparison.Ordinal))];
+        Wiring without = [.. Office.Wiring.Where(
+            registration => !registration.ToString().StartsWith("decorator", StringComparison.Ordinal))];
 
         GraphChange change = Assert.Single(Compare(without));
 
-        Assert.Equal((ChangeKind.Removed, "decorators of Office.IBerthLedger", "Office.AuditedLedger"), (change.Kind, change.Service, change.Before));
+        Assert.Equal(
+            (ChangeKind.Removed, "decorators of Office.IBerthLedger", "Office.AuditedLedger"),
+            (change.Kind, change.Service, change.Before));
     }
 
     private static IReadOnlyList<GraphChange> Compare(Wiring after) =>

@@ -59,7 +59,8 @@ internal static class Office
 
     public sealed record BerthPlanner(IBerthLedger Ledger, [Marked<Visitor>] Tariff Tariff, IArchive<Caller> Archive);
 
-    public sealed record BookingDesk(BerthPlanner Planner, IBerthLedger Ledger, IReadOnlyList<INoticeChannel> Channels, Lazy<IClock> Clock, string? Motto = null);
+    public sealed record BookingDesk(
+        BerthPlanner Planner, IBerthLedger Ledger, IReadOnlyList<INoticeChannel> Channels, Lazy<IClock> Clock, string? Motto = null);
 
     public sealed record NightlyInvoicing(FreshScope<IBerthLedger> Ledger, int hour);
 }

@@ -32,7 +32,9 @@ public class SarifTests
         Assert.Equal("SRCROOT", place.GetProperty("artifactLocation").GetProperty("uriBaseId").GetString());
         Assert.Equal(12, place.GetProperty("region").GetProperty("startLine").GetInt32());
         Assert.Equal("error", result.GetProperty("level").GetString());
-        Assert.Equal("ledger: IBerthLedger scoped", result.GetProperty("relatedLocations")[0].GetProperty("message").GetProperty("text").GetString());
+        Assert.Equal(
+            "ledger: IBerthLedger scoped",
+            result.GetProperty("relatedLocations")[0].GetProperty("message").GetProperty("text").GetString());
     }
 
     [Fact]
@@ -40,13 +42,19 @@ public class SarifTests
     {
         Wiring wiring = [Singleton.Of<Till>("/office/src/Tills/Till.cs", 3)];
 
-        Assert.Contains("\"Tills/Till.cs\"", SarifReport.Write([new NamedReport("office", 1, wiring.Check())], "/office/src"), StringComparison.Ordinal);
+        Assert.Contains(
+            "\"Tills/Till.cs\"", SarifReport.Write([new NamedReport("office", 1, wiring.Check())], "/office/src"),
+            StringComparison.Ordinal);
     }
 
     [Fact]
     public void Messages_carry_the_fix_and_lead_to_the_section()
     {
-        string text = Results(SarifReport.Write(Reports)).First(result => result.GetProperty("ruleId").GetString() == "JV301").GetProperty("message").GetProperty("text").GetString()!;
+        string text =
+            Results(SarifReport.Write(Reports))
+                .First(result => result.GetProperty("ruleId").GetString() == "JV301")
+                .GetProperty("message")
+                .GetProperty("text").GetString()!;
 
         Assert.StartsWith("NightlyInvoicing (singleton) holds IBerthLedger (scoped).", text, StringComparison.Ordinal);
         Assert.Contains("change the parameter to: FreshScope<IBerthLedger> ledger", text, StringComparison.Ordinal);
@@ -60,7 +68,10 @@ public class SarifTests
         JsonElement rules = document.RootElement.GetProperty("runs")[0].GetProperty("tool").GetProperty("driver").GetProperty("rules");
 
         Assert.Equal(FaultKind.All.Select(kind => kind.Code), rules.EnumerateArray().Select(rule => rule.GetProperty("id").GetString()));
-        Assert.All(rules.EnumerateArray(), rule => Assert.Contains("**How to fix it.**", rule.GetProperty("help").GetProperty("markdown").GetString(), StringComparison.Ordinal));
+        Assert.All(
+            rules.EnumerateArray(),
+            rule => Assert.Contains(
+                "**How to fix it.**", rule.GetProperty("help").GetProperty("markdown").GetString(), StringComparison.Ordinal));
     }
 
     [Fact]
@@ -86,18 +97,24 @@ public class SarifTests
     public void Json_has_the_same_facts_as_the_report()
     {
         using JsonDocument document = JsonDocument.Parse(CheckJson.Write(Reports));
-        JsonElement wiring = document.RootElement.GetProperty("wirings").EnumerateArray().Single(wiring => wiring.GetProperty("name").GetString() == "JV301");
+        JsonElement wiring = document.RootElement.GetProperty("wirings")
+            .EnumerateArray()
+            .Single(wiring => wiring.GetProperty("name").GetString() == "JV301");
         JsonElement fault = wiring.GetProperty("faults")[0];
 
         Assert.Equal(1, document.RootElement.GetProperty("version").GetInt32());
         Assert.False(wiring.GetProperty("isSound").GetBoolean());
-        Assert.Equal(("JV301", "captive", "fault"), (fault.GetProperty("code").GetString(), fault.GetProperty("name").GetString(), fault.GetProperty("severity").GetString()));
+        Assert.Equal(
+            ("JV301", "captive", "fault"),
+            (fault.GetProperty("code").GetString(), fault.GetProperty("name").GetString(), fault.GetProperty("severity").GetString()));
         Assert.Equal("FreshScope<IBerthLedger> ledger", fault.GetProperty("fixes")[0].GetProperty("code").GetString());
         Assert.Equal(2, fault.GetProperty("path").GetArrayLength());
     }
 
     private static string? Fingerprint(Wiring wiring, string name = "office") =>
-        Results(SarifReport.Write([new NamedReport(name, 1, wiring.Check())]))[0].GetProperty("partialFingerprints").GetProperty("junctivorFault/v1").GetString();
+        Results(SarifReport.Write([new NamedReport(name, 1, wiring.Check())]))[0]
+            .GetProperty("partialFingerprints")
+            .GetProperty("junctivorFault/v1").GetString();
 
     private static IReadOnlyList<JsonElement> Results(string json) =>
         [.. JsonDocument.Parse(json).RootElement.GetProperty("runs")[0].GetProperty("results").EnumerateArray()];

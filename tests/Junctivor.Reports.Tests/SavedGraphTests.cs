@@ -41,13 +41,18 @@ public class SavedGraphTests
     [Fact]
     public void Registrations_say_what_was_written()
     {
-        SavedRegistration tariff = Graph.Registrations.Single(registration => registration.Type.EndsWith("Office.Tariff", StringComparison.Ordinal));
+        SavedRegistration tariff =
+            Graph.Registrations.Single(registration => registration.Type.EndsWith("Office.Tariff", StringComparison.Ordinal));
 
-        Assert.Equal(("factory", "singleton", "Junctivor.Reports.Tests.Office.Visitor", "Office.cs"), (tariff.CreatedBy, tariff.Lifetime, tariff.Mark, tariff.File));
+        Assert.Equal(
+            ("factory", "singleton", "Junctivor.Reports.Tests.Office.Visitor", "Office.cs"),
+            (tariff.CreatedBy, tariff.Lifetime, tariff.Mark, tariff.File));
         Assert.Equal("Office.Tariff", Graph.NameOf(tariff.Type));
         Assert.Equal(["fee"], tariff.Needs.Select(need => need.Parameter));
         Assert.Equal("duty shift", Of("Roster").Lifetime);
-        Assert.Equal("alias", Graph.Registrations.Single(registration => registration.Services[0].EndsWith("IReader", StringComparison.Ordinal)).CreatedBy);
+        Assert.Equal(
+            "alias",
+            Graph.Registrations.Single(registration => registration.Services[0].EndsWith("IReader", StringComparison.Ordinal)).CreatedBy);
         Assert.True(Of("BookingDesk").ResolvedDirectly);
     }
 
@@ -91,7 +96,11 @@ public class SavedGraphTests
     [Fact]
     public void A_wiring_with_faults_is_written_as_well()
     {
-        SavedGraph graph = SavedGraph.Of("faulty", [Transient.Of<Office.BerthPlanner>(), Singleton.Value(1), Singleton.Value(2), Transient.From((int hour) => new Office.Roster())]);
+        SavedGraph graph =
+            SavedGraph.Of(
+                "faulty",
+                [Transient.Of<Office.BerthPlanner>(), Singleton.Value(1), Singleton.Value(2),
+                    Transient.From((int hour) => new Office.Roster())]);
 
         Assert.Equal("missing", graph.Registrations[0].Needs[0].Gets);
         Assert.Equal(("ambiguous", 2), (graph.Registrations[3].Needs[0].Gets, graph.Registrations[3].Needs[0].By.Count));
@@ -102,9 +111,11 @@ public class SavedGraphTests
     [InlineData("nothing", "is not a readable saved graph (line 1)")]
     [InlineData("""{ "format": "else" }""", "is not a saved graph: it has no")]
     [InlineData("""{ "format": "junctivor-graph" }""", "without a version")]
-    [InlineData("""{ "format": "junctivor-graph", "version": 2, "wiring": "x" }""", "of version 2, and this command reads versions up to 1: update the command.")]
+    [InlineData("""{ "format": "junctivor-graph", "version": 2, "wiring": "x" }""",
+        "of version 2, and this command reads versions up to 1: update the command.")]
     [InlineData("""{ "format": "junctivor-graph", "version": 1 }""", "is not a readable saved graph")]
-    [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "services": [{ "service": "A", "by": ["B"] }] }""", "refers to 'B', which it does not contain")]
+    [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "services": [{ "service": "A", "by": ["B"] }] }""",
+        "refers to 'B', which it does not contain")]
     [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "registrations": [{ "id": "A", "createdBy": "class", "type": "A", "services": ["A"], "lifetime": "scoped", "around": "A" }] }""", "decorators in a cycle")]
     [InlineData("""{ "format": "junctivor-graph", "version": 1, "wiring": "x", "registrations": [{ "id": "A", "createdBy": "class", "type": "A", "lifetime": "scoped" }] }""", "twice, or without a service")]
     public void What_cannot_be_read_is_refused_with_a_line_that_says_why(string json, string why)
@@ -116,7 +127,8 @@ public class SavedGraphTests
     }
 
     private static SavedRegistration Of(string name) =>
-        Graph.Registrations.Single(registration => registration.FollowsFrom is null && Graph.NameOf(registration.Services[0]) == $"Office.{name}");
+        Graph.Registrations.Single(
+            registration => registration.FollowsFrom is null && Graph.NameOf(registration.Services[0]) == $"Office.{name}");
 
     private static SavedRegistration ById(string id) => Graph.Registrations.Single(registration => registration.Id == id);
 }

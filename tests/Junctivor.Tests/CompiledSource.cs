@@ -35,10 +35,14 @@ internal static class CompiledSource
 
     private static CSharpCompilation Compile(string name, OutputKind kind, params string[] sources) => CSharpCompilation.Create(
         name,
-        sources.Prepend(Usings).Select(source => CSharpSyntaxTree.ParseText(source, cancellationToken: TestContext.Current.CancellationToken)),
-        ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator).Select(path => MetadataReference.CreateFromFile(path)),
+        sources.Prepend(Usings)
+            .Select(source => CSharpSyntaxTree.ParseText(source, cancellationToken: TestContext.Current.CancellationToken)),
+        ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator)
+            .Select(path => MetadataReference.CreateFromFile(path)),
         new CSharpCompilationOptions(kind, nullableContextOptions: NullableContextOptions.Enable, allowUnsafe: true));
 
     private static IReadOnlyList<string> ErrorsOf(CSharpCompilation compilation) =>
-        [.. compilation.GetDiagnostics(TestContext.Current.CancellationToken).Where(found => found.Severity == DiagnosticSeverity.Error).Select(found => found.ToString())];
+        [.. compilation.GetDiagnostics(TestContext.Current.CancellationToken)
+            .Where(found => found.Severity == DiagnosticSeverity.Error)
+            .Select(found => found.ToString())];
 }

@@ -81,7 +81,8 @@ public partial class DocumentationTests
         {
             TheoryData<string, int> blocks = [];
             // The blocks of faults.md are the samples of examples/Mistakes, which have tests of their own.
-            foreach (string file in Directory.EnumerateFiles(Path.Combine(ProgramRun.RepositoryRoot, "docs"), "*.md").Where(file => Path.GetFileName(file) != "faults.md").Append(Path.Combine(ProgramRun.RepositoryRoot, "README.md")))
+            foreach (string file in Directory.EnumerateFiles(Path.Combine(ProgramRun.RepositoryRoot, "docs"), "*.md")
+                .Where(file => Path.GetFileName(file) != "faults.md").Append(Path.Combine(ProgramRun.RepositoryRoot, "README.md")))
             {
                 for (int number = 0; number < BlocksIn(file).Count; number++)
                 {
@@ -98,7 +99,10 @@ public partial class DocumentationTests
     public void Each_block_compiles(string file, int number)
     {
         string block = BlocksIn(Path.Combine(ProgramRun.RepositoryRoot, file))[number];
-        string usings = "using static AtHand;\n" + (file.EndsWith("web.md", StringComparison.Ordinal) || block.Contains("WebApplication", StringComparison.Ordinal) ? WebUsings : "");
+        string usings = "using static AtHand;\n"
+            + (file.EndsWith("web.md", StringComparison.Ordinal) || block.Contains("WebApplication", StringComparison.Ordinal)
+                ? WebUsings
+                : "");
         string statement = block.Contains("sealed class", StringComparison.Ordinal) ? "return;\n" : "";
         string desk = block.Contains("class BookingDesk", StringComparison.Ordinal) ? "" : Desk;
 
@@ -111,7 +115,8 @@ public partial class DocumentationTests
     public void A_block_that_is_wrong_would_be_found() =>
         Assert.NotEmpty(CompiledSource.ErrorsOfProgram("Wiring wiring = [Singleton.Of<INowhere>()];", World));
 
-    private static List<string> BlocksIn(string file) => [.. CSharpBlock().Matches(File.ReadAllText(file)).Select(match => match.Groups[1].Value)];
+    private static List<string> BlocksIn(string file) =>
+        [.. CSharpBlock().Matches(File.ReadAllText(file)).Select(match => match.Groups[1].Value)];
 
     [GeneratedRegex("```csharp\n(.*?)```", RegexOptions.Singleline)]
     private static partial Regex CSharpBlock();

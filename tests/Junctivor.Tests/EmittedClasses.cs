@@ -39,14 +39,16 @@ internal static class EmittedClasses
 
     private static Type[] Emit(int length, int needs, bool isClosed) => Emit(length, builders =>
     [
-        .. Enumerable.Range(1, length).Select(next => isClosed && next == length ? [builders[0]] : builders[next..Math.Min(length, next + needs)].ToList<Type>()),
+        .. Enumerable.Range(1, length)
+            .Select(next => isClosed && next == length ? [builders[0]] : builders[next..Math.Min(length, next + needs)].ToList<Type>()),
     ]);
 
     private static Type[] Emit(int length, Func<TypeBuilder[], List<Type>[]> parametersOf)
     {
         PersistedAssemblyBuilder assembly = new(new AssemblyName("Emitted"), typeof(object).Assembly);
         ModuleBuilder module = assembly.DefineDynamicModule("Emitted");
-        TypeBuilder[] builders = [.. Enumerable.Range(0, length).Select(number => module.DefineType($"Link{number}", TypeAttributes.Public))];
+        TypeBuilder[] builders = [.. Enumerable.Range(0, length)
+            .Select(number => module.DefineType($"Link{number}", TypeAttributes.Public))];
         List<Type>[] parameters = parametersOf(builders);
         for (int number = 0; number < length; number++)
         {

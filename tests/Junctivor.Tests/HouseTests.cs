@@ -3,12 +3,18 @@ using System.Reflection;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
 using Junctivor.Tests.Shared;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
+using Microsoft.CodeAnalysis.Text;
 
 namespace Junctivor.Tests;
 
 /// <summary>What the design declares about the source itself.</summary>
 public partial class HouseTests
 {
+    private const int LongestLine = 140;
+
     private static string Core => Path.Combine(ProgramRun.RepositoryRoot, "src", "Junctivor");
 
     [Fact]
@@ -17,7 +23,8 @@ public partial class HouseTests
         XDocument project = XDocument.Load(Path.Combine(Core, "Junctivor.csproj"));
 
         Assert.DoesNotContain(project.Descendants(), element => element.Name.LocalName is "PackageReference" or "ProjectReference");
-        Assert.All(typeof(Wiring).Assembly.GetReferencedAssemblies(), name => Assert.StartsWith("System.", name.Name, StringComparison.Ordinal));
+        Assert.All(
+            typeof(Wiring).Assembly.GetReferencedAssemblies(), name => Assert.StartsWith("System.", name.Name, StringComparison.Ordinal));
     }
 
     [Theory]
@@ -37,19 +44,63 @@ public partial class HouseTests
     }
 
     [Fact]
+    public void Lines_end_at_140_columns_but_for_long_texts()
+    {
+        IReadOnlyList<string> tooLong =
+        [
+            .. from file in Directory.EnumerateFiles(ProgramRun.RepositoryRoot, "*.cs", SearchOption.AllDirectories)
+               where !file.EndsWith(".g.cs", StringComparison.Ordinal)
+                   && !file.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}", StringComparison.Ordinal)
+               from line in LongLinesOf(file)
+               select line,
+        ];
+
+        Assert.Empty(tooLong);
+    }
+
+    private static IEnumerable<string> LongLinesOf(string file)
+    {
+        if (!File.ReadLines(file).Any(line => line.Length > LongestLine))
+        {
+            yield break;
+        }
+
+        SourceText text = SourceText.From(File.ReadAllText(file));
+        SyntaxNode root = CSharpSyntaxTree.ParseText(text, new CSharpParseOptions(LanguageVersion.Preview)).GetRoot();
+        foreach (TextLine line in text.Lines.Where(line => line.End - line.Start > LongestLine))
+        {
+            SyntaxToken last = root.FindToken(line.Start + LongestLine, findInsideTrivia: true);
+            if (!last.Parent!.AncestorsAndSelf().Any(node => node is LiteralExpressionSyntax or InterpolatedStringExpressionSyntax))
+            {
+                yield return $"{file}:{line.LineNumber + 1}";
+            }
+        }
+    }
+
+    [Fact]
     public async Task Generated_files_are_up_to_date()
     {
         string folder = Directory.CreateTempSubdirectory("arities-").FullName;
         try
         {
-            ProcessStartInfo start = new("dotnet", ["run", "eng/Arities.cs", "--", folder]) { WorkingDirectory = ProgramRun.RepositoryRoot, RedirectStandardOutput = true };
+            ProcessStartInfo start = new("dotnet",
+                ["run", "eng/Arities.cs", "--", folder])
+            { WorkingDirectory = ProgramRun.RepositoryRoot, RedirectStandardOutput = true };
             using Process process = Process.Start(start)!;
             await process.WaitForExitAsync(TestContext.Current.CancellationToken);
 
-            string[] written = [.. Directory.EnumerateFiles(folder, "*.g.cs", SearchOption.AllDirectories).Select(file => Path.GetRelativePath(folder, file)).Order(StringComparer.Ordinal)];
-            string[] kept = [.. Directory.EnumerateFiles(Core, "*.g.cs", SearchOption.AllDirectories).Select(file => Path.GetRelativePath(Core, file)).Where(file => !file.StartsWith("obj", StringComparison.Ordinal)).Order(StringComparer.Ordinal)];
+            string[] written = [.. Directory.EnumerateFiles(folder, "*.g.cs", SearchOption.AllDirectories)
+                .Select(file => Path.GetRelativePath(folder, file)).Order(StringComparer.Ordinal)];
+            string[] kept = [.. Directory.EnumerateFiles(Core, "*.g.cs", SearchOption.AllDirectories)
+                .Select(file => Path.GetRelativePath(Core, file))
+                .Where(file => !file.StartsWith("obj", StringComparison.Ordinal))
+                .Order(StringComparer.Ordinal)];
             Assert.Equal(kept, written);
-            Assert.All(written, file => Assert.True(File.ReadAllText(Path.Combine(folder, file)) == File.ReadAllText(Path.Combine(Core, file)), $"{file}: run 'dotnet run eng/Arities.cs'"));
+            Assert.All(
+                written,
+                file => Assert.True(
+                    File.ReadAllText(Path.Combine(folder, file)) == File.ReadAllText(Path.Combine(Core, file)),
+                    $"{file}: run 'dotnet run eng/Arities.cs'"));
         }
         finally
         {

@@ -44,5 +44,7 @@ public class FixTests
     private static bool CanBePasted(Fix fix) =>
         fix.Code is { } code
         && !Elsewhere.Any(start => fix.Advice.StartsWith(start, StringComparison.Ordinal))
-        && (!code.Contains('…', StringComparison.Ordinal) || code.StartsWith(".Accept", StringComparison.Ordinal) || code.StartsWith(".Passing", StringComparison.Ordinal));
+        && (!code.Contains('…', StringComparison.Ordinal)
+            || code.StartsWith(".Accept", StringComparison.Ordinal)
+            || code.StartsWith(".Passing", StringComparison.Ordinal));
 }

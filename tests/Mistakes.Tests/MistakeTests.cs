@@ -57,7 +57,8 @@ public class MistakeTests
     [Fact]
     public void Each_kind_has_a_page_and_a_command_that_explain_it()
     {
-        Assert.All(FaultKind.All, kind => Assert.EndsWith($"/faults/{kind.Code.ToLowerInvariant()}", kind.HelpLink, StringComparison.Ordinal));
+        Assert.All(
+            FaultKind.All, kind => Assert.EndsWith($"/faults/{kind.Code.ToLowerInvariant()}", kind.HelpLink, StringComparison.Ordinal));
         Assert.All(FaultKind.All, kind => Assert.Equal($"junctivor fault {kind.Code}", kind.HelpCommand));
         Assert.All(FaultKind.All, kind => Assert.Same(kind, FaultKind.Find(kind.Code.ToLowerInvariant())));
         Assert.Null(FaultKind.Find("JV999"));

@@ -15,8 +15,10 @@ internal sealed partial class PastedSample : IDisposable
 
     public PastedSample(Mistake mistake, Fault fault, Fix fix)
     {
-        string[] lines = File.ReadAllLines(Path.Combine(ProgramRun.RepositoryRoot, "examples", "Mistakes", "Samples", $"{mistake.Sample.Name}.cs"));
-        string code = fix.Code!.Replace("reason: \"…\"", "reason: \"meant\"", StringComparison.Ordinal).Replace("…", "40", StringComparison.Ordinal);
+        string[] lines =
+            File.ReadAllLines(Path.Combine(ProgramRun.RepositoryRoot, "examples", "Mistakes", "Samples", $"{mistake.Sample.Name}.cs"));
+        string code = fix.Code!.Replace("reason: \"…\"", "reason: \"meant\"", StringComparison.Ordinal)
+            .Replace("…", "40", StringComparison.Ordinal);
         string pasted = Paste(lines, fault, fix, code);
         string library = Path.Combine(_folder, "Pasted.dll");
         CompiledSource.ToFile(library, pasted);
@@ -42,7 +44,12 @@ internal sealed partial class PastedSample : IDisposable
 
         if (code.StartsWith('.'))
         {
-            FaultStep meant = fault.Path.LastOrDefault(step => step.Line > 0 && fix.Advice.EndsWith($" {step.Name.Split(['<', '>'], StringSplitOptions.RemoveEmptyEntries)[^1]}", StringComparison.Ordinal)) ?? fault.Path[0];
+            FaultStep meant =
+                fault.Path.LastOrDefault(
+                    step => step.Line > 0
+                        && fix.Advice.EndsWith(
+                            $" {step.Name.Split(['<', '>'], StringSplitOptions.RemoveEmptyEntries)[^1]}", StringComparison.Ordinal))
+                            ?? fault.Path[0];
             int line = LineIn(fix.Advice) ?? meant.Line;
             lines[line - 1] = lines[line - 1].Insert(lines[line - 1].LastIndexOf(')') + 1, code);
             return string.Join('\n', lines);
@@ -54,7 +61,9 @@ internal sealed partial class PastedSample : IDisposable
             return source.Replace(code["[Inject] ".Length..], code, StringComparison.Ordinal);
         }
 
-        return Registration().IsMatch(code) ? PasteRegistration(lines, code, fix.Advice.EndsWith("is meant, write", StringComparison.Ordinal) ? fault.Path[0].Line - 1 : -1) : PasteParameter(source, code);
+        return Registration().IsMatch(code)
+            ? PasteRegistration(lines, code, fix.Advice.EndsWith("is meant, write", StringComparison.Ordinal) ? fault.Path[0].Line - 1 : -1)
+            : PasteParameter(source, code);
     }
 
     /// <summary>In place of what registers the same class or service, or behind the others.</summary>
@@ -62,9 +71,16 @@ internal sealed partial class PastedSample : IDisposable
     {
         string made = code.Contains("new ", StringComparison.Ordinal) ? code[code.IndexOf("new ", StringComparison.Ordinal)..] : code;
         string[] types = [.. Words().Matches(made).Select(match => match.Value)];
-        int same = line >= 0 ? line : Array.FindIndex(lines, each => Registration().IsMatch(each.Trim()) && types.Any(type => each.Contains($"Of<{type}", StringComparison.Ordinal)));
+        int same = line >= 0
+            ? line
+            : Array.FindIndex(
+                lines, each => Registration().IsMatch(each.Trim())
+                    && types.Any(type => each.Contains($"Of<{type}", StringComparison.Ordinal)));
         int end = Array.FindIndex(lines, line => line.Trim() == "];");
-        return string.Join('\n', same >= 0 ? [.. lines[..same], $"        {code},", .. lines[(same + 1)..]] : [.. lines[..end], $"        {code},", .. lines[end..]]);
+        return string.Join(
+            '\n', same >= 0
+                ? [.. lines[..same], $"        {code},", .. lines[(same + 1)..]]
+                : [.. lines[..end], $"        {code},", .. lines[end..]]);
     }
 
     private static string PasteParameter(string source, string code)
@@ -75,7 +91,8 @@ internal sealed partial class PastedSample : IDisposable
         return parameter.Replace(source, code);
     }
 
-    private static int? LineIn(string advice) => Place().Match(advice) is { Success: true } match ? int.Parse(match.Groups[1].Value, provider: null) : null;
+    private static int? LineIn(string advice) =>
+        Place().Match(advice) is { Success: true } match ? int.Parse(match.Groups[1].Value, provider: null) : null;
 
     [GeneratedRegex(@"\.Passing\([^)]*\)")]
     private static partial Regex Passing();

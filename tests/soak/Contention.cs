@@ -103,7 +103,9 @@ internal static class Contention
                 break;
             case 3:
                 Scope shared = container.StartScope();
-                Parallel.Invoke(() => OrEnded(shared.Resolve<Page>), () => OrEnded(shared.Resolve<Sheet>), shared.Dispose, () => shared.DisposeAsync().AsTask().Wait());
+                Parallel.Invoke(
+                    () => OrEnded(shared.Resolve<Page>), () => OrEnded(shared.Resolve<Sheet>), shared.Dispose,
+                    () => shared.DisposeAsync().AsTask().Wait());
                 break;
             case 4:
                 using (container.Observe(_ => { }))
@@ -145,7 +147,8 @@ internal static class Contention
         }
     }
 
-    private static bool HasEnded(Exception failure) => failure is ObjectDisposedException || (failure is AggregateException several && several.Flatten().InnerExceptions.All(HasEnded));
+    private static bool HasEnded(Exception failure) =>
+        failure is ObjectDisposedException || (failure is AggregateException several && several.Flatten().InnerExceptions.All(HasEnded));
 
     private static void OrEnded<T>(Func<T> resolve)
     {

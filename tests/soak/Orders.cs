@@ -12,7 +12,10 @@ internal static class Orders
     {
         Type scenarios = new RewrittenLibrary().Scenarios;
         MethodInfo trial = scenarios.GetMethod(nameof(Scenarios.Try))!;
-        string[] names = [.. scenarios.GetMethods(BindingFlags.NonPublic | BindingFlags.Static).Where(method => method.ReturnType.Name.StartsWith("Func", StringComparison.Ordinal) && method.GetParameters().Length == 0 && method.Name.Contains('_', StringComparison.Ordinal) && !method.Name.StartsWith('<')).Select(method => method.Name)];
+        string[] names = [.. scenarios.GetMethods(BindingFlags.NonPublic | BindingFlags.Static)
+            .Where(method => method.ReturnType.Name.StartsWith("Func", StringComparison.Ordinal)
+                && method.GetParameters().Length == 0
+                && method.Name.Contains('_', StringComparison.Ordinal) && !method.Name.StartsWith('<')).Select(method => method.Name)];
         Stopwatch watch = Stopwatch.StartNew();
         long orders = 0;
         int most = 0;
@@ -46,6 +49,9 @@ internal static class Orders
             }
         }
 
-        return new Outcome(string.Create(CultureInfo.InvariantCulture, $"{orders:N0} orders of steps of {names.Length} scenarios, with up to {most} interruptions"), null);
+        return new Outcome(
+            string.Create(
+                CultureInfo.InvariantCulture, $"{orders:N0} orders of steps of {names.Length} scenarios, with up to {most} interruptions"),
+                null);
     }
 }

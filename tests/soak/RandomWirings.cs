@@ -18,7 +18,10 @@ internal static class RandomWirings
             sound += new Specification(entries).Faults.Count == 0 ? 1 : 0;
             return Comparison.Difference(entries, turn);
         });
-        return new Outcome(string.Create(CultureInfo.InvariantCulture, $"{wirings:N0} wirings, of which about {sound:N0} were sound and were run in three modes"), trouble);
+        return new Outcome(
+            string.Create(
+                CultureInfo.InvariantCulture, $"{wirings:N0} wirings, of which about {sound:N0} were sound and were run in three modes"),
+                trouble);
     }
 
     public static Outcome FailAll(TimeSpan time, string? seed)
@@ -32,7 +35,9 @@ internal static class RandomWirings
             Interlocked.Add(ref wirings, told > 0 ? 1 : 0);
             return found;
         });
-        return new Outcome(string.Create(CultureInfo.InvariantCulture, $"{runs:N0} runs of {wirings:N0} sound wirings, each with one moment that failed"), trouble);
+        return new Outcome(
+            string.Create(CultureInfo.InvariantCulture, $"{runs:N0} runs of {wirings:N0} sound wirings, each with one moment that failed"),
+            trouble);
     }
 
     private static string? Sample(TimeSpan time, string? seed, Func<bool, Func<Entry[], int, string?>> trial)

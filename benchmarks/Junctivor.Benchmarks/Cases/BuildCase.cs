@@ -23,7 +23,8 @@ internal sealed class BuildCase : Case
     public override object? ByHand()
     {
         int length = 0;
-        foreach (ParameterInfo parameter in _classes.SelectMany(each => each.GetConstructors()).SelectMany(constructor => constructor.GetParameters()))
+        foreach (ParameterInfo parameter in _classes.SelectMany(each => each.GetConstructors())
+            .SelectMany(constructor => constructor.GetParameters()))
         {
             length += parameter.Name!.Length + parameter.ParameterType.Name.Length;
         }

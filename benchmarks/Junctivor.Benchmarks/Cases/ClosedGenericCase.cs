@@ -5,7 +5,8 @@ namespace Junctivor.Benchmarks.Cases;
 /// <summary>A closing of an open generic registration.</summary>
 internal sealed class ClosedGenericCase : Case
 {
-    private readonly Container _container = new Wiring { Transient.Of(typeof(Crate<>)), Transient.Of<Flag>(), Transient.Of<Buoy>() }.Build();
+    private readonly Container _container =
+        new Wiring { Transient.Of(typeof(Crate<>)), Transient.Of<Flag>(), Transient.Of<Buoy>() }.Build();
 
     public override string Name => "closed-generic";
 

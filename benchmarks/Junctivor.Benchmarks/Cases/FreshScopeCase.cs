@@ -5,7 +5,8 @@ namespace Junctivor.Benchmarks.Cases;
 /// <summary>A run in a fresh scope, at each call.</summary>
 internal sealed class FreshScopeCase : Case
 {
-    private readonly FreshScope<Ledger> _wired = new Wiring { Scoped.Of<Session>(), Scoped.Of<Ledger>() }.Build().Resolve<FreshScope<Ledger>>();
+    private readonly FreshScope<Ledger> _wired = new Wiring { Scoped.Of<Session>(), Scoped.Of<Ledger>() }.Build()
+        .Resolve<FreshScope<Ledger>>();
 
     public override string Name => "fresh-scope";
 

@@ -12,7 +12,11 @@ internal sealed class ListOfTenCase : Case
     public override double Limit => 1.1;
 
     public override object? ByHand() =>
-        new Mast(new ISignal[] { new Flag(), new Flag(), new Flag(), new Flag(), new Flag(), new Flag(), new Flag(), new Flag(), new Flag(), new Flag() });
+        new Mast(
+            new ISignal[]
+            {
+                new Flag(), new Flag(), new Flag(), new Flag(), new Flag(), new Flag(), new Flag(), new Flag(), new Flag(), new Flag(),
+            });
 
     public override object? Wired() => _container.Resolve<Mast>();
 

@@ -6,7 +6,8 @@ namespace Junctivor.Benchmarks.Cases;
 internal sealed class PropertiesCase : Case
 {
     private readonly Tides _tides = new();
-    private readonly Container _container = new Wiring { Singleton.Of<Tides>(), Transient.Of<Buoy>(), Transient.Of<Flag>(), Transient.Of<Crane>() }.Build();
+    private readonly Container _container =
+        new Wiring { Singleton.Of<Tides>(), Transient.Of<Buoy>(), Transient.Of<Flag>(), Transient.Of<Crane>() }.Build();
 
     public override string Name => "properties";
 

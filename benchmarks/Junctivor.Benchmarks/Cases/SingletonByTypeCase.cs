@@ -7,7 +7,12 @@ namespace Junctivor.Benchmarks.Cases;
 internal sealed class SingletonByTypeCase : Case
 {
     private readonly Container _container = new Wiring { Singleton.Of<Tides>(), Singleton.Of<Quays>(), Transient.Of<Buoy>() }.Build();
-    private readonly ConcurrentDictionary<Type, object> _byHand = new() { [typeof(Tides)] = new Tides(), [typeof(Quays)] = new Quays(), [typeof(Buoy)] = new Buoy() };
+    private readonly ConcurrentDictionary<Type, object> _byHand = new()
+    {
+        [typeof(Tides)] = new Tides(),
+        [typeof(Quays)] = new Quays(),
+        [typeof(Buoy)] = new Buoy(),
+    };
 
     private readonly Type _wanted = typeof(Tides);
 

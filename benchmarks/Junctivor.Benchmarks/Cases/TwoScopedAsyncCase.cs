@@ -5,7 +5,8 @@ namespace Junctivor.Benchmarks.Cases;
 /// <summary>The same, ended asynchronously.</summary>
 internal sealed class TwoScopedAsyncCase : Case
 {
-    private readonly Container _container = new Wiring { Scoped.Of<AsyncSession>(), Scoped.Of<AsyncLedger>(), Transient.Of<AsyncHandler>() }.Build();
+    private readonly Container _container =
+        new Wiring { Scoped.Of<AsyncSession>(), Scoped.Of<AsyncLedger>(), Transient.Of<AsyncHandler>() }.Build();
 
     public override string Name => "two-scoped-async";
 

@@ -31,7 +31,9 @@ internal static class Commands
         Command profile = new("profile", "One case in a loop, until Ctrl+C: for a profiler.") { name };
         profile.SetAction(arguments => Loop.Run(AllCases.Make().Single(each => each.Name == arguments.GetValue(name))));
 
-        RootCommand root = new("What the container takes, against the same written by hand. Built in Release: dotnet run -c Release --project benchmarks/Junctivor.Benchmarks -- quick")
+        RootCommand root = new(
+            "What the container takes, against the same written by hand. Built in Release: dotnet run -c Release --project "
+                + "benchmarks/Junctivor.Benchmarks -- quick")
         {
             quick,
             full,

@@ -17,14 +17,16 @@ internal static class Once
         new(Deck<N1>(), Deck<N2>(), Deck<N3>(), Deck<N4>(), Deck<N5>(), Deck<N6>(), Deck<N7>(), Deck<N8>(), Deck<N9>());
 
     private static Deck<T> Deck<T>() => new(
-        new Hold<T, N0>(), new Hold<T, N1>(), new Hold<T, N2>(), new Hold<T, N3>(), new Hold<T, N4>(), new Hold<T, N5>(), new Hold<T, N6>(), new Hold<T, N7>(), new Hold<T, N8>(), new Hold<T, N9>());
+        new Hold<T, N0>(), new Hold<T, N1>(), new Hold<T, N2>(), new Hold<T, N3>(), new Hold<T, N4>(), new Hold<T, N5>(), new Hold<T, N6>(),
+        new Hold<T, N7>(), new Hold<T, N8>(), new Hold<T, N9>());
 
     private static Freighter MakeWired()
     {
         Wiring wiring =
         [
             Scoped.Of<Freighter>(),
-            .. WiringOf<N1>(), .. WiringOf<N2>(), .. WiringOf<N3>(), .. WiringOf<N4>(), .. WiringOf<N5>(), .. WiringOf<N6>(), .. WiringOf<N7>(), .. WiringOf<N8>(), .. WiringOf<N9>(),
+            .. WiringOf<N1>(), .. WiringOf<N2>(), .. WiringOf<N3>(), .. WiringOf<N4>(), .. WiringOf<N5>(), .. WiringOf<N6>(),
+            .. WiringOf<N7>(), .. WiringOf<N8>(), .. WiringOf<N9>(),
         ];
         using Container container = wiring.Build();
         using Scope request = container.StartScope();

@@ -24,11 +24,14 @@ internal static class QuickTable
         });
 
         AnsiConsole.Profile.Width = Math.Max(AnsiConsole.Profile.Width, WidestTable);
-        Table table = new Table().Border(TableBorder.Markdown).AddColumns("case", "against", "time", "at most", "bytes more", "at most", "reached");
+        Table table = new Table().Border(TableBorder.Markdown)
+            .AddColumns("case", "against", "time", "at most", "bytes more", "at most", "reached");
         foreach (Measured each in measured)
         {
             table.AddRow(
-                each.Case.Name, each.Case.Against, Text($"{each.Ratio:0.00} ×"), Text($"{each.Case.Limit:0.00} ×"), Text($"{each.MoreBytes:0}"), each.Case.MoreBytes == int.MaxValue ? "any" : Text($"{each.Case.MoreBytes}"), each.IsReached ? "yes" : "no");
+                each.Case.Name, each.Case.Against, Text($"{each.Ratio:0.00} ×"), Text($"{each.Case.Limit:0.00} ×"),
+                Text($"{each.MoreBytes:0}"), each.Case.MoreBytes == int.MaxValue ? "any" : Text($"{each.Case.MoreBytes}"),
+                each.IsReached ? "yes" : "no");
         }
 
         AnsiConsole.Write(table);

@@ -4,7 +4,8 @@ using Junctivor.Benchmarks.Cases;
 
 namespace Junctivor.Benchmarks.Running;
 
-/// <summary>Measures a case and its twin in turns, so that whatever else the machine does meets both; the best round of each counts.</summary>
+/// <summary>Measures a case and its twin in turns, so that whatever else the machine does meets both; the best round of each
+/// counts.</summary>
 internal static class Stopwatches
 {
     private const int Rounds = 40;
@@ -36,7 +37,8 @@ internal static class Stopwatches
 
         return new Measured(one, wired.Time / byHand.Time, wired.Bytes - (one.BytesByHand * byHand.Bytes));
 
-        static (TimeSpan Time, double Bytes) Better((TimeSpan Time, double Bytes) one, (TimeSpan Time, double Bytes) other) => one.Time < other.Time ? one : other;
+        static (TimeSpan Time, double Bytes) Better((TimeSpan Time, double Bytes) one, (TimeSpan Time, double Bytes) other) =>
+            one.Time < other.Time ? one : other;
     }
 
     private static (TimeSpan Time, double Bytes) Once(Case one, Func<object?> work)
@@ -81,8 +83,8 @@ internal static class Stopwatches
         return (int)(calls * (Round / WarmUp));
     }
 
-    /// <summary>Compiled at once, and so without a guess at what it will be given: the first case to be measured would be inlined here, and be
-    /// measured as something else than those behind it.</summary>
+    /// <summary>Compiled at once, and so without a guess at what it will be given: the first case to be measured would be inlined here, and
+    /// be measured as something else than those behind it.</summary>
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     private static TimeSpan TimeOf(Func<object?> work, int calls)
     {

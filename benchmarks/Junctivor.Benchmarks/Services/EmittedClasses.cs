@@ -31,8 +31,11 @@ public static class EmittedClasses
     {
         PersistedAssemblyBuilder assembly = new(new AssemblyName("Emitted"), typeof(object).Assembly);
         ModuleBuilder module = assembly.DefineDynamicModule("Emitted");
-        TypeBuilder[] builders = [.. Enumerable.Range(0, count).Select(number => module.DefineType($"Link{number}", TypeAttributes.Public | TypeAttributes.Sealed))];
-        more(module, [.. builders.Select((builder, number) => EmitConstructor(builder, builders[(number + 1)..Math.Min(count, number + 1 + needs)]))]);
+        TypeBuilder[] builders = [.. Enumerable.Range(0, count)
+            .Select(number => module.DefineType($"Link{number}", TypeAttributes.Public | TypeAttributes.Sealed))];
+        more(module,
+            [.. builders.Select(
+                (builder, number) => EmitConstructor(builder, builders[(number + 1)..Math.Min(count, number + 1 + needs)]))]);
         foreach (TypeBuilder builder in builders)
         {
             builder.CreateType();
@@ -68,7 +71,8 @@ public static class EmittedClasses
         MethodBuilder? inner = null;
         for (int first = (constructors.Length - 1) / LargestMethod * LargestMethod; first >= 0; first -= LargestMethod)
         {
-            MethodBuilder method = byHand.DefineMethod($"Make{first}", MethodAttributes.Public | MethodAttributes.Static, typeof(object), []);
+            MethodBuilder method =
+                byHand.DefineMethod($"Make{first}", MethodAttributes.Public | MethodAttributes.Static, typeof(object), []);
             ILGenerator code = method.GetILGenerator();
             if (inner is not null)
             {

@@ -12,7 +12,8 @@ public static class ArrivalWiring
     public static Wiring Wiring =>
     [
         Singleton.Of<ArrivalQueue>(),
-        Singleton.From((Container office, ArrivalQueue queue, ILogger log) => new MessagePump<Arrived>(office, queue.Reader, (arrival, failure) =>
+        Singleton.From(
+            (Container office, ArrivalQueue queue, ILogger log) => new MessagePump<Arrived>(office, queue.Reader, (arrival, failure) =>
             {
                 log.Error(failure, "The arrival of {Vessel} is not noted", arrival.Vessel);
                 return Task.CompletedTask;

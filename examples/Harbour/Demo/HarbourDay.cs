@@ -17,11 +17,14 @@ public static class HarbourDay
     private static readonly ScriptedRequest[] Script =
     [
         new("Mira", HttpMethod.Get, "/berths"),
-        new("Mira", HttpMethod.Post, "/berths/requests", """{ "vessel": "Heron", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }"""),
-        new("Tove", HttpMethod.Post, "/berths/requests", """{ "vessel": "Sandpiper", "lengthMetres": 17, "draughtMetres": 1.9, "arrival": "2027-05-05", "nights": 3 }"""),
+        new("Mira", HttpMethod.Post, "/berths/requests",
+            """{ "vessel": "Heron", "lengthMetres": 16.5, "draughtMetres": 2.1, "arrival": "2027-05-04", "nights": 2 }"""),
+        new("Tove", HttpMethod.Post, "/berths/requests",
+            """{ "vessel": "Sandpiper", "lengthMetres": 17, "draughtMetres": 1.9, "arrival": "2027-05-05", "nights": 3 }"""),
         new("Tove", HttpMethod.Get, "/berths/requests/2"),
         new("Odd", HttpMethod.Get, "/tides/2027-05-05"),
-        new("Odd", HttpMethod.Post, "/berths/requests", """{ "vessel": "", "lengthMetres": 900, "draughtMetres": 1, "arrival": "2027-05-05", "nights": 1 }"""),
+        new("Odd", HttpMethod.Post, "/berths/requests",
+            """{ "vessel": "", "lengthMetres": 900, "draughtMetres": 1, "arrival": "2027-05-05", "nights": 1 }"""),
         new("Odd", HttpMethod.Get, "/berths/requests/99"),
         new("Odd", HttpMethod.Post, "/arrivals", """{ "vessel": "Sandpiper" }"""),
         new("Mira", HttpMethod.Post, "/departures", """{ "requestId": 1 }"""),
@@ -81,7 +84,8 @@ public static class HarbourDay
         await ShowNightAsync(console, office);
 
         string flags = await FlagsAsync(client);
-        console.MarkupLineInterpolated($"Notices go out by [bold]{channels}[/]; two of these are plug-ins. One brings GET {Contributed}: {flags}");
+        console.MarkupLineInterpolated(
+            $"Notices go out by [bold]{channels}[/]; two of these are plug-ins. One brings GET {Contributed}: {flags}");
     }
 
     /// <summary>What is done without any request has scopes of its own.</summary>
@@ -101,7 +105,9 @@ public static class HarbourDay
     private static async Task ShowNightAsync(IAnsiConsole console, HarbourOffice office)
     {
         IReadOnlyList<Invoice> invoices = await office.Container.Resolve<NightlyInvoicing>().RunAsync();
-        string written = string.Join(", ", invoices.Select(invoice => string.Create(CultureInfo.InvariantCulture, $"{invoice.Vessel} {invoice.Amount:0.00}")));
+        string written =
+            string.Join(
+                ", ", invoices.Select(invoice => string.Create(CultureInfo.InvariantCulture, $"{invoice.Vessel} {invoice.Amount:0.00}")));
         console.MarkupLineInterpolated(
             $"[bold]No request, and still a scope:[/] the arrival was a message, handled in its own scope with its own ledger. The nightly invoicing used a new one, and wrote: {written}.");
     }
@@ -138,7 +144,8 @@ public static class HarbourDay
             ? $"{badge[..badge.IndexOf(ending, StringComparison.Ordinal)].ToLowerInvariant()} {Numbered(role)}"
             : "";
 
-        string Numbered(string role) => crew.TryGetValue(role, out string? badge) ? badge[badge.IndexOf('#', StringComparison.Ordinal)..] : "";
+        string Numbered(string role) =>
+            crew.TryGetValue(role, out string? badge) ? badge[badge.IndexOf('#', StringComparison.Ordinal)..] : "";
     }
 
     private static void ShowMistakes(IAnsiConsole console)

@@ -9,7 +9,8 @@ namespace Harbour.Ledger;
 public sealed class SqliteBerthLedger : IBerthLedger, IAsyncDisposable
 {
     private const string Columns =
-        "id, vessel, berth, arrival, departure, fee, booked_by as bookedBy, (select at from arrival where booking_id = id) as arrivedAt, left_at as leftAt";
+        "id, vessel, berth, arrival, departure, fee, booked_by as bookedBy, (select at from arrival where booking_id = id) as arrivedAt, "
+            + "left_at as leftAt";
 
     private const string Invoices = "select id as requestId, vessel, fee from booking join invoice on booking_id = id";
 
@@ -26,7 +27,8 @@ public sealed class SqliteBerthLedger : IBerthLedger, IAsyncDisposable
     public string Badge { get; }
 
     public async Task<IReadOnlyList<Booking>> CurrentAsync() =>
-        [.. (await _connection.QueryAsync<Line>($"select {Columns} from booking where left_at is null order by id")).Select(line => line.ToBooking())];
+        [.. (await _connection.QueryAsync<Line>($"select {Columns} from booking where left_at is null order by id")).Select(
+            line => line.ToBooking())];
 
     public async Task<Booking?> FindAsync(long id) =>
         (await _connection.QuerySingleOrDefaultAsync<Line>($"select {Columns} from booking where id = @id", new { id }))?.ToBooking();
@@ -66,12 +68,14 @@ public sealed class SqliteBerthLedger : IBerthLedger, IAsyncDisposable
     }
 
     public async Task<bool> DepartAsync(long id, DateTimeOffset now) =>
-        await _connection.ExecuteAsync("update booking set left_at = @now where id = @id and left_at is null", new { id, now = Text(now) }) == 1;
+        await _connection.ExecuteAsync(
+            "update booking set left_at = @now where id = @id and left_at is null", new { id, now = Text(now) }) == 1;
 
     public async Task<IReadOnlyList<Invoice>> InvoiceAsync(DateTimeOffset now)
     {
         IEnumerable<long> written = await _connection.QueryAsync<long>(
-            "insert into invoice select id, @now from booking where left_at is not null and id not in (select booking_id from invoice) returning booking_id",
+            "insert into invoice select id, @now from booking where left_at is not null and id not in (select booking_id from invoice) "
+                + "returning booking_id",
             new { now = Text(now) });
         return await InvoicesAsync($"{Invoices} where id in @written order by id", new { written });
     }
@@ -95,7 +99,8 @@ public sealed class SqliteBerthLedger : IBerthLedger, IAsyncDisposable
     private static string Text(DateOnly date) => date.ToString("O", CultureInfo.InvariantCulture);
 
     private sealed record Line(
-        long Id, string Vessel, string Berth, string Arrival, string Departure, string Fee, string BookedBy, string? ArrivedAt, string? LeftAt)
+        long Id, string Vessel, string Berth, string Arrival, string Departure, string Fee, string BookedBy, string? ArrivedAt,
+        string? LeftAt)
     {
         public Booking ToBooking() => new(
             Id,

@@ -5,7 +5,8 @@ using Serilog;
 
 namespace Harbour.Night;
 
-/// <summary>Writes an invoice for every vessel that has left. It lives as long as the office, and so takes a fresh ledger for each run.</summary>
+/// <summary>Writes an invoice for every vessel that has left. It lives as long as the office, and so takes a fresh ledger for each
+/// run.</summary>
 public sealed class NightlyInvoicing(FreshScope<IBerthLedger> ledger, IClock clock, ILogger log)
 {
     private static readonly Caller Clerk = new("the night clerk");

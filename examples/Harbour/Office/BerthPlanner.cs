@@ -40,7 +40,8 @@ public sealed class BerthPlanner
         IReadOnlyList<Booking> bookings = await Ledger.CurrentAsync();
         return
         [
-            .. _quays.Berths.Select(berth => State(berth, bookings.Where(booking => booking.Berth == berth.Name).MinBy(booking => booking.Arrival))),
+            .. _quays.Berths.Select(
+                berth => State(berth, bookings.Where(booking => booking.Berth == berth.Name).MinBy(booking => booking.Arrival))),
         ];
     }
 

@@ -10,10 +10,12 @@ public sealed class BerthRequestCheck(ITideTable tides)
     {
         Dictionary<string, string[]> errors = [];
         Require(!string.IsNullOrWhiteSpace(request.Vessel), "vessel", "Name the vessel.");
-        Require(request.LengthMetres is > 0 and <= LongestVessel, "lengthMetres", $"Give a length of more than 0 and at most {LongestVessel} metres.");
+        Require(request.LengthMetres is > 0 and <= LongestVessel, "lengthMetres",
+            $"Give a length of more than 0 and at most {LongestVessel} metres.");
         Require(request.DraughtMetres is > 0 and <= LongestVessel, "draughtMetres", "Give a draught of more than 0 metres.");
         Require(request.Nights is > 0 and <= LongestStay, "nights", $"Stay 1 to {LongestStay} nights.");
-        Require(tides.Of(request.Arrival) is not null, "arrival", "Give a day (YYYY-MM-DD) that the tide table knows; GET /tides/{date} tells.");
+        Require(tides.Of(request.Arrival) is not null, "arrival",
+            "Give a day (YYYY-MM-DD) that the tide table knows; GET /tides/{date} tells.");
         return errors;
 
         void Require(bool isRight, string field, string advice)

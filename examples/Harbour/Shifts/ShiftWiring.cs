@@ -13,7 +13,8 @@ public static class ShiftWiring
         HarbourLevels.DutyShift.Incoming<Shift>(),
         HarbourLevels.DutyShift.Of<DutyRoster>(),
         Singleton.Of<ShiftPlan>(),
-        Singleton.From((Container office, TimeProvider time, ILogger log) => new Sessions(office, HarbourLevels.DutyShift, time, (shift, failure) =>
+        Singleton.From(
+            (Container office, TimeProvider time, ILogger log) => new Sessions(office, HarbourLevels.DutyShift, time, (shift, failure) =>
         {
             log.Error(failure, "Disposing of the {Shift} failed", shift);
             return Task.CompletedTask;

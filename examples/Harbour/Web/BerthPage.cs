@@ -33,7 +33,8 @@ public sealed class BerthPage : IContributesEndpoints
     public void Contribute(IEndpointRouteBuilder routes) => routes.MapGet("/", ShowAsync);
 
     private static async Task<IResult> ShowAsync(
-        [FromServices] BerthPlanner planner, [FromServices] DutyRoster roster, [FromServices] ArrivalQueue arrivals, [FromServices] NoticeDesk notices)
+        [FromServices] BerthPlanner planner, [FromServices] DutyRoster roster, [FromServices] ArrivalQueue arrivals,
+        [FromServices] NoticeDesk notices)
     {
         IReadOnlyList<BerthState> berths = await planner.OverviewAsync();
         double longest = berths.Max(berth => berth.LengthMetres);
@@ -66,7 +67,8 @@ public sealed class BerthPage : IContributesEndpoints
             { HasArrived: true } => ("here", $"here until {Day(berth.Until!.Value)}"),
             _ => ("due", $"due {Day(berth.From!.Value)}"),
         };
-        string width = (berth.LengthMetres / longest).ToString("P0", CultureInfo.InvariantCulture).Replace(" ", "", StringComparison.Ordinal);
+        string width = (berth.LengthMetres / longest).ToString("P0", CultureInfo.InvariantCulture)
+            .Replace(" ", "", StringComparison.Ordinal);
         return string.Create(
             CultureInfo.InvariantCulture,
             $"""<tr><td>{Text(berth.Berth)}</td><td class="number">{berth.LengthMetres:0.0} m</td><td class="number">{berth.DepthMetres:0.0} m</td><td class="quay"><div class="berth {kind}" style="width:{width}">{Text(berth.Vessel ?? "")}</div></td><td class="number">{state}</td></tr>""");

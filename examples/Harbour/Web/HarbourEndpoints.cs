@@ -18,7 +18,8 @@ public sealed class HarbourEndpoints : IContributesEndpoints
         routes.MapPost("/departures", DepartAsync);
     }
 
-    private static async Task<IResult> OverviewAsync(HttpContext context, [FromServices] BookingDesk desk, [FromServices] BerthPlanner planner)
+    private static async Task<IResult> OverviewAsync(
+        HttpContext context, [FromServices] BookingDesk desk, [FromServices] BerthPlanner planner)
     {
         ServedBy.Tell(context, desk, ("second-planner", planner.Badge));
         return Results.Ok(await planner.OverviewAsync());
@@ -85,7 +86,8 @@ public sealed class HarbourEndpoints : IContributesEndpoints
         {
             DepartureAnswer.Gone => Results.NoContent(),
             DepartureAnswer.AlreadyGone => Results.Problem("That vessel has left already.", statusCode: StatusCodes.Status409Conflict),
-            _ => Results.Problem($"There is no request {departure.RequestId}: give the requestId of a booking.", statusCode: StatusCodes.Status404NotFound),
+            _ => Results.Problem(
+                $"There is no request {departure.RequestId}: give the requestId of a booking.", statusCode: StatusCodes.Status404NotFound),
         };
     }
 

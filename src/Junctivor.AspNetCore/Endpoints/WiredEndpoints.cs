@@ -10,7 +10,8 @@ public static class WiredEndpoints
     /// <param name="container">The container.</param>
     /// <returns>The same routes.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
-    /// <exception cref="ResolveException">One of them needs a scope (JV302): take scoped services as parameters of the endpoints instead.</exception>
+    /// <exception cref="ResolveException">One of them needs a scope (JV302): take scoped services as parameters of the endpoints
+    /// instead.</exception>
     /// <exception cref="ConstructionException">A constructor threw.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public static IEndpointRouteBuilder MapWiredEndpoints(this IEndpointRouteBuilder routes, Container container)

@@ -37,6 +37,8 @@ public sealed class ShutdownTimeoutException : JunctivorException
                 .OrderByDescending(counted => counted.Value).ThenBy(counted => counted.Key, StringComparer.Ordinal)
                 .Select(counted => counted.Value == 1 ? counted.Key : $"{counted.Key} ({counted.Value} times)"),
         ];
-        return names.Length <= MostNamed ? string.Join(", ", names) : $"{string.Join(", ", names.Take(MostNamed))} and {names.Length - MostNamed} more";
+        return names.Length <= MostNamed
+            ? string.Join(", ", names)
+            : $"{string.Join(", ", names.Take(MostNamed))} and {names.Length - MostNamed} more";
     }
 }

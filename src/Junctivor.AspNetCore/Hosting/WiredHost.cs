@@ -23,7 +23,8 @@ public static class WiredHost
     /// <returns>A task that completes when everything is wound down.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <exception cref="WarmUpException">A warm-up failed; the host was not started.</exception>
-    /// <exception cref="ShutdownTimeoutException">Some requests or services did not complete within <see cref="DefaultShutdownTimeout"/>: it names them.</exception>
+    /// <exception cref="ShutdownTimeoutException">Some requests or services did not complete within <see cref="DefaultShutdownTimeout"/>:
+    /// it names them.</exception>
     /// <exception cref="AggregateException">A wind-down threw.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public static Task RunWiredAsync(this IHost host, Container container) => host.RunWiredAsync(container, DefaultShutdownTimeout);
@@ -85,7 +86,8 @@ public static class WiredHost
             }
             catch (AggregateException woundDown)
             {
-                throw new AggregateException("The host did not start, and winding down failed in part.", [failure, .. woundDown.InnerExceptions]);
+                throw new AggregateException(
+                    "The host did not start, and winding down failed in part.", [failure, .. woundDown.InnerExceptions]);
             }
 
             throw;
@@ -115,8 +117,8 @@ public static class WiredHost
     /// <returns>A task that completes when everything is wound down.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <exception cref="ShutdownTimeoutException">Some requests or services did not complete within the limit: it names them.</exception>
-    /// <exception cref="AggregateException">Stopping the host or winding down threw: all exceptions are inside. The rest was stopped and wound down
-    /// nevertheless.</exception>
+    /// <exception cref="AggregateException">Stopping the host or winding down threw: all exceptions are inside. The rest was stopped and
+    /// wound down nevertheless.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public static async Task StopAndWindDownAsync(this IHost host, Container container, TimeSpan limit)
     {

@@ -16,7 +16,8 @@ namespace Junctivor;
 public sealed record RequestOptions
 {
     /// <summary>
-    /// Returns the values that the wiring declares with <c>Scoped.Incoming</c>, in addition to those that are supplied automatically; none by default.
+    /// Returns the values that the wiring declares with <c>Scoped.Incoming</c>, in addition to those that are supplied automatically; none
+    /// by default.
     /// </summary>
     public Func<HttpContext, Incoming[]> Incoming { get; init; } = _ => [];
 
@@ -27,8 +28,8 @@ public sealed record RequestOptions
     public Func<HttpContext, string?> SessionKey { get; init; } = _ => null;
 
     /// <summary>
-    /// Returns the values that the wiring declares with the <c>Incoming</c> of the session's level; none by default. Called only when a session
-    /// is started.
+    /// Returns the values that the wiring declares with the <c>Incoming</c> of the session's level; none by default. Called only when a
+    /// session is started.
     /// </summary>
     public Func<HttpContext, Incoming[]> SessionIncoming { get; init; } = _ => [];
 }

@@ -85,7 +85,8 @@ internal sealed class RequestScope : IServiceProvider, IServiceProvidersFeature,
         }
     }
 
-    /// <summary>Leaves a session behind something that was thrown. If that throws too, both are thrown; otherwise the caller goes on throwing.</summary>
+    /// <summary>Leaves a session behind something that was thrown. If that throws too, both are thrown; otherwise the caller goes on
+    /// throwing.</summary>
     public static async ValueTask LeaveAsync(SessionVisit visit, Exception thrown)
     {
         try

@@ -11,16 +11,17 @@ public static class RequestScopes
     private static readonly RequestOptions NoOptions = new();
 
     /// <summary>
-    /// Starts a scope for each request, from which endpoints, controllers, pages and filters take their services. The scope is disposed when
-    /// the response is complete, also when the request throws or the client disconnects. <see cref="HttpContext"/>, the caller's
-    /// <see cref="System.Security.Claims.ClaimsPrincipal"/> and the <see cref="CancellationToken"/> of the request are supplied if the wiring declares
-    /// them with <c>Scoped.Incoming</c>. Types that the wiring does not provide are requested from the host.
+    /// Starts a scope for each request, from which endpoints, controllers, pages and filters take their services. The scope is disposed
+    /// when the response is complete, also when the request throws or the client disconnects. <see cref="HttpContext"/>, the caller's
+    /// <see cref="System.Security.Claims.ClaimsPrincipal"/> and the <see cref="CancellationToken"/> of the request are supplied if the
+    /// wiring declares them with <c>Scoped.Incoming</c>. Types that the wiring does not provide are requested from the host.
     /// </summary>
     /// <param name="app">The application. Call this after the middleware for errors and authentication.</param>
     /// <param name="container">The container; it is not disposed with the application.</param>
     /// <returns>The same application.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
-    public static IApplicationBuilder UseJunctivor(this IApplicationBuilder app, Container container) => app.UseJunctivor(container, NoOptions);
+    public static IApplicationBuilder UseJunctivor(this IApplicationBuilder app, Container container) =>
+        app.UseJunctivor(container, NoOptions);
 
     /// <inheritdoc cref="UseJunctivor(IApplicationBuilder, Container)"/>
     /// <param name="app">The application. Call this after the middleware for errors and authentication.</param>
@@ -55,6 +56,7 @@ public static class RequestScopes
     {
         ArgumentNullException.ThrowIfNull(context);
         return (context.Features.Get<IServiceProvidersFeature>() as RequestScope)?.Scope
-            ?? throw new InvalidOperationException("The request has no scope: call app.UseJunctivor(container) before the middleware that needs it.");
+            ?? throw new InvalidOperationException(
+                "The request has no scope: call app.UseJunctivor(container) before the middleware that needs it.");
     }
 }

@@ -44,7 +44,8 @@ internal sealed class RequestStarter
     private static async Task AwaitAsync(HttpContext context, RequestDelegate next, ValueTask<RequestScope> starting) =>
         await RunAsync(context, next, await starting.ConfigureAwait(false)).ConfigureAwait(false);
 
-    private IEnumerable<Func<HttpContext, Incoming>> Where<T>(Func<HttpContext, Incoming> value) => _container.DeclaresIncoming(typeof(T)) ? [value] : [];
+    private IEnumerable<Func<HttpContext, Incoming>> Where<T>(Func<HttpContext, Incoming> value) =>
+        _container.DeclaresIncoming(typeof(T)) ? [value] : [];
 
     private ValueTask<RequestScope> StartAsync(HttpContext context)
     {
@@ -62,7 +63,9 @@ internal sealed class RequestStarter
     }
 
     private async ValueTask<RequestScope> EnterAsync(Sessions sessions, string key, HttpContext context) =>
-        await StartWithin(await sessions.EnterAsync(key, context.RequestAborted, _options.SessionIncoming(context)).ConfigureAwait(false), context).ConfigureAwait(false);
+        await StartWithin(
+            await sessions.EnterAsync(key, context.RequestAborted, _options.SessionIncoming(context)).ConfigureAwait(false), context)
+            .ConfigureAwait(false);
 
     private ValueTask<RequestScope> StartWithin(SessionVisit visit, HttpContext context)
     {

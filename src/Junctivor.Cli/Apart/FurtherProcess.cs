@@ -9,8 +9,8 @@ using Junctivor.Cli.Output;
 namespace Junctivor.Cli.Apart;
 
 /// <summary>
-/// Runs the same call in a process of its own, as it runs code of an assembly: that may end its process, hold on to it, write to standard output,
-/// or never return.
+/// Runs the same call in a process of its own, as it runs code of an assembly: that may end its process, hold on to it, write to standard
+/// output, or never return.
 /// </summary>
 internal static class FurtherProcess
 {
@@ -52,7 +52,9 @@ internal static class FurtherProcess
             if (!answering.Wait(Rest) || answering.Result is not { } line)
             {
                 process.WaitForExit(Rest);
-                throw new CannotCheckException($"{what}: its wiring code ended the process{StatusOf(process)}{LastWords(complained)}. A wiring should only register, and do nothing else.");
+                throw new CannotCheckException(
+                    $"{what}: its wiring code ended the process{StatusOf(process)}{LastWords(complained)}. A wiring should only "
+                        + "register, and do nothing else.");
             }
 
             Pass(printed, complained, process);

@@ -20,7 +20,9 @@ internal static class CompareCommand
         }
         else
         {
-            Result.Show(output, screen => screen.Write(CompareText.Lines(NameOf(before, was, now), NameOf(after, now, was), changes, screen.Width)));
+            Result.Show(
+                output, screen =>
+                    screen.Write(CompareText.Lines(NameOf(before, was, now), NameOf(after, now, was), changes, screen.Width)));
         }
 
         return changes.Count == 0 ? ExitStatus.Sound : ExitStatus.FaultsFound;

@@ -19,8 +19,10 @@ internal static class DemoCommand
         SavedGraph rehearsal = SavedGraph.Of("rehearsal", HarbourOffice.Rehearsal);
 
         Show(screen, "list OFFICE.dll --wiring office", ListText.Lines(office, ListFilter.All, screen.Width));
-        Show(screen, $"why OFFICE.dll {Wanted} --wiring office", new WhyText(office, screen.Width).Lines(ServiceSearch.Find(office, Wanted)[0]));
-        Show(screen, "compare OFFICE.dll@office OFFICE.dll@rehearsal", CompareText.Lines(office.Wiring, rehearsal.Wiring, GraphComparison.Between(office, rehearsal), screen.Width));
+        Show(screen, $"why OFFICE.dll {Wanted} --wiring office",
+            new WhyText(office, screen.Width).Lines(ServiceSearch.Find(office, Wanted)[0]));
+        Show(screen, "compare OFFICE.dll@office OFFICE.dll@rehearsal",
+            CompareText.Lines(office.Wiring, rehearsal.Wiring, GraphComparison.Between(office, rehearsal), screen.Width));
         Show(screen, "check OFFICE.dll", []);
         CheckCommand.Report(
             [new FoundWiring("office", HarbourOffice.Sound), new FoundWiring("a harbour with faults", HarbourOffice.WithMistakes)],

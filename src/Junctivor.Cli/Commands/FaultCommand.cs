@@ -17,7 +17,8 @@ internal static class FaultCommand
             return ExitStatus.Sound;
         }
 
-        FaultKind kind = FaultKind.Find(code) ?? throw new CannotCheckException($"there is no fault code '{code}': 'junctivor fault' lists them.");
+        FaultKind kind = FaultKind.Find(code)
+            ?? throw new CannotCheckException($"there is no fault code '{code}': 'junctivor fault' lists them.");
         Terminal.Out.Write(FaultSections.Of(kind));
         return ExitStatus.Sound;
     }

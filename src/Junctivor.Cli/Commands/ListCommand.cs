@@ -38,7 +38,9 @@ internal static class ListCommand
         Result.Write(
             graphs.Count == 1
                 ? GraphJson.Write(graphs[0])
-                : throw new CannotCheckException($"{file.Name} has several wirings, and a graph is saved for one: add --wiring NAME, with one of {string.Join(", ", graphs.Select(graph => graph.Wiring))}."),
+                : throw new CannotCheckException(
+                    $"{file.Name} has several wirings, and a graph is saved for one: add --wiring NAME, with one of "
+                        + $"{string.Join(", ", graphs.Select(graph => graph.Wiring))}."),
             output);
         return ExitStatus.Sound;
     }

@@ -27,6 +27,7 @@ internal static class SeverityWords
         string[] parts = word.Split('=', 2);
         return parts.Length == 2 && !int.TryParse(parts[1], out _) && Enum.TryParse(parts[1], ignoreCase: true, out Severity severity)
             ? (parts[0].ToUpperInvariant(), severity)
-            : throw new CannotCheckException($"'{word}' is not a severity: write CODE=fault, CODE=warning or CODE=note, such as JV303=fault.");
+            : throw new CannotCheckException(
+                $"'{word}' is not a severity: write CODE=fault, CODE=warning or CODE=note, such as JV303=fault.");
     }
 }

@@ -10,10 +10,13 @@ internal static class WhyCommand
 {
     public static int Run(FileInfo file, string service, string? wiring, OutputFormat format, FileInfo? output)
     {
-        IReadOnlyList<(SavedGraph Graph, IReadOnlyList<SavedService> Found)> all = [.. WiringSource.Read(file, wiring).Select(graph => (graph, ServiceSearch.Find(graph, service)))];
+        IReadOnlyList<(SavedGraph Graph, IReadOnlyList<SavedService> Found)> all = [.. WiringSource.Read(file, wiring)
+            .Select(graph => (graph, ServiceSearch.Find(graph, service)))];
         if (all.All(each => each.Found.Count == 0))
         {
-            throw new CannotCheckException($"{file.Name} has no service '{service}'{ServiceSearch.Near([.. all.Select(each => each.Graph)], service)}: 'junctivor list {file}' lists all services.");
+            throw new CannotCheckException(
+                $"{file.Name} has no service '{service}'{ServiceSearch.Near([.. all.Select(each => each.Graph)], service)}: 'junctivor "
+                    + $"list {file}' lists all services.");
         }
 
         if (format == OutputFormat.Json)
@@ -27,7 +30,10 @@ internal static class WhyCommand
             foreach ((SavedGraph graph, IReadOnlyList<SavedService> found) in all.Where(each => each.Found.Count > 0))
             {
                 screen.StartPart();
-                screen.Write(found.Count == 1 ? new WhyText(graph, screen.Width).Lines(found[0]) : ServiceSearch.Several(graph, service, found, screen.Width));
+                screen.Write(
+                    found.Count == 1
+                        ? new WhyText(graph, screen.Width).Lines(found[0])
+                        : ServiceSearch.Several(graph, service, found, screen.Width));
             }
         });
         return ExitStatus.Sound;

@@ -21,7 +21,9 @@ internal static class OwnVersion
     {
         if (reference.Version is { } wanted && !Fits(wanted, Own.Version!))
         {
-            throw new CannotCheckException($"{assembly} was built for Junctivor {wanted.ToString(3)}, and this command contains {Own.Version!.ToString(3)}: use the command of the same version as the library.");
+            throw new CannotCheckException(
+                $"{assembly} was built for Junctivor {wanted.ToString(3)}, and this command contains {Own.Version!.ToString(3)}: use the "
+                    + "command of the same version as the library.");
         }
     }
 

@@ -29,7 +29,9 @@ internal sealed class RuntimeSettings
     {
         if (_options is null)
         {
-            return [.. Installed().Where(framework => framework.Name != OwnFramework).Select(framework => FolderOf(framework.Name, framework.Version)).OfType<string>()];
+            return [.. Installed()
+                .Where(framework => framework.Name != OwnFramework)
+                .Select(framework => FolderOf(framework.Name, framework.Version)).OfType<string>()];
         }
 
         List<string> folders = [];
@@ -37,11 +39,16 @@ internal sealed class RuntimeSettings
         {
             if (name != OwnFramework)
             {
-                folders.Add(FolderOf(name, version) ?? throw new CannotCheckException($"{_assembly} needs {name} {version}, which is not installed: install it, or set DOTNET_ROOT to where it is."));
+                folders.Add(
+                    FolderOf(name, version)
+                        ?? throw new CannotCheckException(
+                            $"{_assembly} needs {name} {version}, which is not installed: install it, or set DOTNET_ROOT to where it is."));
             }
             else if (VersionOf(version) is { } wanted && wanted.Major > Environment.Version.Major)
             {
-                throw new CannotCheckException($"{_assembly} needs .NET {wanted.Major}, and this command runs on .NET {Environment.Version.Major}: install the newer SDK, and set DOTNET_ROLL_FORWARD=Major.");
+                throw new CannotCheckException(
+                    $"{_assembly} needs .NET {wanted.Major}, and this command runs on .NET {Environment.Version.Major}: install the "
+                        + "newer SDK, and set DOTNET_ROLL_FORWARD=Major.");
             }
         }
 
@@ -65,7 +72,8 @@ internal sealed class RuntimeSettings
         }
         catch (JsonException failure)
         {
-            throw new CannotCheckException($"{Path.GetFileName(path)} cannot be read (line {failure.LineNumber + 1}): build the project again.");
+            throw new CannotCheckException(
+                $"{Path.GetFileName(path)} cannot be read (line {failure.LineNumber + 1}): build the project again.");
         }
         catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
         {
@@ -87,7 +95,9 @@ internal sealed class RuntimeSettings
         IEnumerable<JsonNode?> named = _options?["frameworks"] as JsonArray ?? [];
         return named.Append(_options?["framework"]).OfType<JsonNode>().Select(node => node is JsonObject framework
             ? ($"{framework["name"]}", $"{framework["version"]}")
-            : throw new CannotCheckException($"{Path.ChangeExtension(_assembly, ".runtimeconfig.json")} names '{node}' as a framework, without name and version: build the project again."));
+            : throw new CannotCheckException(
+                $"{Path.ChangeExtension(_assembly, ".runtimeconfig.json")} names '{node}' as a framework, without name and version: "
+                    + "build the project again."));
     }
 
     private static IEnumerable<(string Name, string Version)> Installed() => Directory.Exists(SharedFolder)

@@ -12,7 +12,9 @@ internal static class WiringSource
     {
         if (!IsSavedGraph(file.Name))
         {
-            return Waiting.While($"Reading {file.Name} …", () => WiringFinder.Find(file, wiring).Select(found => SavedGraph.Of(found.Name, found.Wiring)).ToList());
+            return Waiting.While(
+                $"Reading {file.Name} …",
+                () => WiringFinder.Find(file, wiring).Select(found => SavedGraph.Of(found.Name, found.Wiring)).ToList());
         }
 
         SavedGraph saved = Waiting.While($"Reading {file.Name} …", () => ReadSaved(file));
@@ -33,7 +35,9 @@ internal static class WiringSource
         IReadOnlyList<SavedGraph> graphs = Read(file, at < 0 ? wiring : name[(at + 1)..]);
         return graphs.Count == 1
             ? graphs[0]
-            : throw new CannotCheckException($"{file.Name} has several wirings: write {file}@NAME, with one of {string.Join(", ", graphs.Select(graph => graph.Wiring))}.");
+            : throw new CannotCheckException(
+                $"{file.Name} has several wirings: write {file}@NAME, with one of "
+                    + $"{string.Join(", ", graphs.Select(graph => graph.Wiring))}.");
     }
 
     private static SavedGraph ReadSaved(FileInfo file)
@@ -48,7 +52,8 @@ internal static class WiringSource
         }
         catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
         {
-            throw new CannotCheckException($"{file} does not exist, or cannot be read: save a graph with 'junctivor list --format json --output {file.Name}'.");
+            throw new CannotCheckException(
+                $"{file} does not exist, or cannot be read: save a graph with 'junctivor list --format json --output {file.Name}'.");
         }
     }
 }

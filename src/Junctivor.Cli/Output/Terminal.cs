@@ -36,11 +36,13 @@ internal static class Terminal
                 return OtherColors;
             }
 
-            Capabilities can = AnsiConsole.Create(new AnsiConsoleSettings { Out = new AnsiConsoleOutput(Console.Out) }).Profile.Capabilities;
+            Capabilities can =
+                AnsiConsole.Create(new AnsiConsoleSettings { Out = new AnsiConsoleOutput(Console.Out) }).Profile.Capabilities;
             return can.Ansi ? can.ColorSystem.ToString() : null;
         }
     }
 
     /// <summary>From now on, the command writes elsewhere, for a terminal that shows colours so.</summary>
-    public static void WriteTo(TextWriter output, TextWriter errors, string? colors) => (OtherOut, OtherErrors, OtherColors) = (output, errors, colors);
+    public static void WriteTo(TextWriter output, TextWriter errors, string? colors) =>
+        (OtherOut, OtherErrors, OtherColors) = (output, errors, colors);
 }

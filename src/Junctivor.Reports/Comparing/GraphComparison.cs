@@ -48,7 +48,8 @@ public sealed class GraphComparison
         List<SavedRegistration> stayed = [.. are.Where(registration => same.Any(pair => pair.Is == registration))];
         if (!same.Select(pair => pair.Is).SequenceEqual(stayed))
         {
-            Add(ChangeKind.OrderChanged, service, same[0].Was, same[0].Is, _before.Names(same.Select(pair => pair.Was)), _after.Names(stayed));
+            Add(ChangeKind.OrderChanged, service, same[0].Was, same[0].Is, _before.Names(same.Select(pair => pair.Was)),
+                _after.Names(stayed));
         }
 
         Queue<SavedRegistration> gone = new(were.Where(registration => same.All(pair => pair.Was != registration)));
@@ -71,7 +72,8 @@ public sealed class GraphComparison
     }
 
     /// <summary>Those that are created by the same, in the order before.</summary>
-    private static List<(SavedRegistration Was, SavedRegistration Is)> Pair(IReadOnlyList<SavedRegistration> were, IReadOnlyList<SavedRegistration> are)
+    private static List<(SavedRegistration Was, SavedRegistration Is)> Pair(
+        IReadOnlyList<SavedRegistration> were, IReadOnlyList<SavedRegistration> are)
     {
         List<SavedRegistration> left = [.. are];
         List<(SavedRegistration, SavedRegistration)> same = [];
@@ -110,7 +112,8 @@ public sealed class GraphComparison
     /// <summary>What one registration serves beside is told with it.</summary>
     private void AddOnce(ChangeKind kind, string service, SavedRegistration? was, SavedRegistration? now, string before, string after)
     {
-        int known = _changes.FindIndex(change => change.Kind == kind && change.RegistrationBefore == was && change.RegistrationAfter == now);
+        int known =
+            _changes.FindIndex(change => change.Kind == kind && change.RegistrationBefore == was && change.RegistrationAfter == now);
         if (known < 0)
         {
             Add(kind, service, was, now, before, after);

@@ -13,7 +13,8 @@ internal sealed class Side
     public Side(SavedGraph graph)
     {
         _graph = graph;
-        Dictionary<string, SavedRegistration> byId = graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
+        Dictionary<string, SavedRegistration> byId =
+            graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
         foreach (SavedService service in graph.Services)
         {
             foreach (string id in service.By)
@@ -22,7 +23,8 @@ internal sealed class Side
             }
         }
 
-        foreach (SavedRegistration decorator in graph.Registrations.Where(registration => registration is { Decorator: true, FollowsFrom: null }))
+        foreach (SavedRegistration decorator in graph.Registrations.Where(
+            registration => registration is { Decorator: true, FollowsFrom: null }))
         {
             Enter($"decorators of {NameOf(decorator.Services[0], decorator.Mark)}", decorator);
         }
@@ -31,17 +33,20 @@ internal sealed class Side
     /// <summary>The services, with their marks; and their decorators.</summary>
     public IEnumerable<string> Services => _serving.Keys;
 
-    public IReadOnlyList<SavedRegistration> Serving(string service) => _serving.TryGetValue(service, out List<SavedRegistration>? serving) ? serving : [];
+    public IReadOnlyList<SavedRegistration> Serving(string service) =>
+        _serving.TryGetValue(service, out List<SavedRegistration>? serving) ? serving : [];
 
     /// <summary>Whether it is the first service of the registration: what is said once, is said there.</summary>
     public bool IsFirst(string service, SavedRegistration registration) => _firsts.Contains((service, registration));
 
     public string Describe(SavedRegistration registration) => registration.Decorator
         ? Maker(registration)
-        : $"{Maker(registration)} ({registration.Lifetime}{(registration.OnlyFor is null ? "" : $", for {_graph.NameOf(registration.OnlyFor)} only")})";
+        : $"{Maker(registration)} "
+            + $"({registration.Lifetime}{(registration.OnlyFor is null ? "" : $", for {_graph.NameOf(registration.OnlyFor)} only")})";
 
     public string Describe(SavedNeed need) =>
-        $"{(need.Mark is null ? "" : $"[{_graph.NameOf(need.Mark)}] ")}{_graph.NameOf(need.Service)} {need.Parameter}{(need.Gets == "constant" ? " (a constant)" : "")}";
+        $"{(need.Mark is null ? "" : $"[{_graph.NameOf(need.Mark)}] ")}{_graph.NameOf(need.Service)} "
+            + $"{need.Parameter}{(need.Gets == "constant" ? " (a constant)" : "")}";
 
     public string Names(IEnumerable<SavedRegistration> registrations) => string.Join(", ", registrations.Select(Maker));
 

@@ -13,7 +13,8 @@ public static class SarifReport
 
     /// <summary>Writes reports down, each fault at its place in the source.</summary>
     /// <param name="reports">The reports, one for each wiring.</param>
-    /// <param name="repository">The root of the repository, to which places are relative; null for the working copy around each file.</param>
+    /// <param name="repository">The root of the repository, to which places are relative; null for the working copy around each
+    /// file.</param>
     /// <returns>Indented JSON with line feeds.</returns>
     /// <exception cref="ArgumentNullException">The reports are null.</exception>
     public static string Write(IReadOnlyList<NamedReport> reports, string? repository = null)
@@ -30,13 +31,16 @@ public static class SarifReport
             Driver = new
             {
                 Name = "Junctivor",
-                SemanticVersion = typeof(SarifReport).Assembly.GetCustomAttribute<AssemblyInformationalVersionAttribute>()?.InformationalVersion.Split('+')[0],
+                SemanticVersion = typeof(SarifReport).Assembly
+                    .GetCustomAttribute<AssemblyInformationalVersionAttribute>()?
+                    .InformationalVersion.Split('+')[0],
                 Rules = FaultKind.All.Select(Rule),
             },
         },
         Invocations = new[] { new { ExecutionSuccessful = true } },
         ColumnKind = "utf16CodeUnits",
-        Results = reports.SelectMany(report => report.Report.All.Concat(report.Report.Accepted).Select(fault => Result(report.Wiring, fault, root))),
+        Results = reports.SelectMany(
+            report => report.Report.All.Concat(report.Report.Accepted).Select(fault => Result(report.Wiring, fault, root))),
     };
 
     private static object Rule(FaultKind kind) => new
@@ -61,7 +65,8 @@ public static class SarifReport
             Locations = new[] { Location(wiring, places.Count > 0 ? places[0] : null, root) },
             RelatedLocations = places.Count > 1 ? places.Skip(1).Select((step, index) => Related(step, index + 1, root)) : null,
             PartialFingerprints = new Dictionary<string, string> { ["junctivorFault/v1"] = Fingerprint(wiring, fault) },
-            Suppressions = fault.AcceptedBecause is { } reason ? new[] { new { Kind = "inSource", Status = "accepted", Justification = reason } } : null,
+            Suppressions = fault.AcceptedBecause is { } reason
+                ? new[] { new { Kind = "inSource", Status = "accepted", Justification = reason } } : null,
         };
     }
 
@@ -74,13 +79,24 @@ public static class SarifReport
     private static object Related(FaultStep step, int id, SourceRoot root) => new
     {
         Id = id,
-        Message = new { Text = step.Parameter is null ? $"{step.Name} {step.Lifetime}".TrimEnd() : $"{step.Parameter}: {step.Name} {step.Lifetime}".TrimEnd() },
+        Message = new
+        {
+            Text = step.Parameter is null
+            ? $"{step.Name} {step.Lifetime}".TrimEnd()
+            : $"{step.Parameter}: {step.Name} {step.Lifetime}".TrimEnd()
+        },
         PhysicalLocation = Physical(step, root),
     };
 
     private static object Physical(FaultStep step, SourceRoot root) => new
     {
-        ArtifactLocation = new { Uri = UriOf(root.Relative(step.File)), UriBaseId = Path.IsPathRooted(root.Relative(step.File)) ? null : "SRCROOT" },
+        ArtifactLocation = new
+        {
+            Uri = UriOf(root.Relative(step.File)),
+            UriBaseId = Path.IsPathRooted(root.Relative(step.File))
+            ? null
+            : "SRCROOT"
+        },
         Region = new { StartLine = step.Line },
     };
 
@@ -106,7 +122,9 @@ public static class SarifReport
 
     /// <summary>The same for the same fault, whatever line it has moved to.</summary>
     private static string Fingerprint(string wiring, Fault fault) =>
-        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{wiring}\n{fault.Code}\n{string.Join("\n", fault.Candidates.DefaultIfEmpty(fault.Summary))}")));
+        Convert.ToHexStringLower(
+            SHA256.HashData(
+                Encoding.UTF8.GetBytes($"{wiring}\n{fault.Code}\n{string.Join("\n", fault.Candidates.DefaultIfEmpty(fault.Summary))}")));
 
     private static string LevelOf(Severity severity) => severity switch
     {

@@ -37,7 +37,9 @@ public static class GraphJson
         }
         catch (JsonException failure)
         {
-            throw new SavedGraphException($"is not a readable saved graph (line {(failure.LineNumber ?? 0) + 1}): save it again with 'junctivor list --format json'.", failure);
+            throw new SavedGraphException(
+                $"is not a readable saved graph (line {(failure.LineNumber ?? 0) + 1}): save it again with 'junctivor list --format json'.",
+                failure);
         }
     }
 
@@ -45,7 +47,11 @@ public static class GraphJson
     private static void CheckWhole(SavedGraph graph)
     {
         if (!(AreWhole(graph.Registrations) && AreWhole(graph.Services) && AreWhole(graph.Names.Values)
-            && graph.Registrations.All(registration => AreWhole(registration.Services) && AreWhole(registration.Replaced) && AreWhole(registration.Needs) && registration.Needs.All(need => AreWhole(need.By)))
+            && graph.Registrations.All(
+                registration => AreWhole(registration.Services)
+                    && AreWhole(registration.Replaced)
+                    && AreWhole(registration.Needs)
+                    && registration.Needs.All(need => AreWhole(need.By)))
             && graph.Services.All(service => AreWhole(service.By))))
         {
             throw new SavedGraphException("has null where a value is required: save it again with 'junctivor list --format json'.");
@@ -62,17 +68,20 @@ public static class GraphJson
         {
             if (registration.Services.Count == 0 || !byId.TryAdd(registration.Id, registration))
             {
-                throw new SavedGraphException($"has '{registration.Id}' twice, or without a service: save it again with 'junctivor list --format json'.");
+                throw new SavedGraphException(
+                    $"has '{registration.Id}' twice, or without a service: save it again with 'junctivor list --format json'.");
             }
         }
 
         IEnumerable<string?> mentioned = graph.Registrations
-            .SelectMany(registration => registration.Needs.SelectMany(need => need.By).Append(registration.Around).Append(registration.FollowsFrom))
+            .SelectMany(
+                registration => registration.Needs.SelectMany(need => need.By).Append(registration.Around).Append(registration.FollowsFrom))
             .Concat(graph.Services.SelectMany(service => service.By));
         string? unknown = mentioned.FirstOrDefault(id => id is not null && !byId.ContainsKey(id));
         if (unknown is not null)
         {
-            throw new SavedGraphException($"refers to '{unknown}', which it does not contain: save it again with 'junctivor list --format json'.");
+            throw new SavedGraphException(
+                $"refers to '{unknown}', which it does not contain: save it again with 'junctivor list --format json'.");
         }
 
         if (graph.Registrations.Any(registration => IsWrappedByItself(registration, byId)))
@@ -97,9 +106,12 @@ public static class GraphJson
 
     private static void Check(JsonElement root)
     {
-        if (root.ValueKind != JsonValueKind.Object || !root.TryGetProperty("format", out JsonElement format) || format.ToString() != SavedGraph.FormatName)
+        if (root.ValueKind != JsonValueKind.Object
+            || !root.TryGetProperty("format", out JsonElement format)
+            || format.ToString() != SavedGraph.FormatName)
         {
-            throw new SavedGraphException($"is not a saved graph: it has no \"format\": \"{SavedGraph.FormatName}\". Save one with 'junctivor list --format json'.");
+            throw new SavedGraphException(
+                $"is not a saved graph: it has no \"format\": \"{SavedGraph.FormatName}\". Save one with 'junctivor list --format json'.");
         }
 
         if (!root.TryGetProperty("version", out JsonElement version) || !version.TryGetInt32(out int number) || number < 1)
@@ -109,7 +121,9 @@ public static class GraphJson
 
         if (number > SavedGraph.NewestVersion)
         {
-            throw new SavedGraphException($"is a saved graph of version {number}, and this command reads versions up to {SavedGraph.NewestVersion}: update the command.");
+            throw new SavedGraphException(
+                $"is a saved graph of version {number}, and this command reads versions up to {SavedGraph.NewestVersion}: update the "
+                    + "command.");
         }
     }
 }

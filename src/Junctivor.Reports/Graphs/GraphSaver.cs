@@ -12,12 +12,20 @@ internal sealed class GraphSaver(ServiceGraph graph)
     public SavedGraph Save(string name)
     {
         IReadOnlyList<(ServiceId Service, Node[] Front)> answers = [.. Answers()];
-        IReadOnlyList<Node> nodes = [.. graph.Registrations, .. graph.Nodes.Where(node => !node.IsRegistration || node.Order == int.MaxValue)];
+        IReadOnlyList<Node> nodes = [.. graph.Registrations,
+            .. graph.Nodes.Where(node => !node.IsRegistration || node.Order == int.MaxValue)];
         return new SavedGraph
         {
             Wiring = name,
             Registrations = [.. nodes.Select(Save)],
-            Services = [.. answers.Select(answer => new SavedService { Service = NameOf(answer.Service.Type), Mark = MarkOf(answer.Service.Mark), By = [.. answer.Front.Select(IdOf)] })],
+            Services = [.. answers.Select(
+                answer =>
+                    new SavedService
+                    {
+                        Service = NameOf(answer.Service.Type),
+                        Mark = MarkOf(answer.Service.Mark),
+                        By = [.. answer.Front.Select(IdOf)],
+                    })],
             Names = _names,
         };
     }
@@ -27,7 +35,9 @@ internal sealed class GraphSaver(ServiceGraph graph)
         from offer in graph.Effective.All
         orderby offer.Node.Order, offer.Service.Type.QualifiedName
         group offer by offer.Service into offers
-        select (offers.Key, offers.OrderBy(offer => offer.Position).Select(offer => offer.Node.IsOpen ? offer.Node : graph.OutermostOf(offer.Node, offer.Service)).ToArray());
+        select (offers.Key,
+            offers.OrderBy(offer => offer.Position)
+                .Select(offer => offer.Node.IsOpen ? offer.Node : graph.OutermostOf(offer.Node, offer.Service)).ToArray());
 
     private SavedRegistration Save(Node node) => new()
     {
@@ -56,7 +66,9 @@ internal sealed class GraphSaver(ServiceGraph graph)
     {
         Property = need.Consumer.Properties.Contains(need.Parameter),
         Gets = WordFor(need.Binding),
-        By = [.. need.Binding is Binding.Ambiguous ambiguous ? ambiguous.Candidates.Select(IdOf) : need.Bindings.SelectMany(Nodes).Select(IdOf)],
+        By = [.. need.Binding is Binding.Ambiguous ambiguous
+            ? ambiguous.Candidates.Select(IdOf)
+            : need.Bindings.SelectMany(Nodes).Select(IdOf)],
     };
 
     private SavedNeed Unbound(Parameter parameter) => new()
@@ -119,7 +131,8 @@ internal sealed class GraphSaver(ServiceGraph graph)
             string services = string.Join(" and ", node.Services.Select(service => service.QualifiedName));
             string made = node.Implementation.QualifiedName;
             string around = node.Inner is null ? "" : $" around {IdOf(node.Inner)}";
-            string wanted = (services == made ? made : $"{services} by {(node.Kind == NodeKind.Class ? made : KindOf(node))}") + MarkSuffix(node.Mark) + around;
+            string wanted = (services == made ? made : $"{services} by {(node.Kind == NodeKind.Class ? made : KindOf(node))}")
+                + MarkSuffix(node.Mark) + around;
             _taken.TryGetValue(wanted, out int times);
             _taken[wanted] = times + 1;
             _ids.Add(node, id = times == 0 ? wanted : $"{wanted} #{times + 1}");

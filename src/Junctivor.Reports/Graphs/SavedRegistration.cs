@@ -6,7 +6,8 @@ public sealed record SavedRegistration
     /// <summary>What others refer to it by; readable, and the same as long as services, class and mark are.</summary>
     public required string Id { get; init; }
 
-    /// <summary>What creates it: <c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c> or <c>alias</c>.</summary>
+    /// <summary>What creates it: <c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c> or
+    /// <c>alias</c>.</summary>
     public required string CreatedBy { get; init; }
 
     /// <summary>The full name of the class, or of what the factory gives, or of what the alias stands for.</summary>

@@ -21,7 +21,8 @@ public static class WhyJson
 
     private static object Of(SavedGraph graph, SavedService service)
     {
-        Dictionary<string, SavedRegistration> byId = graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
+        Dictionary<string, SavedRegistration> byId =
+            graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
         ILookup<string, SavedRegistration> askers = graph.Registrations
             .SelectMany(asker => asker.Needs.SelectMany(need => need.By).Distinct().Select(id => (id, asker)))
             .ToLookup(asked => asked.id, asked => asked.asker, StringComparer.Ordinal);

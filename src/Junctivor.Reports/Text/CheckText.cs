@@ -14,7 +14,8 @@ internal static class CheckText
         CheckReport found = report.Report;
         string registrations = report.Registrations == 1 ? "1 registration" : $"{report.Registrations} registrations";
         yield return [new Piece($"{report.Wiring}: {found.Counts}", found.IsSound ? Tone.Good : Tone.Bad), $"  ({registrations})"];
-        foreach (IReadOnlyList<Piece> line in found.All.SelectMany(fault => LinesOf(fault, width)).Concat(found.Accepted.SelectMany(AcceptedLinesOf)))
+        foreach (IReadOnlyList<Piece> line in found.All.SelectMany(fault => LinesOf(fault, width))
+            .Concat(found.Accepted.SelectMany(AcceptedLinesOf)))
         {
             yield return line;
         }
@@ -28,7 +29,11 @@ internal static class CheckText
         [
             Blank,
             [new Piece(start, ToneOf(fault.Severity)), lines[0][start.Length..]],
-            .. lines.Skip(1).Select(line => (IReadOnlyList<Piece>)[line.StartsWith(FaultText.MoreStart, StringComparison.Ordinal) ? new Piece(line, Tone.Faint) : line]),
+            .. lines.Skip(1)
+                .Select(line =>
+                    (IReadOnlyList<Piece>)[line.StartsWith(FaultText.MoreStart, StringComparison.Ordinal)
+                        ? new Piece(line, Tone.Faint)
+                        : line]),
         ];
     }
 

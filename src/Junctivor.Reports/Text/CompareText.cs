@@ -32,7 +32,8 @@ internal static class CompareText
         Piece place = new((change.RegistrationAfter ?? change.RegistrationBefore)?.Place ?? "", Tone.Faint);
         if (change.Kind is ChangeKind.DependenciesChanged or ChangeKind.OrderChanged)
         {
-            yield return [service, change.Before.Length == 0 ? $"added {change.After}" : $"was {change.Before}", change.After.Length == 0 ? "removed" : "", place];
+            yield return [service, change.Before.Length == 0 ? $"added {change.After}" : $"was {change.Before}",
+                change.After.Length == 0 ? "removed" : "", place];
             if (change.Before.Length > 0 && change.After.Length > 0)
             {
                 yield return ["", $"is {change.After}", "", ""];
@@ -40,7 +41,9 @@ internal static class CompareText
         }
         else
         {
-            string both = change.Before.Length > 0 && change.After.Length > 0 ? $"{change.Before} → {change.After}" : change.Before + change.After;
+            string both = change.Before.Length > 0 && change.After.Length > 0
+                ? $"{change.Before} → {change.After}"
+                : change.Before + change.After;
             yield return [service, both, "", place];
         }
     }

@@ -15,7 +15,9 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
     {
         IReadOnlyList<(Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain)> lines = [.. Walk(answers)];
         HashSet<string> again = [.. lines.Where(line => line.IsAgain).Select(line => line.Registration!.Id)];
-        foreach (SavedRegistration shown in lines.Select(line => line.Registration).OfType<SavedRegistration>().Where(shown => again.Contains(shown.Id)))
+        foreach (SavedRegistration shown in lines.Select(line => line.Registration)
+            .OfType<SavedRegistration>()
+            .Where(shown => again.Contains(shown.Id)))
         {
             _numbers.TryAdd(shown.Id, _numbers.Count + 1);
         }
@@ -24,7 +26,8 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
         return Columns.Lay(Columns.Fit(withCalls, width) ? withCalls : [.. lines.Select(line => Row(asked, line, MakerText.Of))], width);
     }
 
-    private IEnumerable<(Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain)> Walk(IReadOnlyList<SavedRegistration> answers)
+    private IEnumerable<(Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain)> Walk(
+        IReadOnlyList<SavedRegistration> answers)
     {
         Stack<(Twig Twig, SavedNeed? Need, SavedRegistration? Registration)> open = new();
         foreach (SavedRegistration answer in answers.Reverse())
@@ -53,7 +56,8 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
         need.By.Count == 0 ? [(need, null)] : need.By.Select(id => (need, (SavedRegistration?)byId[id]));
 
     private IReadOnlyList<Piece> Row(
-        string asked, (Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain) line, Func<SavedGraph, SavedRegistration, string> makerOf)
+        string asked, (Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain) line,
+        Func<SavedGraph, SavedRegistration, string> makerOf)
     {
         (Twig twig, SavedNeed? need, SavedRegistration? registration, bool isAgain) = line;
         string name = need is null ? asked : NeedText.Of(graph, need);

@@ -15,5 +15,6 @@ internal sealed record ListFilter(string? Matching, string? Lifetime)
         && (Lifetime is null || string.Equals(registration.Lifetime, Lifetime, StringComparison.OrdinalIgnoreCase));
 
     private static IEnumerable<string> TextsOf(SavedGraph graph, SavedRegistration registration) =>
-        [.. registration.Services.Append(registration.Type).Select(graph.NameOf), registration.Mark is null ? "" : graph.NameOf(registration.Mark), registration.File ?? ""];
+        [.. registration.Services.Append(registration.Type).Select(graph.NameOf),
+            registration.Mark is null ? "" : graph.NameOf(registration.Mark), registration.File ?? ""];
 }

@@ -13,11 +13,14 @@ internal static class ListText
         IReadOnlyList<SavedRegistration> written = [.. graph.Registrations.Where(registration => registration.FollowsFrom is null)];
         IReadOnlyList<SavedRegistration> listed = [.. written.Where(registration => filter.Takes(graph, registration))];
         string counted = Amount(written.Count);
-        yield return [new Piece(graph.Wiring, Tone.Strong), new Piece(listed.Count == written.Count ? $": {counted}" : $": {listed.Count} of {counted}")];
+        yield return [new Piece(graph.Wiring, Tone.Strong),
+            new Piece(listed.Count == written.Count ? $": {counted}" : $": {listed.Count} of {counted}")];
         if (listed.Count > 0)
         {
             yield return [];
-            foreach (IReadOnlyList<Piece> line in Columns.Lay([Headings(listed.Any(registration => registration.Mark is not null)), .. listed.SelectMany(registration => Rows(graph, registration))], width))
+            foreach (IReadOnlyList<Piece> line in Columns.Lay(
+                [Headings(listed.Any(registration => registration.Mark is not null)),
+                    .. listed.SelectMany(registration => Rows(graph, registration))], width))
             {
                 yield return line;
             }
@@ -26,7 +29,8 @@ internal static class ListText
 
     private static IReadOnlyList<Piece> Headings(bool hasMarks) =>
     [
-        new("SERVICE", Tone.Faint), new("CREATED BY", Tone.Faint), new("LIFETIME", Tone.Faint), new(hasMarks ? "MARK" : "", Tone.Faint), new("PLACE", Tone.Faint),
+        new("SERVICE", Tone.Faint), new("CREATED BY", Tone.Faint), new("LIFETIME", Tone.Faint), new(hasMarks ? "MARK" : "", Tone.Faint),
+        new("PLACE", Tone.Faint),
     ];
 
     private static string Amount(int registrations) => registrations == 1 ? "1 registration" : $"{registrations} registrations";
@@ -51,7 +55,8 @@ internal static class ListText
                 ]
                 :
                 [
-                    new Piece(service, isReplaced ? Tone.Faint : Tone.Strong), new Piece($"the same {(maker == service ? "object" : maker)}", tone),
+                    new Piece(service, isReplaced ? Tone.Faint : Tone.Strong),
+                    new Piece($"the same {(maker == service ? "object" : maker)}", tone),
                     new Piece(isReplaced ? "replaced" : "", tone), new Piece("", tone), new Piece("", tone),
                 ];
         }

@@ -15,14 +15,20 @@ internal static class ServiceSearch
         IReadOnlyList<SavedService> alike = exact.Count > 0 ? exact : Named(graph, wanted, StringComparison.OrdinalIgnoreCase);
         return alike.Count > 0
             ? alike
-            : [.. graph.Services.Where(service => service.By.Count > 0 && graph.NameOf(service.Service).Contains(wanted, StringComparison.OrdinalIgnoreCase))];
+            : [.. graph.Services.Where(
+                service => service.By.Count > 0 && graph.NameOf(service.Service).Contains(wanted, StringComparison.OrdinalIgnoreCase))];
     }
 
     /// <summary>The matches, to be chosen from.</summary>
-    public static IEnumerable<IReadOnlyList<Piece>> Several(SavedGraph graph, string wanted, IReadOnlyList<SavedService> found, int width) =>
+    public static IEnumerable<IReadOnlyList<Piece>> Several(
+        SavedGraph graph, string wanted, IReadOnlyList<SavedService> found, int width) =>
     [
         [new Piece(graph.Wiring, Tone.Strong), $": {found.Count} services match '{wanted}'; specify one of them"],
-        .. Columns.Lay([.. found.Select(service => (IReadOnlyList<Piece>)[new Piece($"  {NameOf(graph, service)}", Tone.Strong), new Piece(service.Service, Tone.Faint)])], width),
+        .. Columns.Lay(
+            [.. found.Select(
+                service =>
+                    (IReadOnlyList<Piece>)[new Piece($"  {NameOf(graph, service)}", Tone.Strong), new Piece(service.Service, Tone.Faint)])],
+                    width),
     ];
 
     /// <summary>A hint at names that are nearly the same; empty where there are none.</summary>
@@ -46,6 +52,8 @@ internal static class ServiceSearch
     private static IReadOnlyList<SavedService> Named(SavedGraph graph, string wanted, StringComparison comparison) =>
     [
         .. graph.Services.Where(service => service.By.Count > 0
-            && (string.Equals(NameOf(graph, service), wanted, comparison) || string.Equals(service.Service, wanted, comparison) || string.Equals(graph.NameOf(service.Service), wanted, comparison))),
+            && (string.Equals(NameOf(graph, service), wanted, comparison)
+                || string.Equals(service.Service, wanted, comparison)
+                || string.Equals(graph.NameOf(service.Service), wanted, comparison))),
     ];
 }

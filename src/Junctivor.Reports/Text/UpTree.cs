@@ -2,7 +2,8 @@ using Junctivor.Reports.Graphs;
 
 namespace Junctivor.Reports.Text;
 
-/// <summary>The tree of those that need some registrations, and of those that need them. Each is followed once; without recursion.</summary>
+/// <summary>The tree of those that need some registrations, and of those that need them. Each is followed once; without
+/// recursion.</summary>
 internal sealed class UpTree(SavedGraph graph, ILookup<string, (SavedRegistration Asker, SavedNeed Need)> askers)
 {
     public IEnumerable<IReadOnlyList<Piece>> Lines(IReadOnlyList<SavedRegistration> answers, int width) =>
@@ -27,7 +28,8 @@ internal sealed class UpTree(SavedGraph graph, ILookup<string, (SavedRegistratio
     }
 
     private static void Push(
-        Stack<(Twig Twig, SavedRegistration Asker, SavedNeed Need)> open, Twig? below, IEnumerable<(SavedRegistration Asker, SavedNeed Need)> asking)
+        Stack<(Twig Twig, SavedRegistration Asker, SavedNeed Need)> open, Twig? below,
+        IEnumerable<(SavedRegistration Asker, SavedNeed Need)> asking)
     {
         IReadOnlyList<(SavedRegistration Asker, SavedNeed Need)> all = [.. asking.Distinct()];
         for (int index = all.Count - 1; index >= 0; index--)

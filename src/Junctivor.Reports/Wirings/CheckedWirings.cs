@@ -20,7 +20,9 @@ internal sealed class CheckedWirings
     /// <summary>Runs the code of the wirings of a name, or of all for null.</summary>
     /// <exception cref="UnreadableWiringException">The code throws, or returns no wiring.</exception>
     public IReadOnlyList<(string Name, Wiring Wiring)> Create(string? name) =>
-        Read(() => (IReadOnlyList<(string, Wiring)>)[.. _marked.Where(each => name is null || each.Name == name).Select(each => (each.Name, each.Read()))]);
+        Read(() =>
+            (IReadOnlyList<(string, Wiring)>)[.. _marked.Where(each => name is null || each.Name == name)
+                .Select(each => (each.Name, each.Read()))]);
 
     private static T Read<T>(Func<T> read)
     {

@@ -5,7 +5,8 @@ using Junctivor.Runtime;
 
 namespace Junctivor.Building;
 
-/// <summary>What a wiring and a branch have in common: takes the incoming values, weighs everything that was found, and creates the container.</summary>
+/// <summary>What a wiring and a branch have in common: takes the incoming values, weighs everything that was found, and creates the
+/// container.</summary>
 internal static class BuildStep
 {
     /// <param name="reader">The wiring, read.</param>
@@ -15,10 +16,12 @@ internal static class BuildStep
     /// <param name="parent">The container that is branched; null where there is none.</param>
     /// <returns>The container.</returns>
     /// <exception cref="WiringException">There are faults.</exception>
-    public static Container Run(WiringReader reader, IReadOnlyList<Fault> found, ReadOnlySpan<Incoming> incoming, BuildOptions options, Container? parent)
+    public static Container Run(
+        WiringReader reader, IReadOnlyList<Fault> found, ReadOnlySpan<Incoming> incoming, BuildOptions options, Container? parent)
     {
         SharedNodes? shared = parent is null ? null : new SharedNodes(parent, reader);
-        SuppliedValues values = SuppliedValues.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
+        SuppliedValues values =
+            SuppliedValues.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
         CheckReport report = options.ToReport(
             reader.Graph,
         [

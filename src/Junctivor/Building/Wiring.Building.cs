@@ -50,7 +50,8 @@ public sealed partial class Wiring
 
     private WiringReader Read() => WiringReader.Read([.. _registrations.Select(registration => registration.Data)]);
 
-    /// <summary>What the last check has read, where nothing was added since and nobody else has taken it: a container goes on reading into it.</summary>
+    /// <summary>What the last check has read, where nothing was added since and nobody else has taken it: a container goes on reading into
+    /// it.</summary>
     private WiringReading TakeReading() =>
         Interlocked.Exchange(ref _checked, null) is { } read && read.Count == Count ? read : WiringReading.Of(Read(), Count);
 }

@@ -2,7 +2,8 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>Knows who holds, itself or through transients, something shared that may end before the container. One pass, however all is tangled.</summary>
+/// <summary>Knows who holds, itself or through transients, something shared that may end before the container. One pass, however all is
+/// tangled.</summary>
 internal sealed class Ancestors
 {
     /// <summary>By the number of the node; null where nothing is known.</summary>
@@ -11,7 +12,8 @@ internal sealed class Ancestors
     private Ancestors(bool[]? leads) => _leads = leads;
 
     /// <param name="graph">The graph.</param>
-    /// <param name="nodes">What is looked at: of a few that came later nothing is found out, as going through the whole graph would take longer.</param>
+    /// <param name="nodes">What is looked at: of a few that came later nothing is found out, as going through the whole graph would take
+    /// longer.</param>
     public static Ancestors Among(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         new(nodes.Count * 2 < graph.Nodes.Count ? null : Find(graph));
 

@@ -5,7 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>What to write where something is captive: what is right depends on what is held, and by what.</summary>
 internal static class CaptiveFixes
 {
-    public static IReadOnlyList<Fix> Of(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, ReverseDependencies askers)
+    public static IReadOnlyList<Fix> Of(
+        ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, ReverseDependencies askers)
     {
         IReadOnlyList<Edge> way = ways[0];
         Node held = way[way.Count - 1].To;
@@ -18,7 +19,9 @@ internal static class CaptiveFixes
         }
 
         Node registered = Innermost(holder);
-        if (registered.CreatesInstances && !holder.Options.HasWarmUp && !askers.Of(holder).Any(asker => !asker.Level.IsTransient && held.Level.IsShorterThan(asker.Level)))
+        if (registered.CreatesInstances
+            && !holder.Options.HasWarmUp
+            && !askers.Of(holder).Any(asker => !asker.Level.IsTransient && held.Level.IsShorterThan(asker.Level)))
         {
             fixes.Add(new Fix($"give {registered.Name} the lifetime of what it holds", RegistrationText.Again(registered, held.Level)));
         }
@@ -33,12 +36,14 @@ internal static class CaptiveFixes
         {
             return new Fix(
                 $"inject Container into {holder.Name}, and start a scope of the level {held.Level} for each unit of work",
-                $"await using Scope {RegistrationText.Variable(held.Level)} = container.StartScope({RegistrationText.Start(held.Level)});");
+                StartCallText.ForLevel(held.Level));
         }
 
         if (held.Kind == NodeKind.Incoming && way.Count == 1)
         {
-            return new Fix($"pass it to the methods of {holder.Name} that need it, as a parameter", RegistrationText.Parameter(null, parameter.Type.Name, parameter.Name));
+            return new Fix(
+                $"pass it to the methods of {holder.Name} that need it, as a parameter",
+                RegistrationText.Parameter(null, parameter.Type.Name, parameter.Name));
         }
 
         IReadOnlyList<string> values = [.. askers.ValuesFor(way[0].To).Select(RegistrationText.Supply)];
@@ -48,7 +53,8 @@ internal static class CaptiveFixes
             RegistrationText.Parameter(parameter.Mark, $"FreshScope<{Unwrapped(parameter.Type, way[0]).Name}>", parameter.Name));
     }
 
-    private static TypeRef Unwrapped(TypeRef asked, Edge edge) => edge.By is DeferredForm.Func or DeferredForm.Lazy && asked.Arguments.Count == 1 && edge.Dependency.Binding is Binding.Deferred
+    private static TypeRef Unwrapped(TypeRef asked, Edge edge) =>
+        edge.By is DeferredForm.Func or DeferredForm.Lazy && asked.Arguments.Count == 1 && edge.Dependency.Binding is Binding.Deferred
         ? asked.Arguments[0]
         : edge.By is DeferredForm.FuncWithArguments ? edge.To.Services[0] : asked;
 
@@ -56,10 +62,12 @@ internal static class CaptiveFixes
     private static bool CanServeAll(ServiceGraph graph, Node held) =>
         held.Level == Level.Scoped
         && HasNoState(held)
-        && ServiceGraph.Walk([held]).All(node => node.Level == Level.Singleton || (HasNoState(node) && (node == held || node.Level.IsTransient)))
+        && ServiceGraph.Walk([held])
+            .All(node => node.Level == Level.Singleton || (HasNoState(node) && (node == held || node.Level.IsTransient)))
         && !held.Dependencies.Any(need => need.Bindings.Any(supply => supply is Binding.Ambient));
 
-    private static bool HasNoState(Node node) => node.Kind == NodeKind.Class && !node.Implementation.IsDisposable && node.Implementation.State.Count == 0;
+    private static bool HasNoState(Node node) =>
+        node.Kind == NodeKind.Class && !node.Implementation.IsDisposable && node.Implementation.State.Count == 0;
 
     private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
 }

@@ -19,11 +19,13 @@ internal static class CollectionForms
         return asked.DefinitionName switch
         {
             WellKnownTypes.TaskOf or WellKnownTypes.ValueTaskOf =>
-                (last, last.Name, $"a service that is created asynchronously cannot be requested through this type; request the service itself"),
+                (last, last.Name,
+                    $"a service that is created asynchronously cannot be requested through this type; request the service itself"),
             string name when name.StartsWith(WellKnownTypes.AnyFunc, StringComparison.Ordinal) =>
                 (last, $"Func<{last.Name}>", "a function can have up to four arguments"),
             string name when IsDictionary(name) && asked.Arguments[0].DefinitionName is WellKnownTypes.Text or WellKnownTypes.TypeOfTypes =>
-                (last, $"IReadOnlyDictionary<{asked.Arguments[0].Name}, {last.Name}>", "all marked registrations are provided as a read-only dictionary"),
+                (last, $"IReadOnlyDictionary<{asked.Arguments[0].Name}, {last.Name}>",
+                    "all marked registrations are provided as a read-only dictionary"),
             string name when name.StartsWith(Collections, StringComparison.Ordinal) && asked.Arguments.Count == 1 =>
                 (last, $"IReadOnlyList<{last.Name}>", "all registrations of a service are provided as a read-only list"),
             _ => null,

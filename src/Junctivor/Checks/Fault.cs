@@ -20,7 +20,8 @@ public sealed record Fault
     /// <summary>The name of its kind, such as <c>missing</c>.</summary>
     public string Name => Kind.Name;
 
-    /// <summary>Its severity: that of its kind, unless <see cref="BuildOptions.Severities"/> or <see cref="BuildOptions.WarningsAreFaults"/> change it.</summary>
+    /// <summary>Its severity: that of its kind, unless <see cref="BuildOptions.Severities"/> or
+    /// <see cref="BuildOptions.WarningsAreFaults"/> change it.</summary>
     public Severity Severity
     {
         get => _severity ?? Kind.Severity;
@@ -30,7 +31,8 @@ public sealed record Fault
     /// <summary>What is wrong, on one line, without the code.</summary>
     public string Summary { get; internal init; } = "";
 
-    /// <summary>The services involved, by which parameter each is required, and where each was registered. The first step is the place to look at.</summary>
+    /// <summary>The services involved, by which parameter each is required, and where each was registered. The first step is the place to
+    /// look at.</summary>
     public IReadOnlyList<FaultStep> Path { get; internal init; } = [];
 
     /// <summary>The consequences, and registrations that may be meant: whole sentences.</summary>

@@ -44,7 +44,8 @@ public sealed record FaultKind
 
     /// <summary>JV102: a class that cannot be constructed.</summary>
     public static FaultKind NotConstructible { get; } =
-        Fault("JV102", "not-constructible", "A registered class cannot be constructed: it is abstract, an interface, static, or has no public constructor.");
+        Fault("JV102", "not-constructible",
+            "A registered class cannot be constructed: it is abstract, an interface, static, or has no public constructor.");
 
     /// <summary>JV103: several constructors, and none is chosen.</summary>
     public static FaultKind SeveralConstructors { get; } =
@@ -84,19 +85,23 @@ public sealed record FaultKind
 
     /// <summary>JV203: a replacement with nothing to replace.</summary>
     public static FaultKind ReplacesNothing { get; } =
-        new("JV203", "replaces-nothing", Severity.Fault, "A registration is marked Replacing, and no earlier registration provides its service.", canBeLowered: true);
+        new("JV203", "replaces-nothing", Severity.Fault,
+            "A registration is marked Replacing, and no earlier registration provides its service.", canBeLowered: true);
 
     /// <summary>JV204: the same class for the same service twice.</summary>
     public static FaultKind RegisteredTwice { get; } =
-        Warning("JV204", "registered-twice", "The same class is registered twice for the same service, and each registration creates its own instances.");
+        Warning("JV204", "registered-twice",
+            "The same class is registered twice for the same service, and each registration creates its own instances.");
 
     /// <summary>JV205: a decorator with nothing to wrap.</summary>
     public static FaultKind DecoratesNothing { get; } =
-        new("JV205", "decorates-nothing", Severity.Fault, "A decorator has nothing to decorate, or its constructor does not take the decorated service.", canBeLowered: true);
+        new("JV205", "decorates-nothing", Severity.Fault,
+            "A decorator has nothing to decorate, or its constructor does not take the decorated service.", canBeLowered: true);
 
     /// <summary>JV206: an open generic registration that cannot be closed as somebody asks.</summary>
     public static FaultKind GenericConstraint { get; } =
-        Fault("JV206", "generic-constraint", "A generic service is required, and no open registration can be closed over its type arguments.");
+        Fault("JV206", "generic-constraint",
+            "A generic service is required, and no open registration can be closed over its type arguments.");
 
     /// <summary>JV207: a file among the plug-ins that could not be loaded.</summary>
     public static FaultKind PluginLeftOut { get; } =
@@ -116,7 +121,8 @@ public sealed record FaultKind
 
     /// <summary>JV304: disposable transients that end only with the container.</summary>
     public static FaultKind UnreleasedTransient { get; } =
-        Warning("JV304", "unreleased-transient", "A singleton repeatedly creates disposable transients, which are disposed only with the container.");
+        Warning("JV304", "unreleased-transient",
+            "A singleton repeatedly creates disposable transients, which are disposed only with the container.");
 
     /// <summary>JV305: a level of scopes is not there, or is entered where it cannot be.</summary>
     public static FaultKind LevelOutOfPlace { get; } =
@@ -176,9 +182,11 @@ public sealed record FaultKind
     /// <returns>Both, such as <c>JV301 captive</c>.</returns>
     public override string ToString() => $"{Code} {Name}";
 
-    private static FaultKind Fault(string code, string name, string meaning) => new(code, name, Severity.Fault, meaning, canBeLowered: false);
+    private static FaultKind Fault(string code, string name, string meaning) =>
+        new(code, name, Severity.Fault, meaning, canBeLowered: false);
 
-    private static FaultKind Warning(string code, string name, string meaning) => new(code, name, Severity.Warning, meaning, canBeLowered: true);
+    private static FaultKind Warning(string code, string name, string meaning) =>
+        new(code, name, Severity.Warning, meaning, canBeLowered: true);
 
     private static FaultKind Note(string code, string name, string meaning) => new(code, name, Severity.Note, meaning, canBeLowered: true);
 }

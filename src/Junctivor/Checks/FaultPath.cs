@@ -67,7 +67,11 @@ internal sealed class FaultPath(ServiceGraph graph)
     private FaultPath Add(int depth, string? parameter, string name, string lifetime, Node? node)
     {
         SourcePlace place = node?.Place ?? default;
-        _steps.Add(new FaultStep(depth, parameter, name, lifetime, place.File ?? "", place.Line, SourcePlaceText.Show(place, graph.SharedFolder)) { Node = node });
+        _steps.Add(
+            new FaultStep(
+                depth, parameter, name, lifetime, place.File ?? "", place.Line,
+                SourcePlaceText.Show(place, graph.SharedFolder))
+            { Node = node });
         return this;
     }
 }

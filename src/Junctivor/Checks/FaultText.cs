@@ -1,6 +1,7 @@
 namespace Junctivor.Checks;
 
-/// <summary>Writes a fault for people: a heading, the path as a tree in columns, the remarks, the fixes, and where more is written.</summary>
+/// <summary>Writes a fault for people: a heading, the path as a tree in columns, the remarks, the fixes, and where more is
+/// written.</summary>
 internal static class FaultText
 {
     private const int LongestPath = 40;
@@ -30,7 +31,8 @@ internal static class FaultText
         }
 
         int inner = width == int.MaxValue ? width : width - Indent.Length;
-        foreach (string line in PathLines(fault.Path, inner).Concat(fault.Remarks.SelectMany(remark => LineWrapping.Lines(remark, inner, ""))).Concat(FixLines(fault.Fixes, inner)))
+        foreach (string line in PathLines(fault.Path, inner)
+            .Concat(fault.Remarks.SelectMany(remark => LineWrapping.Lines(remark, inner, ""))).Concat(FixLines(fault.Fixes, inner)))
         {
             yield return Indent + line;
         }
@@ -43,7 +45,8 @@ internal static class FaultText
     {
         // A path that goes straight down and is long needs no indentation, and no middle.
         bool isLong = path.Count > LongestPath;
-        List<int> shown = [.. Enumerable.Range(0, path.Count).Where(index => !isLong || index < ShownAtEachEnd || index >= path.Count - ShownAtEachEnd)];
+        List<int> shown = [.. Enumerable.Range(0, path.Count)
+            .Where(index => !isLong || index < ShownAtEachEnd || index >= path.Count - ShownAtEachEnd)];
         Dictionary<int, string> labels = shown.ToDictionary(index => index, index => Label(path, index, indents: !isLong));
         int labelWidth = shown.Select(index => labels[index].Length).DefaultIfEmpty().Max();
         int lifetimeWidth = shown.Select(index => path[index].Lifetime.Length).DefaultIfEmpty().Max();

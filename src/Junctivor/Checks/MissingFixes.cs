@@ -14,7 +14,8 @@ internal static class MissingFixes
     /// <param name="near">What is close to it.</param>
     /// <param name="level">The longest life of those that ask.</param>
     /// <param name="asking">Who asks, and by which parameter; null at run time.</param>
-    public static IReadOnlyList<Fix> Of(ServiceGraph graph, ServiceId service, IReadOnlyList<NearMiss> near, Level level, Dependency? asking)
+    public static IReadOnlyList<Fix> Of(
+        ServiceGraph graph, ServiceId service, IReadOnlyList<NearMiss> near, Level level, Dependency? asking)
     {
         IReadOnlyList<Fix> meant = [.. near.Select(each => each.Fix).OfType<Fix>()];
         return meant.Count > 0 ? meant
@@ -50,7 +51,9 @@ internal static class MissingFixes
 
         fixes.Add(new Fix("put the value into a settings class, register that class, and take it"));
         fixes.Add(new Fix(
-            service.Mark is null ? $"register it with a mark, and take {RegistrationText.Parameter(mark, service.Type.Name, name)}" : "register it",
+            service.Mark is null
+                ? $"register it with a mark, and take {RegistrationText.Parameter(mark, service.Type.Name, name)}"
+                : "register it",
             $"Singleton.Value<{service.Type.Name}>(…){RegistrationText.OptionsOf(mark)}"));
         return fixes;
     }
@@ -74,7 +77,8 @@ internal static class MissingFixes
             Fix promise = new("declare it as a value that is supplied at build", $"Singleton.Incoming<{type.Name}>(){mark}");
             Fix register = needs.Count == 0
                 ? new Fix("register it", RegistrationText.OfClass(level, type, type) + mark)
-                : new Fix($"register it and its dependencies ({string.Join(", ", needs)})", RegistrationText.OfClass(level, type, type) + mark);
+                : new Fix(
+                    $"register it and its dependencies ({string.Join(", ", needs)})", RegistrationText.OfClass(level, type, type) + mark);
             bool isData = needs.Any(need => IsPlain(need.Type));
             yield return isData ? promise : register;
             yield return isData ? new Fix("register an existing object", $"Singleton.Value<{type.Name}>(…){mark}") : promise;

@@ -31,7 +31,10 @@ internal sealed class NearMisses
     public static IReadOnlyList<NearMiss> Of(ServiceGraph graph, ServiceId service, string parameter, Level level)
     {
         NearMisses near = new(graph, service, parameter, level);
-        IReadOnlyList<NearMiss> registered = [.. near.UnderAnotherMark().Concat(near.NotRegisteredFor()).Concat(near.OnlyForOthers()).Take(MostShown)];
+        IReadOnlyList<NearMiss> registered = [.. near.UnderAnotherMark()
+            .Concat(near.NotRegisteredFor())
+            .Concat(near.OnlyForOthers())
+            .Take(MostShown)];
         return
         [
             .. registered
@@ -51,7 +54,8 @@ internal sealed class NearMisses
         .Select(node => node.Mark is null
             ? new NearMiss(
                 $"{Type.Name} is registered{At(node)} without a mark.",
-                new Fix($"mark the registration{At(node)}, or remove the mark from the parameter", RegistrationText.OptionsOf(_service.Mark)))
+                new Fix($"mark the registration{At(node)}, or remove the mark from the parameter",
+                    RegistrationText.OptionsOf(_service.Mark)))
             : new NearMiss(
                 $"{Type.Name} is registered{At(node)}, marked {node.Mark}.",
                 new Fix("use that mark", RegistrationText.Parameter(node.Mark, Type.Name, _parameter))));
@@ -64,7 +68,8 @@ internal sealed class NearMisses
         }
 
         IEnumerable<(Node Node, TypeRef Service)> able = _graph.Index.AbleToServe(Type).Select(node => (node, Type))
-            .Concat(Type.Definition is { } definition ? _graph.Index.AbleToServe(definition).Where(node => node.IsOpen).Select(node => (node, definition)) : []);
+            .Concat(Type.Definition is { } definition
+                ? _graph.Index.AbleToServe(definition).Where(node => node.IsOpen).Select(node => (node, definition)) : []);
         return able
             .Where(each => !each.Node.Services.Contains(each.Service))
             .Select(each => new NearMiss(
@@ -78,7 +83,8 @@ internal sealed class NearMisses
             $"{Type.Name} is registered{At(node)} only for {node.Options.OnlyFor!.Name}.",
             new Fix($"remove .OnlyFor{At(node)}, if others may use it")));
 
-    private IEnumerable<NearMiss> NotRegistered() => Type.IsValueType || Type.DefinitionName == WellKnownTypes.Anything || Type.DefinitionName == WellKnownTypes.Text
+    private IEnumerable<NearMiss> NotRegistered() =>
+        Type.IsValueType || Type.DefinitionName == WellKnownTypes.Anything || Type.DefinitionName == WellKnownTypes.Text
         ? []
         : _graph.Implementing(Type)
             .Where(type => !type.Equals(Type))
@@ -108,13 +114,16 @@ internal sealed class NearMisses
         where registered.OwnName == Type.OwnName && registered.DefinitionName != Type.DefinitionName
         select new NearMiss(
             $"{registered.QualifiedName} is registered{At(node)}: it has the same short name, but is not {Type.QualifiedName}.",
-            new Fix("check the using directives; if the registered type is meant, write", RegistrationText.Parameter(_service.Mark, registered.QualifiedName, _parameter)));
+            new Fix("check the using directives; if the registered type is meant, write",
+                RegistrationText.Parameter(_service.Mark, registered.QualifiedName, _parameter)));
 
     private IEnumerable<NearMiss> OfNearlyTheSameName() => _graph.Index.NearlyNamed(Type.OwnName).Select(node => new NearMiss(
         $"{Served(node)} is registered{At(node)}, and has a similar name.",
-        new Fix("if that one is meant, change the parameter to", RegistrationText.Parameter(node.Mark, node.Services[0].Name, _parameter))));
+        new Fix("if that one is meant, change the parameter to",
+            RegistrationText.Parameter(node.Mark, node.Services[0].Name, _parameter))));
 
-    private IEnumerable<NearMiss> OtherClosings() => Type.Arguments.Count == 0 || Type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
+    private IEnumerable<NearMiss> OtherClosings() =>
+        Type.Arguments.Count == 0 || Type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
         ? []
         : _graph.Index.ServingClosingOf(Type.DefinitionName)
             .Where(node => !node.IsOpen && !node.Services.Contains(Type))
@@ -122,16 +131,25 @@ internal sealed class NearMisses
 
     /// <summary>A list, a task or a function of it was registered, and that is another service.</summary>
     private IEnumerable<NearMiss> WithinSomethingElse() => _graph.Index.ServingAround(Type)
-        .Select(node => (Node: node, Service: node.Services.First(service => service.Arguments.Count > 0 && service.Arguments[service.Arguments.Count - 1].Equals(Type))))
+        .Select(node =>
+            (Node: node,
+                Service: node.Services.First(
+                    service => service.Arguments.Count > 0 && service.Arguments[service.Arguments.Count - 1].Equals(Type))))
         .Where(each => each.Service.DefinitionName == "[]" || each.Service.DefinitionName.StartsWith("System.", StringComparison.Ordinal))
         .Select(each => new NearMiss(
             $"{each.Service.Name} is registered{At(each.Node)}, which is not the same service as {Type.Name}.",
-            new Fix("if that one is meant, change the parameter to", RegistrationText.Parameter(each.Node.Mark, each.Service.Name, _parameter))));
+            new Fix("if that one is meant, change the parameter to",
+                RegistrationText.Parameter(each.Node.Mark, each.Service.Name, _parameter))));
 
     private string AndNeeds(TypeRef type)
     {
-        IReadOnlyList<string> missing = type.IsDefinition ? [] : [.. _graph.MissingFor(type).Select(service => service.ToString()).Distinct()];
-        return missing.Count == 0 ? "" : $" Its {(missing.Count == 1 ? "dependency" : "dependencies")} {string.Join(" and ", missing)} {(missing.Count == 1 ? "is" : "are")} not registered either.";
+        IReadOnlyList<string> missing = type.IsDefinition
+            ? []
+            : [.. _graph.MissingFor(type).Select(service => service.ToString()).Distinct()];
+        return missing.Count == 0
+            ? ""
+            : $" Its {(missing.Count == 1 ? "dependency" : "dependencies")} {string.Join(" and ", missing)} "
+                + $"{(missing.Count == 1 ? "is" : "are")} not registered either.";
     }
 
     /// <summary>What the consumer can hold; and what ends belongs to a scope, where nobody requests longer.</summary>
@@ -139,11 +157,13 @@ internal sealed class NearMisses
 
     private string At(Node node) => SourcePlaceText.At(node.Place, _graph.SharedFolder);
 
-    private static string KnownAs(Node node) => node.Services.Length == 1 && node.Services[0].Equals(node.Implementation) ? "itself" : Served(node);
+    private static string KnownAs(Node node) =>
+        node.Services.Length == 1 && node.Services[0].Equals(node.Implementation) ? "itself" : Served(node);
 
     private static string Served(Node node) => string.Join(", ", node.Services.Select(service => service.Name));
 
     private static string Implements(TypeRef service) => service.IsInterface ? "implements" : "derives from";
 
-    private static int Distance(Mark? one, Mark? other) => (one?.Text, other?.Text) is ({ } text, { } wanted) ? EditDistance.Between(text, wanted) : int.MaxValue;
+    private static int Distance(Mark? one, Mark? other) =>
+        (one?.Text, other?.Text) is ({ } text, { } wanted) ? EditDistance.Between(text, wanted) : int.MaxValue;
 }

@@ -9,7 +9,11 @@ internal static class RegistrationText
 
     /// <summary>The word that a registration of this lifetime starts with.</summary>
     public static string Start(Level level) =>
-        level == Level.Singleton ? "Singleton" : level == Level.Scoped ? "Scoped" : level == Level.Transient ? "Transient" : AsIdentifier(level.Name);
+        level == Level.Singleton
+            ? "Singleton"
+            : level == Level.Scoped ? "Scoped"
+            : level == Level.Transient ? "Transient"
+            : AsIdentifier(level.Name);
 
     /// <summary>A registration of a class for a service.</summary>
     public static string OfClass(Level level, TypeRef service, TypeRef made) => (service.IsDefinition || made.IsDefinition) switch
@@ -23,7 +27,10 @@ internal static class RegistrationText
     /// <summary>The registration of a node, as it would be written again; a class stands for itself, the rest is to be filled in.</summary>
     public static string Again(Node node, Level? level = null) => (node.Kind, node.IsDecorator) switch
     {
-        (NodeKind.Class, false) => OfClass(level ?? node.Level, node.Services[0], node.Implementation) + string.Concat(node.Services.Skip(1).Select(Also)) + OptionsOf(node.Mark),
+        (NodeKind.Class, false) =>
+            OfClass(level ?? node.Level, node.Services[0], node.Implementation)
+                + string.Concat(node.Services.Skip(1).Select(Also))
+                + OptionsOf(node.Mark),
         (NodeKind.Class, true) => $"Decorator.Of<{node.Services[0].Name}, {node.Implementation.Name}>()",
         _ => $"{(node.IsDecorator ? "Decorator" : Start(level ?? node.Level))}.From({ToFillIn}){OptionsOf(node.Mark)}",
     };

@@ -5,15 +5,15 @@ namespace Junctivor.Checks;
 /// <summary>Writes the calls that build a container or start a scope, for the fixes.</summary>
 internal static class StartCallText
 {
-    /// <summary>The call that hands a value over where it is declared.</summary>
-    public static string HandingOver(Node promise) => promise.Level switch
+    /// <summary>The call that supplies a declared value.</summary>
+    public static string Supplying(Node declaration) => declaration.Level switch
     {
-        { IsUsersOwn: true } level => $"await using Scope {RegistrationText.Variable(level)} = container.StartScope({RegistrationText.Start(level)}, {RegistrationText.Supply(promise)});",
-        var level when level == Level.Singleton => $"await using Container container = wiring.Build({RegistrationText.Supply(promise)});",
-        _ => StartScope([RegistrationText.Supply(promise)]),
+        { IsUsersOwn: true } level => ForLevel(level, "container", RegistrationText.Supply(declaration)),
+        var level when level == Level.Singleton => $"await using Container container = wiring.Build({RegistrationText.Supply(declaration)});",
+        _ => StartScope([RegistrationText.Supply(declaration)]),
     };
 
-    /// <summary>The call that starts a scope in which a service can be had, with the values that it reaches.</summary>
+    /// <summary>The call that starts a scope in which a service can be resolved, with the values that it requires.</summary>
     public static string ForScopeOf(ServiceGraph graph, Node service) => StartScope(
     [
         .. ServiceGraph.ReachableFrom([service])
@@ -22,5 +22,14 @@ internal static class StartCallText
             .Select(RegistrationText.Supply),
     ]);
 
-    private static string StartScope(IReadOnlyList<string> values) => $"await using Scope scope = container.StartScope({string.Join(", ", values)});";
+    /// <summary>The call that starts a scope of a level.</summary>
+    /// <param name="level">The level.</param>
+    /// <param name="outer">The variable of the container or scope that it is started from.</param>
+    /// <param name="values">The values for it.</param>
+    public static string ForLevel(Level level, string outer = "container", params IEnumerable<string> values) =>
+        $"await using Scope {RegistrationText.Variable(level)} = "
+            + $"{outer}.StartScope({string.Join(", ", values.Prepend(RegistrationText.Start(level)))});";
+
+    private static string StartScope(IReadOnlyList<string> values) =>
+        $"await using Scope scope = container.StartScope({string.Join(", ", values)});";
 }

@@ -26,7 +26,9 @@ internal static class ArgumentPassing
         {
             foreach (Parameter parameter in parameters.Where(each => each.Mark is null && !taking.ContainsKey(each)))
             {
-                int number = Enumerable.Range(0, arguments.Count).Where(each => !isTaken[each] && fits(arguments[each], parameter)).DefaultIfEmpty(-1).First();
+                int number = Enumerable.Range(0, arguments.Count)
+                    .Where(each => !isTaken[each] && fits(arguments[each], parameter))
+                    .DefaultIfEmpty(-1).First();
                 if (number >= 0)
                 {
                     isTaken[number] = true;

@@ -41,7 +41,9 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
         }
 
         Binding supply = Bind(parameter.Service, consumer.Kind == NodeKind.Alias ? null : consumer.Implementation);
-        return supply is not Binding.Single && parameter.IsOptional && supply.All().OfType<Binding.Missing>().FirstOrDefault() is { } missing
+        return supply is not Binding.Single
+            && parameter.IsOptional
+            && supply.All().OfType<Binding.Missing>().FirstOrDefault() is { } missing
             ? new Binding.Nothing(missing.Service)
             : supply;
     }
@@ -89,7 +91,8 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
             _filled.Add(made, calls = []);
         }
 
-        (IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken) filled = calls.Find(call => call.Arguments.SequenceEqual(arguments));
+        (IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken) filled =
+            calls.Find(call => call.Arguments.SequenceEqual(arguments));
         if (filled.Node is null)
         {
             filled = (arguments, ArgumentPassing.Fill(made, arguments, out IReadOnlyList<TypeRef> untaken), untaken);
@@ -119,7 +122,8 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
         WellKnownTypes.Func => Defer(DeferredForm.Func, service, consumer),
         WellKnownTypes.Lazy => Defer(DeferredForm.Lazy, service, consumer),
         WellKnownTypes.FreshScope => Defer(DeferredForm.FreshScope, service, consumer),
-        WellKnownTypes.FuncOfOne or WellKnownTypes.FuncOfTwo or WellKnownTypes.FuncOfThree or WellKnownTypes.FuncOfFour => DeferWithArguments(service, consumer),
+        WellKnownTypes.FuncOfOne or WellKnownTypes.FuncOfTwo or WellKnownTypes.FuncOfThree or WellKnownTypes.FuncOfFour =>
+            DeferWithArguments(service, consumer),
         WellKnownTypes.Dictionary => Key(service, consumer),
         string list when Lists.Contains(list) => List(service, consumer),
         _ => null,

@@ -6,8 +6,8 @@ namespace Junctivor.Graph;
 /// <param name="written">All registrations.</param>
 internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeReader reader, IReadOnlyList<Node> written)
 {
-    /// <summary>How much deeper than anything that somebody wrote a type may be nested that follows from it: a class that requests itself with
-    /// larger type arguments each time never comes to an end.</summary>
+    /// <summary>How much deeper than anything that somebody wrote a type may be nested that follows from it: a class that requests itself
+    /// with larger type arguments each time never comes to an end.</summary>
     private const int MostFurtherNesting = 16;
 
     private int _deepest = MostFurtherNesting;
@@ -32,7 +32,8 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
     /// <summary>Those between which to choose where one is wanted.</summary>
     public IReadOnlyList<Node> ForOne(ServiceId service, TypeRef? consumer)
     {
-        List<Node> found = Prefer(Prefer(Find(service, consumer), node => node.Options.OnlyFor is not null), node => node.Options.IsFirstChoice);
+        List<Node> found =
+            Prefer(Prefer(Find(service, consumer), node => node.Options.OnlyFor is not null), node => node.Options.IsFirstChoice);
         return found.Count == 1 ? [OutermostOf(found[0], service)] : found;
     }
 
@@ -121,7 +122,9 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
     {
         List<Node> found = [.. For(consumer, arrangement.Of(service)).Select(offer => offer.Node)];
         return found.Count == 0 && service.Type.Definition is { } definition && !IsTooDeep(service.Type)
-            ? [.. For(consumer, arrangement.Of(service with { Type = definition })).Select(offer => Close(offer.Node, service.Type)).OfType<Node>()]
+            ? [.. For(consumer, arrangement.Of(service with { Type = definition }))
+                .Select(offer => Close(offer.Node, service.Type))
+                .OfType<Node>()]
             : found;
     }
 

@@ -3,8 +3,8 @@ namespace Junctivor.Graph;
 /// <summary>Who offers what. Most services are offered once, without a mark: that takes no more than a reference.</summary>
 internal sealed class CandidateTable
 {
-    /// <summary>The services that are offered without a mark: by whom, stands on each. It is the one node that offers it where it was written,
-    /// or a list of offers.</summary>
+    /// <summary>The services that are offered without a mark: by whom, stands on each. It is the one node that offers it where it was
+    /// written, or a list of offers.</summary>
     private readonly List<TypeRef> _unmarked = [];
 
     private readonly List<List<Candidate>> _lists = [];

@@ -98,7 +98,8 @@ internal sealed class EffectiveRegistrations
 
     private void AddWhereMissing(List<Node> waiting)
     {
-        List<(ServiceId Service, Node Node)> missing = [.. waiting.SelectMany(node => node.Candidates.Where(service => Of(service).Count == 0).Select(service => (service, node)))];
+        List<(ServiceId Service, Node Node)> missing = [.. waiting.SelectMany(
+            node => node.Candidates.Where(service => Of(service).Count == 0).Select(service => (service, node)))];
         foreach ((ServiceId service, Node node) in missing)
         {
             _offers.Add(service, node);

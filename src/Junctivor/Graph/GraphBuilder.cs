@@ -1,8 +1,8 @@
 namespace Junctivor.Graph;
 
 /// <summary>
-/// Builds the graph of a wiring: binds the dependencies of its registrations, of the nodes that these are bound to, and so on. Later it adds what requests at
-/// run time need and no registration does. One thread at a time may use it: its owner guards that.
+/// Builds the graph of a wiring: binds the dependencies of its registrations, of the nodes that these are bound to, and so on. Later it
+/// adds what requests at run time need and no registration does. One thread at a time may use it: its owner guards that.
 /// </summary>
 internal sealed class GraphBuilder
 {
@@ -34,7 +34,8 @@ internal sealed class GraphBuilder
         List<Node> start = builder.Start(registrations);
         builder.Complete(start);
         IReadOnlyCollection<Node> unrequested = builder._binder.HasFilled ? builder.FindUnasked(start) : [];
-        builder.Graph = new ServiceGraph(registrations, builder._effective, builder._nodes, unrequested, builder._candidates, builder._binder, reader);
+        builder.Graph =
+            new ServiceGraph(registrations, builder._effective, builder._nodes, unrequested, builder._candidates, builder._binder, reader);
         return builder;
     }
 
@@ -75,7 +76,9 @@ internal sealed class GraphBuilder
             {
                 if (_effective.Decorators.Count > 0)
                 {
-                    start.AddRange(node.Candidates.Where(service => _effective.Of(service).Any(offer => offer.Node == node)).Select(service => _candidates.OutermostOf(node, service)));
+                    start.AddRange(
+                        node.Candidates.Where(service => _effective.Of(service).Any(offer => offer.Node == node))
+                            .Select(service => _candidates.OutermostOf(node, service)));
                 }
 
                 start.Add(node);
@@ -87,7 +90,9 @@ internal sealed class GraphBuilder
 
     private IReadOnlyCollection<Node> FindUnasked(List<Node> start)
     {
-        HashSet<Node> withArguments = [.. _nodes.All.Where(TakesArguments).Select(node => node.Registration).Where(IsAskedForWithArgumentsOnly)];
+        HashSet<Node> withArguments = [.. _nodes.All.Where(TakesArguments)
+            .Select(node => node.Registration)
+            .Where(IsAskedForWithArgumentsOnly)];
         return [.. start.Where(node => withArguments.Contains(Innermost(node)))];
     }
 

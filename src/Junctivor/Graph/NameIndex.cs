@@ -55,7 +55,8 @@ internal sealed class NameIndex
                 (int start, int size) = Cut(length, part);
                 for (int at = Math.Max(start - MostEdits, 0); at <= start + MostEdits && at + size <= name.Length; at++)
                 {
-                    if (_byPart.TryGetValue((length, part, name.Substring(at, size)), out List<string>? names) && names.Count <= MostSharing)
+                    if (_byPart.TryGetValue((length, part, name.Substring(at, size)), out List<string>? names)
+                        && names.Count <= MostSharing)
                     {
                         foreach (string known in names)
                         {

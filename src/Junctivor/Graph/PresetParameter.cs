@@ -1,7 +1,8 @@
 namespace Junctivor.Graph;
 
 /// <summary>A parameter that is not met by what is registered for its type, but as the registration says.</summary>
-internal sealed class PresetParameter(string name, TypeRef type, Mark? mark = null, bool isPassed = false, bool isInner = false, int? argument = null) : Parameter(type)
+internal sealed class PresetParameter(
+    string name, TypeRef type, Mark? mark = null, bool isPassed = false, bool isInner = false, int? argument = null) : Parameter(type)
 {
     public override string Name => name;
 

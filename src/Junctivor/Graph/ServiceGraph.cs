@@ -1,8 +1,8 @@
 namespace Junctivor.Graph;
 
 /// <summary>
-/// What a wiring means: its nodes, and the binding of each of their dependencies. Read-only: a <see cref="GraphBuilder"/> builds it, and adds to it when a
-/// request at run time needs what no registration does. The owner of the builder guards both.
+/// What a wiring means: its nodes, and the binding of each of their dependencies. Read-only: a <see cref="GraphBuilder"/> builds it, and
+/// adds to it when a request at run time needs what no registration does. The owner of the builder guards both.
 /// </summary>
 internal sealed class ServiceGraph
 {
@@ -82,8 +82,8 @@ internal sealed class ServiceGraph
     /// <summary>How long an instance of a node lives.</summary>
     public Level LevelOf(Node node) => _candidates.LevelOf(node);
 
-    /// <summary>Why an open generic registration could not be closed for a service, where that is anything but its type parameters and their
-    /// constraints; a sentence, or null.</summary>
+    /// <summary>Why an open generic registration could not be closed for a service, where that is anything but its type parameters and
+    /// their constraints; a sentence, or null.</summary>
     public string? ReasonAgainst(Node open, TypeRef service) => _reader.ReasonAgainst(open, service);
 
     /// <summary>Whether a type is nested deeper than anything that could come to an end.</summary>

@@ -63,7 +63,8 @@ internal abstract class TypeRef : IEquatable<TypeRef>
     public virtual bool Serves(TypeRef service) => Equals(service) || Supertypes.Contains(service);
 
     /// <summary>Whether it is this class, or a closing of it.</summary>
-    public bool IsClosingOf(TypeRef definition) => Equals(definition) || (definition.IsDefinition && Definition?.Equals(definition) == true);
+    public bool IsClosingOf(TypeRef definition) =>
+        Equals(definition) || (definition.IsDefinition && Definition?.Equals(definition) == true);
 
     public abstract bool Equals(TypeRef? other);
 

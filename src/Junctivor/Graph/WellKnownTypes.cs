@@ -55,5 +55,6 @@ internal static class WellKnownTypes
     /// <summary>Whether the container itself provides one to whoever requests it, so that none can be registered.</summary>
     /// <param name="fullName">The full name of the type, of its definition where it is generic.</param>
     public static bool IsProvided(string fullName) =>
-        fullName is Scope or Container or ConsumingClass or FreshScope or Lazy or Func or FuncOfOne or FuncOfTwo or FuncOfThree or FuncOfFour;
+        fullName is Scope or Container or ConsumingClass or FreshScope or Lazy or Func or FuncOfOne or FuncOfTwo or FuncOfThree
+            or FuncOfFour;
 }

@@ -40,7 +40,10 @@ internal sealed class ClassIndex(TypeCatalog types)
         Dictionary<Type, List<Type>> bySupertype = [];
         foreach (Type type in assemblies.SelectMany(TypesOf).Where(IsConstructible))
         {
-            foreach (Type supertype in TypeCatalog.AllSupertypes(type).Select(Definition).Distinct().Where(supertype => supertype != typeof(object)))
+            foreach (Type supertype in TypeCatalog.AllSupertypes(type)
+                .Select(Definition)
+                .Distinct()
+                .Where(supertype => supertype != typeof(object)))
             {
                 if (!bySupertype.TryGetValue(supertype, out List<Type>? implementing))
                 {
@@ -81,7 +84,9 @@ internal sealed class ClassIndex(TypeCatalog types)
         return closed is not null
             && service.IsAssignableFrom(closed)
             && (!type.IsNestedPrivate || Outermost(type) == Outermost(service))
-            && !type.GetConstructors().Any(constructor => constructor.GetParameters().Any(parameter => Definition(parameter.ParameterType) == Definition(service)));
+            && !type.GetConstructors()
+                .Any(constructor => constructor.GetParameters()
+                    .Any(parameter => Definition(parameter.ParameterType) == Definition(service)));
     }
 
     private static Type Outermost(Type type) => type.DeclaringType is null ? type : Outermost(type.DeclaringType);

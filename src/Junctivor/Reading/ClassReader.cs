@@ -12,7 +12,8 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
     private const int FarthestEdit = 2;
 
     /// <summary>The constructors that somebody could call.</summary>
-    public Constructor[] ReadConstructors([DynamicallyAccessedMembers(Kept.Members)] Type type) => ReflectedConstructor.AllOf(type, parameters);
+    public Constructor[] ReadConstructors([DynamicallyAccessedMembers(Kept.Members)] Type type) =>
+        ReflectedConstructor.AllOf(type, parameters);
 
     /// <summary>A node of which parameters are met as its entry says: by what it decorates, and by constants.</summary>
     /// <param name="node">The node, with all that its class requests.</param>
@@ -39,7 +40,8 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
             return [];
         }
 
-        bool isRequiredSeenTo = type.GetConstructors() is [ConstructorInfo only] && only.IsDefined(typeof(SetsRequiredMembersAttribute), inherit: false);
+        bool isRequiredSeenTo = type.GetConstructors() is [ConstructorInfo only]
+            && only.IsDefined(typeof(SetsRequiredMembersAttribute), inherit: false);
         List<Parameter> properties = [];
         foreach (PropertyInfo info in infos)
         {
@@ -55,7 +57,10 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
 
     /// <summary>An override counts as marked where what it overrides is; where there is none, requesting it would only take time.</summary>
     private static bool Carries(PropertyInfo info, Type attribute) =>
-        info.IsDefined(attribute, inherit: false) || ((info.GetMethod ?? info.SetMethod) is { IsVirtual: true } accessor && (accessor.Attributes & MethodAttributes.NewSlot) == 0 && info.IsDefined(attribute));
+        info.IsDefined(attribute, inherit: false)
+            || ((info.GetMethod ?? info.SetMethod) is { IsVirtual: true } accessor
+                && (accessor.Attributes & MethodAttributes.NewSlot) == 0
+                && info.IsDefined(attribute));
 
     /// <summary>Marks the parameter that takes what a decorator wraps: the one unmarked parameter of the service's type.</summary>
     private static Parameter[] WithInner(Parameter[] all, TypeRef service)
@@ -76,7 +81,8 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
         foreach (PassedValue value in passed)
         {
             TypeRef type = types[value.Type];
-            IReadOnlyList<Parameter> fitting = [.. filled.Where(parameter => value.Parameter is null ? parameter.Type.Equals(type) : parameter.Name == value.Parameter)];
+            IReadOnlyList<Parameter> fitting = [.. filled.Where(
+                parameter => value.Parameter is null ? parameter.Type.Equals(type) : parameter.Name == value.Parameter)];
             if (fitting.Count == 1 && CanTake(fitting[0], value))
             {
                 filled[filled.IndexOf(fitting[0])] = parameters.Passing(fitting[0], value.Value);
@@ -110,16 +116,23 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
     {
         IReadOnlyList<string> near = value.Parameter is null
             ? []
-            : [.. chosen.Parameters.Select(parameter => parameter.Name).Where(name => name != value.Parameter && EditDistance.Between(name, value.Parameter, FarthestEdit) <= FarthestEdit)];
-        IReadOnlyList<string> able = near.Count > 0 ? near : [.. chosen.Parameters.Where(parameter => CanTake(parameter, value)).Select(parameter => parameter.Name)];
+            : [.. chosen.Parameters.Select(parameter => parameter.Name)
+                .Where(name => name != value.Parameter && EditDistance.Between(name, value.Parameter, FarthestEdit) <= FarthestEdit)];
+        IReadOnlyList<string> able = near.Count > 0
+            ? near
+            : [.. chosen.Parameters.Where(parameter => CanTake(parameter, value)).Select(parameter => parameter.Name)];
         return able.Count == 1 ? able[0] : null;
     }
 
-    private static string Trouble(Node node, PassedValue value, TypeRef type, IReadOnlyList<Parameter> fitting) => (value.Parameter, fitting.Count) switch
-    {
-        (null, 0) => $"{node.Implementation.Name} has no constructor parameter of type {type.Name}",
-        (null, _) => $"{node.Implementation.Name} has {fitting.Count} constructor parameters of type {type.Name}: {string.Join(", ", fitting.Select(each => each.Name))}",
-        (_, 0) => $"{node.Implementation.Name} has no constructor parameter '{value.Parameter}'",
-        _ => $"the constructor parameter '{value.Parameter}' of {node.Implementation.Name} is {fitting[0].Type.Name}, and a {type.Name} is passed",
-    };
+    private static string Trouble(Node node, PassedValue value, TypeRef type, IReadOnlyList<Parameter> fitting) =>
+        (value.Parameter, fitting.Count) switch
+        {
+            (null, 0) => $"{node.Implementation.Name} has no constructor parameter of type {type.Name}",
+            (null, _) =>
+                $"{node.Implementation.Name} has {fitting.Count} constructor parameters of type {type.Name}: "
+                    + $"{string.Join(", ", fitting.Select(each => each.Name))}",
+            (_, 0) => $"{node.Implementation.Name} has no constructor parameter '{value.Parameter}'",
+            _ => $"the constructor parameter '{value.Parameter}' of {node.Implementation.Name} is {fitting[0].Type.Name}, and a {type.Name} "
+                + "is passed",
+        };
 }

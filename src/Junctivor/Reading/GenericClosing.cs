@@ -47,7 +47,9 @@ internal static class GenericClosing
 
         if (pattern.HasElementType)
         {
-            return actual.HasElementType && pattern.IsSZArray == actual.IsSZArray && Matches(pattern.GetElementType()!, actual.GetElementType()!, found);
+            return actual.HasElementType
+                && pattern.IsSZArray == actual.IsSZArray
+                && Matches(pattern.GetElementType()!, actual.GetElementType()!, found);
         }
 
         return actual.IsConstructedGenericType

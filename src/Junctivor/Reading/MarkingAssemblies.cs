@@ -5,8 +5,8 @@ using System.Runtime.CompilerServices;
 namespace Junctivor.Reading;
 
 /// <summary>
-/// Knows where marks, and properties to fill, can stand at all. Looking for them takes longer than all the rest of reading a class, and many
-/// programs keep their services in assemblies that know nothing of a container. Safe for use by several threads.
+/// Knows where marks, and properties to fill, can stand at all. Looking for them takes longer than all the rest of reading a class, and
+/// many programs keep their services in assemblies that know nothing of a container. Safe for use by several threads.
 /// </summary>
 internal sealed class MarkingAssemblies
 {
@@ -20,7 +20,8 @@ internal sealed class MarkingAssemblies
     /// <summary>Whether something in an assembly may carry a mark.</summary>
     public bool MayMark(Assembly assembly) => KnowsUs(assembly);
 
-    /// <summary>Whether a class or one that it derives from may have properties that are required, or marked <see cref="InjectAttribute"/>.</summary>
+    /// <summary>Whether a class or one that it derives from may have properties that are required, or marked
+    /// <see cref="InjectAttribute"/>.</summary>
     public bool MayMarkProperties(Type type)
     {
         for (Type? declaring = type; declaring is not null && declaring != typeof(object); declaring = declaring.BaseType)
@@ -54,7 +55,9 @@ internal sealed class MarkingAssemblies
     {
         if (!_knowUs.TryGetValue(assembly, out bool knows))
         {
-            knows = assembly.IsDynamic || assembly == Ours || Array.Exists(assembly.GetReferencedAssemblies(), reference => reference.Name == OurName);
+            knows = assembly.IsDynamic
+                || assembly == Ours
+                || Array.Exists(assembly.GetReferencedAssemblies(), reference => reference.Name == OurName);
             _knowUs.Add(assembly, knows);
         }
 

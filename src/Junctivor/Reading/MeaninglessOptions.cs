@@ -55,7 +55,8 @@ internal static class MeaninglessOptions
         {
             if (Nullable.GetUnderlyingType(service) is { } underlying)
             {
-                yield return $"a consumer of {TypeNames.Short(service)} gets the registered {TypeNames.Short(underlying)}, so register {TypeNames.Short(underlying)}";
+                yield return $"a consumer of {TypeNames.Short(service)} gets the registered {TypeNames.Short(underlying)}, so register "
+                    + $"{TypeNames.Short(underlying)}";
             }
 
             if (IsProvided(service))

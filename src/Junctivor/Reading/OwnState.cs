@@ -17,7 +17,9 @@ internal static class OwnState
     [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = "A field that was trimmed away keeps nothing.")]
     public static IReadOnlyList<string> Of(Type type)
     {
-        HashSet<Type> given = [.. type.GetConstructors().SelectMany(constructor => constructor.GetParameters()).Select(parameter => parameter.ParameterType)];
+        HashSet<Type> given = [.. type.GetConstructors()
+            .SelectMany(constructor => constructor.GetParameters())
+            .Select(parameter => parameter.ParameterType)];
         List<string> names = [];
         for (Type? declaring = type; declaring is not null && declaring != typeof(object); declaring = declaring.BaseType)
         {
@@ -43,5 +45,6 @@ internal static class OwnState
 
     private static bool IsCollection(Type type) => !type.IsInterface && !type.IsArray && typeof(ICollection).IsAssignableFrom(type);
 
-    private static string NameOf(FieldInfo field) => IsOfProperty(field) ? field.Name[1..field.Name.IndexOf('>', StringComparison.Ordinal)] : field.Name;
+    private static string NameOf(FieldInfo field) =>
+        IsOfProperty(field) ? field.Name[1..field.Name.IndexOf('>', StringComparison.Ordinal)] : field.Name;
 }

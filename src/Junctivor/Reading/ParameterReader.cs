@@ -9,7 +9,8 @@ internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marki
     private readonly Dictionary<Parameter, object?> _passed = [];
 
     /// <summary>What a parameter gets that is passed a constant, or that is optional and not registered.</summary>
-    public object? ConstantOf(Parameter parameter) => parameter is ReflectedParameter read ? read.Default : _passed.GetValueOrDefault(parameter);
+    public object? ConstantOf(Parameter parameter) =>
+        parameter is ReflectedParameter read ? read.Default : _passed.GetValueOrDefault(parameter);
 
     /// <param name="method">A constructor, or the method of a factory.</param>
     /// <param name="count">How many are wanted, of the last ones; all by default.</param>
@@ -27,7 +28,9 @@ internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marki
         for (int number = 0; number < parameters.Length; number++)
         {
             ParameterInfo info = infos[number];
-            parameters[number] = new ReflectedParameter(info, DeclaredBy(info), mayBeMarked && info.GetCustomAttributesData().Count > 0 ? MarkOf(info) : null);
+            parameters[number] =
+                new ReflectedParameter(
+                    info, DeclaredBy(info), mayBeMarked && info.GetCustomAttributesData().Count > 0 ? MarkOf(info) : null);
         }
 
         return parameters;
@@ -43,7 +46,8 @@ internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marki
         return passed;
     }
 
-    /// <summary>What is passed by reference only to be read, with <c>in</c> or <c>ref readonly</c>, is supplied as any other value.</summary>
+    /// <summary>What is passed by reference only to be read, with <c>in</c> or <c>ref readonly</c>, is supplied as any other
+    /// value.</summary>
     private ReflectedType DeclaredBy(ParameterInfo info)
     {
         ReflectedType declared = types.Of(info.ParameterType);

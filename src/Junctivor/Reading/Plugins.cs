@@ -9,8 +9,9 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// The wirings of the assemblies in a folder, to be spread in a <see cref="Wiring"/>. Each assembly is loaded in its own load context, which
-/// can be collected after every container built with it is disposed; assemblies that the program has loaded are shared. The wirings with
+/// The wirings of the assemblies in a folder, to be spread in a <see cref="Wiring"/>. Each assembly is loaded in its own load context,
+/// which can be collected after every container built with it is disposed; assemblies that the program has loaded are shared. The wirings
+/// with
 /// <see cref="CheckedWiringAttribute"/> are used. Immutable.
 /// </summary>
 /// <example>
@@ -100,7 +101,8 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
         try
         {
             IReadOnlyList<Wiring> wirings = [.. MarkedWiring.In(context.LoadPlugin()).Select(marked => marked.Read())];
-            IReadOnlyList<Registration> brought = [.. wirings.SelectMany(wiring => wiring).Select(registration => registration.From(context))];
+            IReadOnlyList<Registration> brought = [.. wirings.SelectMany(wiring => wiring)
+                .Select(registration => registration.From(context))];
             if (WiringReader.FindTrouble([.. brought.Select(registration => registration.Data)]) is { } trouble)
             {
                 context.Unload();

@@ -6,8 +6,9 @@ using Junctivor.Registering;
 namespace Junctivor.Reading;
 
 /// <summary>
-/// A constructor, read by reflection. What the base library keeps of one is several times as large as all that the graph knows of its class, so
-/// the only one of a class is not held, but looked up again where somebody wants it. Of several it would not be sure which one comes back.
+/// A constructor, read by reflection. What the base library keeps of one is several times as large as all that the graph knows of its
+/// class, so the only one of a class is not held, but looked up again where somebody wants it. Of several it would not be sure which one
+/// comes back.
 /// </summary>
 internal sealed class ReflectedConstructor : Constructor
 {
@@ -18,7 +19,8 @@ internal sealed class ReflectedConstructor : Constructor
     private readonly ParameterReader _reader;
     private Parameter[]? _parameters;
 
-    private ReflectedConstructor([DynamicallyAccessedMembers(Kept.Members)] Type declaring, ConstructorInfo? oneOfSeveral, bool isChosen, ParameterReader reader)
+    private ReflectedConstructor(
+        [DynamicallyAccessedMembers(Kept.Members)] Type declaring, ConstructorInfo? oneOfSeveral, bool isChosen, ParameterReader reader)
         : base(isChosen)
     {
         _declaring = declaring;
@@ -44,13 +46,15 @@ internal sealed class ReflectedConstructor : Constructor
             // Where there is only one, nobody has to choose it.
             ConstructorInfo? oneOfSeveral = infos.Length > 1 ? infos[number] : null;
             bool isChosen = oneOfSeveral?.IsDefined(typeof(InjectAttribute), inherit: false) == true;
-            constructors[number] = new ReflectedConstructor(type, oneOfSeveral, isChosen, reader) { _parameters = reader.Read(infos[number]) };
+            constructors[number] =
+                new ReflectedConstructor(type, oneOfSeveral, isChosen, reader) { _parameters = reader.Read(infos[number]) };
         }
 
         return constructors;
     }
 
-    public override Constructor With(Parameter[] others) => new ReflectedConstructor(_declaring, _oneOfSeveral, IsChosen, _reader) { _parameters = others, IsChanged = true };
+    public override Constructor With(Parameter[] others) =>
+        new ReflectedConstructor(_declaring, _oneOfSeveral, IsChosen, _reader) { _parameters = others, IsChanged = true };
 
     public override void Forget() => _parameters = IsChanged ? _parameters : null;
 }

@@ -23,8 +23,8 @@ internal sealed class ReflectedParameter(ParameterInfo info, ReflectedType decla
     public override string? Obstacle => declared.Obstacle;
 
     /// <summary>
-    /// What it gets where nobody registers its type. Reflection returns null for the default of a structure, and the plain number for that of an
-    /// enumeration or of a native integer.
+    /// What it gets where nobody registers its type. Reflection returns null for the default of a structure, and the plain number for that
+    /// of an enumeration or of a native integer.
     /// </summary>
     [UnconditionalSuppressMessage("Trimming", "IL2067", Justification = "A structure needs no constructor for its default.")]
     [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "A structure needs no constructor for its default.")]
@@ -50,7 +50,9 @@ internal sealed class ReflectedParameter(ParameterInfo info, ReflectedType decla
         }
     }
 
-    private bool HasDefault => (info.Attributes & (ParameterAttributes.Optional | ParameterAttributes.HasDefault)) != 0 && info.HasDefaultValue;
+    private bool HasDefault =>
+        (info.Attributes & (ParameterAttributes.Optional | ParameterAttributes.HasDefault)) != 0 && info.HasDefaultValue;
 
-    private bool IsNullable => declared.IsNullable || (!declared.IsValueType && !declared.IsByReference && declared.Catalog.Annotations.IsNullable(info));
+    private bool IsNullable =>
+        declared.IsNullable || (!declared.IsValueType && !declared.IsByReference && declared.Catalog.Annotations.IsNullable(info));
 }

@@ -71,7 +71,8 @@ internal sealed class ReflectedType : TypeRef
 
     public override bool IsDelegate => Has(Traits.Sealed) && Type.BaseType == typeof(MulticastDelegate);
 
-    public override bool IsDisposable => Known.IsDisposable ??= typeof(IDisposable).IsAssignableFrom(Type) || typeof(IAsyncDisposable).IsAssignableFrom(Type);
+    public override bool IsDisposable =>
+        Known.IsDisposable ??= typeof(IDisposable).IsAssignableFrom(Type) || typeof(IAsyncDisposable).IsAssignableFrom(Type);
 
     public override IReadOnlyList<TypeRef> Supertypes => Known.Supertypes ??= ReadSupertypes();
 
@@ -105,7 +106,8 @@ internal sealed class ReflectedType : TypeRef
     public override bool Serves(TypeRef service) =>
         Equals(service) || (((ReflectedType)service).CanTake(this) && Supertypes.Contains(service));
 
-    public override bool Equals(TypeRef? other) => ReferenceEquals(this, other) || (other is ReflectedType reflected && reflected.Type == Type);
+    public override bool Equals(TypeRef? other) =>
+        ReferenceEquals(this, other) || (other is ReflectedType reflected && reflected.Type == Type);
 
     public override int GetHashCode() => Type.GetHashCode();
 

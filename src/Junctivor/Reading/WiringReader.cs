@@ -70,7 +70,8 @@ internal sealed class WiringReader : ITypeReader
     {
         lock (_parameters)
         {
-            _written ??= new Dictionary<RegistrationData, Node>(Graph.Registrations.Select(node => KeyValuePair.Create(EntryOf(node), node)), ReferenceEqualityComparer.Instance);
+            _written ??= new Dictionary<RegistrationData, Node>(
+                Graph.Registrations.Select(node => KeyValuePair.Create(EntryOf(node), node)), ReferenceEqualityComparer.Instance);
             return _written.GetValueOrDefault(entry);
         }
     }
@@ -112,8 +113,10 @@ internal sealed class WiringReader : ITypeReader
 
     public string? ReasonAgainst(Node open, TypeRef service) => _unclosable?.GetValueOrDefault((open, service));
 
-    [UnconditionalSuppressMessage("Trimming", "IL2067", Justification = "Whoever constructs a class that nobody registers keeps its members.")]
-    [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "Whoever constructs a class that nobody registers keeps its members.")]
+    [UnconditionalSuppressMessage("Trimming", "IL2067",
+        Justification = "Whoever constructs a class that nobody registers keeps its members.")]
+    [UnconditionalSuppressMessage("Trimming", "IL2072",
+        Justification = "Whoever constructs a class that nobody registers keeps its members.")]
     public Node ReadUnregistered(TypeRef type)
     {
         Type made = Types[type];
@@ -123,10 +126,12 @@ internal sealed class WiringReader : ITypeReader
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
 
     /// <summary>What a method requests, as a node that gives the arguments to call it with.</summary>
-    public Node ReadCall(MethodInfo method, int parameterCount) => ReadArguments("the called method", Types[typeof(object[])], _parameters.Read(method, parameterCount));
+    public Node ReadCall(MethodInfo method, int parameterCount) =>
+        ReadArguments("the called method", Types[typeof(object[])], _parameters.Read(method, parameterCount));
 
     /// <summary>What the properties of an object request, as a node that gives their values in order.</summary>
-    public Node ReadFilling([DynamicallyAccessedMembers(Kept.Members)] Type type) => ReadArguments($"the object of {TypeNames.Short(type)}", Types[type], _classes.ReadProperties(type));
+    public Node ReadFilling([DynamicallyAccessedMembers(Kept.Members)] Type type) =>
+        ReadArguments($"the object of {TypeNames.Short(type)}", Types[type], _classes.ReadProperties(type));
 
     private static Node ReadArguments(string label, TypeRef consumer, Parameter[] parameters) =>
         new()
@@ -149,9 +154,12 @@ internal sealed class WiringReader : ITypeReader
         .FirstOrDefault();
 
     /// <summary>What the check says of entries that cannot be read.</summary>
-    public IEnumerable<Fault> Unreadable() => Entries.Where(entry => entry.ReadFailure is not null).Select(entry => entry.ReadFailure!.IsOfPlugin
+    public IEnumerable<Fault> Unreadable() =>
+        Entries.Where(entry => entry.ReadFailure is not null).Select(entry => entry.ReadFailure!.IsOfPlugin
         ? PluginLeftOutFaults.Of(entry.ReadFailure.Text)
-        : NotConstructibleTypeFaults.Of(Graph, entry.Source is InstanceSource.OfValue { Value: string name } ? name : TypeNames.Short(entry.Source.InstanceType), entry.Level.Name, entry.Place, entry.ReadFailure.Text));
+        : NotConstructibleTypeFaults.Of(
+            Graph, entry.Source is InstanceSource.OfValue { Value: string name } ? name : TypeNames.Short(entry.Source.InstanceType),
+            entry.Level.Name, entry.Place, entry.ReadFailure.Text));
 
     private List<Node> ReadAll(IReadOnlyCollection<RegistrationData> entries)
     {
@@ -232,7 +240,12 @@ internal sealed class WiringReader : ITypeReader
         bool isWarmed = (entry.WarmUp ?? entry.WindDown) is not null;
         return idle.Count == 0 && !isWarmed && entry.OnlyFor is null
             ? entry.Options
-            : entry.Options with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], Meaningless = idle, HasWarmUp = isWarmed };
+            : entry.Options with
+            {
+                OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor],
+                Meaningless = idle,
+                HasWarmUp = isWarmed,
+            };
     }
 
     private Parameter[] FactoryParametersOf(RegistrationData entry) => entry.Source switch
@@ -257,7 +270,8 @@ internal sealed class WiringReader : ITypeReader
         };
 
     /// <summary>What stands for a registration where nobody wrote one.</summary>
-    private static RegistrationData Unwritten(InstanceSource making) => new() { Service = making.InstanceType, Source = making, Level = Level.Transient, Place = default };
+    private static RegistrationData Unwritten(InstanceSource making) =>
+        new() { Service = making.InstanceType, Source = making, Level = Level.Transient, Place = default };
 
     /// <summary>A factory that decorates takes what it wraps first.</summary>
     private static Parameter[] WithInner(Parameter[] parameters, bool isDecorator) =>

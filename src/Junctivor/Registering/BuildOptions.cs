@@ -50,10 +50,11 @@ public sealed record BuildOptions
 
     /// <summary>
     /// How long a request waits for another thread that is creating the same shared instance. The default is one minute;
-    /// <see cref="Timeout.InfiniteTimeSpan"/> means no limit. Then <see cref="ConstructionTimeoutException"/> is thrown: a constructor that blocks
-    /// on a task which resolves its own service would otherwise hang. Threads that wait for each other get an exception at once.
+    /// <see cref="Timeout.InfiniteTimeSpan"/> means no limit. Then <see cref="ConstructionTimeoutException"/> is thrown: a constructor that
+    /// blocks on a task which resolves its own service would otherwise hang. Threads that wait for each other get an exception at once.
     /// </summary>
-    /// <exception cref="ArgumentOutOfRangeException">The value is negative and not infinite, or more than <see cref="int.MaxValue"/> milliseconds.</exception>
+    /// <exception cref="ArgumentOutOfRangeException">The value is negative and not infinite, or more than <see cref="int.MaxValue"/>
+    /// milliseconds.</exception>
     public TimeSpan ConstructionTimeout
     {
         get => _longestWait;
@@ -80,9 +81,13 @@ public sealed record BuildOptions
 
     private static FaultKind Checked(string code, Severity severity)
     {
-        FaultKind kind = FaultKind.Find(code) ?? throw new ArgumentException($"There is no fault code '{code}'. Codes go from {FaultKind.All[0].Code} to {FaultKind.All[^1].Code}: run 'junctivor fault' for the list.", nameof(code));
+        FaultKind kind = FaultKind.Find(code)
+            ?? throw new ArgumentException(
+                $"There is no fault code '{code}'. Codes go from {FaultKind.All[0].Code} to {FaultKind.All[^1].Code}: run 'junctivor "
+                    + "fault' for the list.", nameof(code));
         return severity >= kind.Severity || kind.CanBeLowered
             ? kind
-            : throw new ArgumentException($"The severity of {kind} cannot be lowered: {kind.Meaning} The container could not work.", nameof(severity));
+            : throw new ArgumentException(
+                $"The severity of {kind} cannot be lowered: {kind.Meaning} The container could not work.", nameof(severity));
     }
 }

@@ -19,7 +19,8 @@ public static partial class Decorator
 {
     /// <summary>Decorates every registration of a service with a class.</summary>
     /// <typeparam name="TService">The service.</typeparam>
-    /// <typeparam name="TDecorator">The class; one parameter of its constructor takes the decorated service, the others are resolved.</typeparam>
+    /// <typeparam name="TDecorator">The class; one parameter of its constructor takes the decorated service, the others are
+    /// resolved.</typeparam>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>

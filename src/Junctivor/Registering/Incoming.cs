@@ -50,7 +50,8 @@ public sealed class Incoming
         ArgumentNullException.ThrowIfNull(value);
         if (!service.IsInstanceOfType(value))
         {
-            throw new ArgumentException($"{value.GetType()} is not a {service}: supply a value of the type that the wiring declares.", nameof(value));
+            throw new ArgumentException(
+                $"{value.GetType()} is not a {service}: supply a value of the type that the wiring declares.", nameof(value));
         }
 
         return new Incoming(service, value, null);

@@ -27,7 +27,8 @@ internal abstract record InstanceSource
     }
 
     /// <summary>A function that takes its time; what starts a scope, or warms up, awaits it.</summary>
-    internal sealed record OfAsyncFactory(Type Returned, MethodInfo Method, int ParameterCount, Func<object?[], Task<object>> Call) : InstanceSource
+    internal sealed record OfAsyncFactory(
+        Type Returned, MethodInfo Method, int ParameterCount, Func<object?[], Task<object>> Call) : InstanceSource
     {
         public override Type InstanceType => Returned;
     }

@@ -12,5 +12,6 @@ internal static class LoadFailure
 
     /// <summary>What cannot be loaded, as a sentence.</summary>
     public static string TextOf(Exception failure) =>
-        ExceptionText.FirstLineOf((failure as ReflectionTypeLoadException)?.LoaderExceptions.OfType<Exception>().FirstOrDefault() ?? failure);
+        ExceptionText.FirstLineOf(
+            (failure as ReflectionTypeLoadException)?.LoaderExceptions.OfType<Exception>().FirstOrDefault() ?? failure);
 }

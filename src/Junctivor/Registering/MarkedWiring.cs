@@ -45,7 +45,8 @@ internal sealed record MarkedWiring(string Name, MemberInfo Member)
         if (source is not { IsStatic: true, IsPublic: true } || source.GetParameters().Length > 0 || source.ContainsGenericParameters
             || source.ReturnType != typeof(Wiring))
         {
-            throw new WiringSourceException($"{Where} has [CheckedWiring], but is not a public static property or parameterless method that returns a Wiring.");
+            throw new WiringSourceException(
+                $"{Where} has [CheckedWiring], but is not a public static property or parameterless method that returns a Wiring.");
         }
 
         try
@@ -55,7 +56,8 @@ internal sealed record MarkedWiring(string Name, MemberInfo Member)
         catch (Exception failure) when (failure is TargetInvocationException || LoadFailure.Is(failure))
         {
             Exception cause = failure.GetBaseException();
-            throw new WiringSourceException($"{Where} threw {cause.GetType().Name}: {ExceptionText.FirstLineOf(cause)} Creating a wiring should have no side effects.");
+            throw new WiringSourceException(
+                $"{Where} threw {cause.GetType().Name}: {ExceptionText.FirstLineOf(cause)} Creating a wiring should have no side effects.");
         }
     }
 }

@@ -38,8 +38,8 @@ public sealed class Registration<T> : ServiceRegistration<Registration<T>>
     /// <returns>A copy whose instances the container does not own.</returns>
     public Registration<T> LeaveUndisposed() => With(Data.Options with { IsOwned = false });
 
-    /// <summary>Runs once, before the first request: <see cref="Container.WarmUpAsync"/> creates the singleton and awaits the work, after the
-    /// warm-up of its dependencies. On anything but a singleton it is JV109.</summary>
+    /// <summary>Runs once, before the first request: <see cref="Container.WarmUpAsync"/> creates the singleton and awaits the work, after
+    /// the warm-up of its dependencies. On anything but a singleton it is JV109.</summary>
     /// <param name="work">The work; it receives the instance without its decorators, and a token that is cancelled with the call.</param>
     /// <returns>A copy that warms up.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
@@ -57,8 +57,8 @@ public sealed class Registration<T> : ServiceRegistration<Registration<T>>
         return WarmUp((instance, cancellationToken) => work(instance, cancellationToken).AsTask());
     }
 
-    /// <summary>Runs after the last request, before the singleton is disposed: <see cref="Container.WindDownAsync(CancellationToken)"/> awaits
-    /// it, in the reverse order of warming up, for what was warmed up. On anything but a singleton it is JV109.</summary>
+    /// <summary>Runs after the last request, before the singleton is disposed: <see cref="Container.WindDownAsync(CancellationToken)"/>
+    /// awaits it, in the reverse order of warming up, for what was warmed up. On anything but a singleton it is JV109.</summary>
     /// <param name="work">The work; it receives the instance without its decorators, and a token that is cancelled with the call.</param>
     /// <returns>A copy that winds down.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>

@@ -61,7 +61,10 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
         }
         catch (ReflectionTypeLoadException partly)
         {
-            unloadable = [.. partly.LoaderExceptions.OfType<Exception>().Select(ExceptionText.FirstLineOf).Distinct().Select(reason => Unloadable(assembly, reason))];
+            unloadable = [.. partly.LoaderExceptions.OfType<Exception>()
+                .Select(ExceptionText.FirstLineOf)
+                .Distinct()
+                .Select(reason => Unloadable(assembly, reason))];
             return [.. partly.Types.OfType<Type>()];
         }
     }
@@ -101,7 +104,8 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
         group attribute by (attribute.Lifetime, attribute.Mark) into same
         select ToRegistration(type, [.. same]);
 
-    private static Registration<object> ToRegistration([DynamicallyAccessedMembers(Kept.Members)] Type type, IReadOnlyList<SelfRegisteredAttribute> attributes)
+    private static Registration<object> ToRegistration(
+        [DynamicallyAccessedMembers(Kept.Members)] Type type, IReadOnlyList<SelfRegisteredAttribute> attributes)
     {
         SelfRegisteredAttribute first = attributes[0];
         IReadOnlyList<Type> services = [.. attributes.Select(attribute => attribute.Service ?? type)];
@@ -114,7 +118,8 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
             Place = new SourcePlace(first.File, first.Line),
             Mark = first.Mark is null or string or Type
                 ? first.Mark
-                : throw new ArgumentException($"The mark of {TypeNames.Short(type)} is a {first.Mark.GetType().Name}; a mark must be a string or a type."),
+                : throw new ArgumentException(
+                    $"The mark of {TypeNames.Short(type)} is a {first.Mark.GetType().Name}; a mark must be a string or a type."),
         });
     }
 

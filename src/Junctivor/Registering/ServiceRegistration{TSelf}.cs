@@ -42,7 +42,8 @@ public abstract class ServiceRegistration<TSelf> : MarkableRegistration<TSelf>
     /// <returns>A copy that is used as a fallback.</returns>
     public TSelf IfMissing() => With(Data.Options with { IsIfMissing = true });
 
-    /// <summary>Makes this the default where one instance is required and several registrations provide it. Lists still contain all.</summary>
+    /// <summary>Makes this the default where one instance is required and several registrations provide it. Lists still contain
+    /// all.</summary>
     /// <returns>A copy that is the default.</returns>
     public TSelf FirstChoice() => With(Data.Options with { IsFirstChoice = true });
 

@@ -1,8 +1,8 @@
 namespace Junctivor.Registering;
 
 /// <summary>
-/// A service type that a registration names as a type argument. Whoever needs code for that very type opens it with a visitor, so that nothing has
-/// to close a generic type at run time, which ahead-of-time code cannot do.
+/// A service type that a registration names as a type argument. Whoever needs code for that very type opens it with a visitor, so that
+/// nothing has to close a generic type at run time, which ahead-of-time code cannot do.
 /// </summary>
 internal abstract class TypeToken
 {

@@ -48,7 +48,8 @@ public sealed partial class Wiring : IReadOnlyCollection<Registration>
         return condition ? wiring : [];
     }
 
-    /// <summary>Includes a module on a condition, to be spread: <c>.. Wiring.If(rehearsal, () => [ … ])</c>. A module that is left out is not created.</summary>
+    /// <summary>Includes a module on a condition, to be spread: <c>.. Wiring.If(rehearsal, () => [ … ])</c>. A module that is left out is
+    /// not created.</summary>
     /// <param name="condition">Whether to include it.</param>
     /// <param name="wiring">Creates the module.</param>
     /// <returns>The module, or an empty wiring.</returns>

@@ -1,8 +1,8 @@
 namespace Junctivor;
 
 /// <summary>
-/// Thrown by <c>Build</c> and <see cref="Container.Branch"/> if the wiring has faults. The report has all findings; the message is the report
-/// as text.
+/// Thrown by <c>Build</c> and <see cref="Container.Branch"/> if the wiring has faults. The report has all findings; the message is the
+/// report as text.
 /// </summary>
 public sealed class WiringException : JunctivorException
 {

@@ -20,7 +20,8 @@ public sealed partial class Container
             if (_warmUp.Pending is { Count: > 0 } pending)
             {
                 throw new InvalidOperationException(
-                    $"{string.Join(", ", pending)} must be wound down asynchronously: write `await using` for the container, or await WindDownAsync() first. Nothing was disposed.");
+                    $"{string.Join(", ", pending)} must be wound down asynchronously: write `await using` for the container, or await "
+                        + "WindDownAsync() first. Nothing was disposed.");
             }
 
             bool isFirst = LetGo();
@@ -81,7 +82,8 @@ public sealed partial class Container
     private async Task<AggregateException?> EndPassAsync()
     {
         Disposal.GoInside(this);
-        List<Exception> failures = await _warmUp.UndoAsync(this, Timeout.InfiniteTimeSpan, isLast: true, CancellationToken.None).ConfigureAwait(false);
+        List<Exception> failures =
+            await _warmUp.UndoAsync(this, Timeout.InfiniteTimeSpan, isLast: true, CancellationToken.None).ConfigureAwait(false);
         bool isFirst = LetGo();
         List<Exception>? all = await Disposal.EndAsync(Store.End(), this, failures).ConfigureAwait(false);
         Leave(isFirst);

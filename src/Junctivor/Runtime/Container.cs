@@ -49,7 +49,16 @@ public sealed partial class Container : Resolver
             Store = new InstanceStore(null),
         };
         Begin(state);
-        StateOfScopes = state with { Outer = this, Level = Level.Scoped, Values = SuppliedValues.Nothing, Slots = ScopeSizes.For(book.ScopedServices), Store = null, IsPlain = true };
+        StateOfScopes =
+            state with
+            {
+                Outer = this,
+                Level = Level.Scoped,
+                Values = SuppliedValues.Nothing,
+                Slots = ScopeSizes.For(book.ScopedServices),
+                Store = null,
+                IsPlain = true,
+            };
         _plugins = PluginsOf(book.Reader.Entries);
         Array.ForEach(_plugins, plugin => plugin.Use());
 
@@ -78,16 +87,17 @@ public sealed partial class Container : Resolver
     /// <summary>The state of a default scope that is started from here without values.</summary>
     internal ResolverState StateOfScopes { get; }
 
-    private string DebuggerText => IsEnded ? $"{Kind}, disposed" : $"{Kind}: {OwnPlans.Graph.Registrations.Count} registrations, {Report.Counts}";
+    private string DebuggerText =>
+        IsEnded ? $"{Kind}, disposed" : $"{Kind}: {OwnPlans.Graph.Registrations.Count} registrations, {Report.Counts}";
 
     private protected override string Kind => nameof(Container);
 
     internal override string Description => _parent is null ? "the container" : "the branch";
 
     /// <summary>
-    /// Prepares the container for the first request: creates the singletons of <c>FromAsync</c> and runs each <c>WarmUp</c>, after those of its
-    /// dependencies; independent ones run at the same time. If one fails or is cancelled, no further one starts, and the services warmed up
-    /// by this call are wound down. A second call initializes only services that are not yet warmed up.
+    /// Prepares the container for the first request: creates the singletons of <c>FromAsync</c> and runs each <c>WarmUp</c>, after those of
+    /// its dependencies; independent ones run at the same time. If one fails or is cancelled, no further one starts, and the services
+    /// warmed up by this call are wound down. A second call initializes only services that are not yet warmed up.
     /// </summary>
     /// <param name="cancellationToken">Passed to factories and warm-ups; their token is also cancelled when another one fails.</param>
     /// <returns>A task that completes when all services are warmed up.</returns>
@@ -111,23 +121,25 @@ public sealed partial class Container : Resolver
     public Task WindDownAsync(CancellationToken cancellationToken = default) => WindDownAsync(Timeout.InfiniteTimeSpan, cancellationToken);
 
     /// <summary>The same as <see cref="WindDownAsync(CancellationToken)"/>, with a limit.</summary>
-    /// <param name="limit">The time that all of them may take together. After that their token is cancelled, and those that are still running are
-    /// not awaited.</param>
+    /// <param name="limit">The time that all of them may take together. After that their token is cancelled, and those that are still
+    /// running are not awaited.</param>
     /// <param name="cancellationToken">Passed to the wind-downs.</param>
     /// <returns>A task that completes when all were tried. It fails with an <see cref="AggregateException"/> of their exceptions.</returns>
     /// <exception cref="WindDownTimeoutException">Some did not complete within the limit: it names them.</exception>
-    /// <exception cref="ArgumentOutOfRangeException"><paramref name="limit"/> is negative, and not <see cref="Timeout.InfiniteTimeSpan"/>.</exception>
+    /// <exception cref="ArgumentOutOfRangeException"><paramref name="limit"/> is negative, and not
+    /// <see cref="Timeout.InfiniteTimeSpan"/>.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public async Task WindDownAsync(TimeSpan limit, CancellationToken cancellationToken = default)
     {
         ThrowIfEnded();
         StagedWork.ThrowIfInside(this, nameof(WindDownAsync));
-        ThrowIfAny(Disposal.FailureOf(await _warmUp.UndoAsync(this, limit, isLast: false, cancellationToken).ConfigureAwait(false), Description));
+        ThrowIfAny(
+            Disposal.FailureOf(await _warmUp.UndoAsync(this, limit, isLast: false, cancellationToken).ConfigureAwait(false), Description));
     }
 
     /// <summary>Reports constructions, disposals, and the starts and ends of scopes, in order: for tests above all.</summary>
-    /// <param name="observer">Called for each event in this container and its scopes, but not in its branches, on the thread of the event: by several
-    /// threads at the same time if several are used. It must not throw.</param>
+    /// <param name="observer">Called for each event in this container and its scopes, but not in its branches, on the thread of the event:
+    /// by several threads at the same time if several are used. It must not throw.</param>
     /// <returns>Dispose of it to unsubscribe. The disposal of the container is reported too.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="observer"/> is null.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
@@ -138,7 +150,8 @@ public sealed partial class Container : Resolver
         return Watch.Add(observer);
     }
 
-    /// <summary>Supplies a value that the wiring declares with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>. Each can be supplied once.</summary>
+    /// <summary>Supplies a value that the wiring declares with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>. Each can be supplied
+    /// once.</summary>
     /// <typeparam name="T">The declared type.</typeparam>
     /// <param name="value">The value.</param>
     /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
@@ -150,8 +163,8 @@ public sealed partial class Container : Resolver
         Supply(Incoming.Value(value));
     }
 
-    /// <summary>Supplies a value, perhaps marked, that the wiring declares with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>. Each can be
-    /// supplied once.</summary>
+    /// <summary>Supplies a value, perhaps marked, that the wiring declares with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>. Each
+    /// can be supplied once.</summary>
     /// <param name="incoming">The value, with the type and mark of its declaration.</param>
     /// <exception cref="ArgumentNullException"><paramref name="incoming"/> is null.</exception>
     /// <exception cref="ResolveException">The wiring does not declare it as supplied later (JV107).</exception>
@@ -185,8 +198,8 @@ public sealed partial class Container : Resolver
         }
     }
 
-    /// <summary>Whether the wiring declares an unmarked value of exactly this type with <c>Scoped.Incoming</c>: for adapters, which supply the values
-    /// that they have where they are declared.</summary>
+    /// <summary>Whether the wiring declares an unmarked value of exactly this type with <c>Scoped.Incoming</c>: for adapters, which supply
+    /// the values that they have where they are declared.</summary>
     /// <param name="service">The type.</param>
     /// <returns>True if it is declared.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
@@ -215,7 +228,8 @@ public sealed partial class Container : Resolver
     }
 
     /// <summary>The exception for the disposed one among this container and those that it was branched from.</summary>
-    internal ObjectDisposedException EndedSomewhere() => Volatile.Read(ref _book) is not null && _parent is not null ? _parent.EndedSomewhere() : Ended();
+    internal ObjectDisposedException EndedSomewhere() =>
+        Volatile.Read(ref _book) is not null && _parent is not null ? _parent.EndedSomewhere() : Ended();
 
     private static PluginContext[] PluginsOf(IReadOnlyList<RegistrationData> entries) =>
         entries.Any(entry => entry.Plugin is not null) ? [.. entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()] : [];

@@ -46,8 +46,8 @@ public sealed class FreshScope<T>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope or the service is not available.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="AggregateException">A disposal threw, or a service can be disposed only asynchronously: then its disposal is started,
-    /// and not awaited. If the work threw too, its exception is the first inside.</exception>
+    /// <exception cref="AggregateException">A disposal threw, or a service can be disposed only asynchronously: then its disposal is
+    /// started, and not awaited. If the work threw too, its exception is the first inside.</exception>
     /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
     public void Run(Action<T> work, params ReadOnlySpan<Incoming> incoming)
     {
@@ -74,8 +74,8 @@ public sealed class FreshScope<T>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope or the service is not available.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="AggregateException">A disposal threw, or a service can be disposed only asynchronously: then its disposal is started,
-    /// and not awaited. If the work threw too, its exception is the first inside.</exception>
+    /// <exception cref="AggregateException">A disposal threw, or a service can be disposed only asynchronously: then its disposal is
+    /// started, and not awaited. If the work threw too, its exception is the first inside.</exception>
     /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
     public TResult Run<TResult>(Func<T, TResult> work, params ReadOnlySpan<Incoming> incoming)
     {
@@ -104,13 +104,14 @@ public sealed class FreshScope<T>
     [Obsolete("The scope would be disposed while the work still runs. Await RunAsync instead.", error: true)]
     [EditorBrowsable(EditorBrowsableState.Never)]
     [OverloadResolutionPriority(1)]
-    public Task Run(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming) => throw new NotSupportedException("Await RunAsync instead.");
+    public Task Run(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming) =>
+        throw new NotSupportedException("Await RunAsync instead.");
 
     /// <summary>Runs work in a new scope, and disposes of the scope asynchronously after it.</summary>
     /// <param name="work">The work.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>A task that completes when the work is done and the scope is disposed. It fails with the exception of the work; if the disposal
-    /// failed too, with an <see cref="AggregateException"/> of both, that of the work first.</returns>
+    /// <returns>A task that completes when the work is done and the scope is disposed. It fails with the exception of the work; if the
+    /// disposal failed too, with an <see cref="AggregateException"/> of both, that of the work first.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope is not available.</exception>
     /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
@@ -129,7 +130,8 @@ public sealed class FreshScope<T>
     /// <typeparam name="TResult">The result of the work.</typeparam>
     /// <param name="work">The work. It must not return an object of the scope, which is disposed with the scope.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The result of the work, after the scope is disposed. It fails with the exception of the work; if the disposal failed too, with an
+    /// <returns>The result of the work, after the scope is disposed. It fails with the exception of the work; if the disposal failed too,
+    /// with an
     /// <see cref="AggregateException"/> of both, that of the work first.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope is not available.</exception>
@@ -159,8 +161,8 @@ public sealed class FreshScope<T>
     /// <param name="work">The work. It receives the service and <paramref name="cancellationToken"/>.</param>
     /// <param name="cancellationToken">Passed to the work, and to asynchronous factories of the scope that take a token.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>A task that completes when the work is done and the scope is disposed. It fails with the exception of the work; if the disposal
-    /// failed too, with an <see cref="AggregateException"/> of both, that of the work first.</returns>
+    /// <returns>A task that completes when the work is done and the scope is disposed. It fails with the exception of the work; if the
+    /// disposal failed too, with an <see cref="AggregateException"/> of both, that of the work first.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope is not available.</exception>
     /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
@@ -175,13 +177,15 @@ public sealed class FreshScope<T>
         });
     }
 
-    /// <summary>Runs work in a new scope, with a token, disposes of the scope asynchronously after it, and returns the result of the work.</summary>
+    /// <summary>Runs work in a new scope, with a token, disposes of the scope asynchronously after it, and returns the result of the
+    /// work.</summary>
     /// <typeparam name="TResult">The result of the work.</typeparam>
-    /// <param name="work">The work. It receives the service and <paramref name="cancellationToken"/>. It must not return an object of the scope,
-    /// which is disposed with the scope.</param>
+    /// <param name="work">The work. It receives the service and <paramref name="cancellationToken"/>. It must not return an object of the
+    /// scope, which is disposed with the scope.</param>
     /// <param name="cancellationToken">Passed to the work, and to asynchronous factories of the scope that take a token.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The result of the work, after the scope is disposed. It fails with the exception of the work; if the disposal failed too, with an
+    /// <returns>The result of the work, after the scope is disposed. It fails with the exception of the work; if the disposal failed too,
+    /// with an
     /// <see cref="AggregateException"/> of both, that of the work first.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope is not available.</exception>
@@ -195,7 +199,8 @@ public sealed class FreshScope<T>
     }
 
     /// <inheritdoc cref="RunAsync(Func{T, CancellationToken, Task}, CancellationToken, ReadOnlySpan{Incoming})"/>
-    public Task RunAsync(Func<T, CancellationToken, ValueTask> work, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+    public Task RunAsync(
+        Func<T, CancellationToken, ValueTask> work, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(work);
         return RunAsync((fresh, stop) => work(fresh, stop).AsTask(), cancellationToken, incoming);

@@ -3,8 +3,9 @@ using System.Diagnostics;
 namespace Junctivor;
 
 /// <summary>
-/// An object with the scope that it was created in, which are disposed together: for frameworks that request an object by its type, use it and
-/// release it. Created by <see cref="Resolver.Lend{T}(ReadOnlySpan{Incoming})"/> and its overloads. Disposal is safe from any thread; a second call does nothing.
+/// An object with the scope that it was created in, which are disposed together: for frameworks that request an object by its type, use it
+/// and release it. Created by <see cref="Resolver.Lend{T}(ReadOnlySpan{Incoming})"/> and its overloads. Disposal is safe from any thread; a
+/// second call does nothing.
 /// </summary>
 /// <typeparam name="T">The service.</typeparam>
 [DebuggerDisplay("{DebuggerText,nq}")]

@@ -10,7 +10,8 @@ public abstract partial class Resolver
 {
     /// <summary>Constructs a class that is not registered: some arguments are passed, the others are resolved.</summary>
     /// <typeparam name="T">The class.</typeparam>
-    /// <param name="arguments">Each is passed to the first parameter of exactly its type, or else to the first parameter that it can be assigned to.</param>
+    /// <param name="arguments">Each is passed to the first parameter of exactly its type, or else to the first parameter that it can be
+    /// assigned to.</param>
     /// <returns>A new instance, owned by the caller. What was created for it belongs to this container or scope.</returns>
     /// <exception cref="ArgumentNullException">One of the arguments is null.</exception>
     /// <exception cref="ResolveException">No parameter takes an argument (JV106), or a parameter cannot be resolved here.</exception>
@@ -19,9 +20,11 @@ public abstract partial class Resolver
     public T Construct<[DynamicallyAccessedMembers(Kept.Members)] T>(params ReadOnlySpan<object> arguments)
         where T : class => (T)Construct(typeof(T), arguments);
 
-    /// <summary>Constructs a class that is not registered and known only at run time: some arguments are passed, the others are resolved.</summary>
+    /// <summary>Constructs a class that is not registered and known only at run time: some arguments are passed, the others are
+    /// resolved.</summary>
     /// <param name="type">The class.</param>
-    /// <param name="arguments">Each is passed to the first parameter of exactly its type, or else to the first parameter that it can be assigned to.</param>
+    /// <param name="arguments">Each is passed to the first parameter of exactly its type, or else to the first parameter that it can be
+    /// assigned to.</param>
     /// <returns>A new instance, owned by the caller. What was created for it belongs to this container or scope.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="type"/> is null.</exception>
     /// <inheritdoc cref="Construct{T}(ReadOnlySpan{object})" path="/exception"/>
@@ -62,7 +65,8 @@ public abstract partial class Resolver
         return target;
     }
 
-    [UnconditionalSuppressMessage("Trimming", "IL2073", Justification = "Who fills an object of a derived class names that class somewhere, and constructs it.")]
+    [UnconditionalSuppressMessage("Trimming", "IL2073",
+        Justification = "Who fills an object of a derived class names that class somewhere, and constructs it.")]
     [return: DynamicallyAccessedMembers(Kept.Members)]
     private static Type ClassOf(object target) => target.GetType();
 
@@ -73,12 +77,14 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
-    [RequiresUnreferencedCode("The parameters of a delegate known only at run time may be trimmed away. Call an overload with type arguments.")]
+    [RequiresUnreferencedCode("The parameters of a delegate known only at run time may be trimmed away. Call an overload with type "
+        + "arguments.")]
     public object? Invoke(Delegate work)
     {
         ArgumentNullException.ThrowIfNull(work);
         MethodInfo invoke = work.GetType().GetMethod("Invoke")!;
-        return CallWired(work, invoke.GetParameters().Length, arguments => invoke.Invoke(work, BindingFlags.DoNotWrapExceptions, null, arguments, null));
+        return CallWired(
+            work, invoke.GetParameters().Length, arguments => invoke.Invoke(work, BindingFlags.DoNotWrapExceptions, null, arguments, null));
     }
 
     private object? CallWired(Delegate work, int parameterCount, Func<object?[], object?> call)

@@ -13,7 +13,8 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">It is not registered (JV101), or several times (JV202); it needs a scope (JV302), a value
     /// that was not supplied (JV105), or itself (JV201).</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw.</exception>
-    /// <exception cref="ConstructionTimeoutException">Another thread has been creating it for longer than <see cref="BuildOptions.ConstructionTimeout"/>.</exception>
+    /// <exception cref="ConstructionTimeoutException">Another thread has been creating it for longer than
+    /// <see cref="BuildOptions.ConstructionTimeout"/>.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public T Resolve<T>()
         where T : notnull => WrapperFactory<T>.As(ResolveUnmarked(typeof(T).TypeHandle.Value));
@@ -97,7 +98,8 @@ public abstract partial class Resolver
     /// <returns>Whether it is registered.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
-    public bool TryResolve(Type type, string mark, [NotNullWhen(true)] out object? service) => TryResolveMarked(Given(type), Given(mark), out service);
+    public bool TryResolve(Type type, string mark, [NotNullWhen(true)] out object? service) =>
+        TryResolveMarked(Given(type), Given(mark), out service);
 
     /// <summary>Resolves a service with a mark, whose type is known only at run time, if it is registered.</summary>
     /// <param name="type">The service.</param>
@@ -106,19 +108,20 @@ public abstract partial class Resolver
     /// <returns>Whether it is registered.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
-    public bool TryResolve(Type type, Type mark, [NotNullWhen(true)] out object? service) => TryResolveMarked(Given(type), Given(mark), out service);
+    public bool TryResolve(Type type, Type mark, [NotNullWhen(true)] out object? service) =>
+        TryResolveMarked(Given(type), Given(mark), out service);
 
     /// <summary>Whether the wiring provides a service. Creates nothing.</summary>
     /// <typeparam name="T">The service.</typeparam>
-    /// <returns>Whether <see cref="TryResolve{T}(out T)"/> would find it. A service that is found may still fail to resolve here, as it needs
-    /// a scope or a value.</returns>
+    /// <returns>Whether <see cref="TryResolve{T}(out T)"/> would find it. A service that is found may still fail to resolve here, as it
+    /// needs a scope or a value.</returns>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public bool Knows<T>() => Knows(typeof(T));
 
     /// <summary>Whether the wiring provides a service, for a type known only at run time. Creates nothing.</summary>
     /// <param name="service">The service.</param>
-    /// <returns>Whether <see cref="TryResolve(Type, out object)"/> would find it. A service that is found may still fail to resolve here, as it
-    /// needs a scope or a value.</returns>
+    /// <returns>Whether <see cref="TryResolve(Type, out object)"/> would find it. A service that is found may still fail to resolve here,
+    /// as it needs a scope or a value.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public bool Knows(Type service)

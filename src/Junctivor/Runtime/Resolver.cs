@@ -41,8 +41,8 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
     internal SuppliedValues Values => _state.Values;
 
-    /// <summary>Whether <see cref="StartScopeAsync(ReadOnlySpan{Incoming})"/> awaits factories, so that <see cref="StartScope(ReadOnlySpan{Incoming})"/>
-    /// would leave something uncreated: for adapters that start scopes.</summary>
+    /// <summary>Whether <see cref="StartScopeAsync(ReadOnlySpan{Incoming})"/> awaits factories, so that
+    /// <see cref="StartScope(ReadOnlySpan{Incoming})"/> would leave something uncreated: for adapters that start scopes.</summary>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public bool ScopesAwaitFactories => Plans.AsyncOrder.NodesOf(Level.Scoped).Count > 0;
 
@@ -92,7 +92,8 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <exception cref="ResolveException">A value was supplied that the wiring does not declare (JV107).</exception>
     /// <exception cref="ConstructionException">A factory threw; the scope was disposed.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
-    public ValueTask<Scope> StartScopeAsync(params ReadOnlySpan<Incoming> incoming) => ReadyAsync(StartScope(incoming), CancellationToken.None);
+    public ValueTask<Scope> StartScopeAsync(params ReadOnlySpan<Incoming> incoming) =>
+        ReadyAsync(StartScope(incoming), CancellationToken.None);
 
     /// <inheritdoc cref="StartScopeAsync(ReadOnlySpan{Incoming})"/>
     /// <param name="cancellationToken">Passed to the factories that take a token.</param>
@@ -116,7 +117,8 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <param name="level">The level.</param>
     /// <param name="cancellationToken">Passed to the factories that take a token.</param>
     /// <param name="incoming">The values that the wiring declares with that level's <c>Incoming</c>.</param>
-    public ValueTask<Scope> StartScopeAsync(ScopeLevel level, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming) =>
+    public ValueTask<Scope> StartScopeAsync(
+        ScopeLevel level, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming) =>
         ReadyAsync(StartScope(level, incoming), cancellationToken);
 
     /// <summary>This container or scope as an <see cref="IServiceProvider"/>, for frameworks.</summary>
@@ -124,19 +126,21 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     public IServiceProvider AsServiceProvider() => new ServiceProviderView(this);
 
     /// <summary>
-    /// Disposes of everything that was created here, in reverse order of creation. Services that can be disposed only asynchronously are left,
-    /// and named in the exception: call <see cref="DisposeAsync"/> to dispose of them too. A second call does nothing.
+    /// Disposes of everything that was created here, in reverse order of creation. Services that can be disposed only asynchronously are
+    /// left, and named in the exception: call <see cref="DisposeAsync"/> to dispose of them too. A second call does nothing.
     /// </summary>
-    /// <exception cref="AggregateException">Some disposals threw, or services can be disposed only asynchronously. All were tried.</exception>
+    /// <exception cref="AggregateException">Some disposals threw, or services can be disposed only asynchronously. All were
+    /// tried.</exception>
     public void Dispose() => EndNow();
 
     /// <summary>
-    /// Disposes of everything that was created here, in reverse order of creation, asynchronously where possible. A call during another disposal
-    /// awaits that one; a later call does nothing. A call from within the disposal, by a service that is being disposed, does not wait for itself and
-    /// completes at once.
+    /// Disposes of everything that was created here, in reverse order of creation, asynchronously where possible. A call during another
+    /// disposal awaits that one; a later call does nothing. A call from within the disposal, by a service that is being disposed, does not
+    /// wait for itself and completes at once.
     /// </summary>
     /// <returns>A task that completes when everything is disposed.</returns>
-    /// <exception cref="AggregateException">Some disposals threw. All were tried. All callers that awaited one disposal get the same exception.</exception>
+    /// <exception cref="AggregateException">Some disposals threw. All were tried. All callers that awaited one disposal get the same
+    /// exception.</exception>
     public ValueTask DisposeAsync() => EndNowAsync();
 
     /// <summary>The instance in a slot; null if there is none, or none any more.</summary>
@@ -216,7 +220,15 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         bool isWatched = Root.WatchesScopes;
         ResolverState state = this is Container && level is null && !isWatched && ReferenceEquals(values, SuppliedValues.Nothing)
             ? plain
-            : plain with { IsPlain = false, Outer = this, Level = kind, UsersLevel = level, Values = values, Slots = level is null ? plain.Slots : ResolverState.NoSlots };
+            : plain with
+            {
+                IsPlain = false,
+                Outer = this,
+                Level = kind,
+                UsersLevel = level,
+                Values = values,
+                Slots = level is null ? plain.Slots : ResolverState.NoSlots,
+            };
         Scope scope = ScopeSizes.Start(state);
         if (values.OwnsAny)
         {

@@ -10,7 +10,8 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1>(Action<T1> work)
         where T1 : notnull
@@ -30,7 +31,8 @@ public abstract partial class Resolver
     /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, TResult>(Func<T1, TResult> work)
         where T1 : notnull
@@ -45,7 +47,8 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2>(Action<T1, T2> work)
         where T1 : notnull
@@ -67,7 +70,8 @@ public abstract partial class Resolver
     /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, TResult>(Func<T1, T2, TResult> work)
         where T1 : notnull
@@ -84,7 +88,8 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3>(Action<T1, T2, T3> work)
         where T1 : notnull
@@ -108,7 +113,8 @@ public abstract partial class Resolver
     /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, TResult>(Func<T1, T2, T3, TResult> work)
         where T1 : notnull
@@ -127,7 +133,8 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3, T4>(Action<T1, T2, T3, T4> work)
         where T1 : notnull
@@ -153,7 +160,8 @@ public abstract partial class Resolver
     /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, T4, TResult>(Func<T1, T2, T3, T4, TResult> work)
         where T1 : notnull
@@ -174,7 +182,8 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3, T4, T5>(Action<T1, T2, T3, T4, T5> work)
         where T1 : notnull
@@ -202,7 +211,8 @@ public abstract partial class Resolver
     /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, T4, T5, TResult>(Func<T1, T2, T3, T4, T5, TResult> work)
         where T1 : notnull
@@ -225,7 +235,8 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3, T4, T5, T6>(Action<T1, T2, T3, T4, T5, T6> work)
         where T1 : notnull
@@ -255,7 +266,8 @@ public abstract partial class Resolver
     /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, T4, T5, T6, TResult>(Func<T1, T2, T3, T4, T5, T6, TResult> work)
         where T1 : notnull
@@ -280,7 +292,8 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3, T4, T5, T6, T7>(Action<T1, T2, T3, T4, T5, T6, T7> work)
         where T1 : notnull
@@ -312,7 +325,8 @@ public abstract partial class Resolver
     /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, T4, T5, T6, T7, TResult>(Func<T1, T2, T3, T4, T5, T6, T7, TResult> work)
         where T1 : notnull
@@ -339,7 +353,8 @@ public abstract partial class Resolver
     /// <param name="work">The method.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public void Invoke<T1, T2, T3, T4, T5, T6, T7, T8>(Action<T1, T2, T3, T4, T5, T6, T7, T8> work)
         where T1 : notnull
@@ -373,7 +388,8 @@ public abstract partial class Resolver
     /// <returns>The result of the method.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">A parameter cannot be resolved here.</exception>
-    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown unchanged.</exception>
+    /// <exception cref="ConstructionException">A constructor or factory threw. An exception of the method is thrown
+    /// unchanged.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public TResult Invoke<T1, T2, T3, T4, T5, T6, T7, T8, TResult>(Func<T1, T2, T3, T4, T5, T6, T7, T8, TResult> work)
         where T1 : notnull

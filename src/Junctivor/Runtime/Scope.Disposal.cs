@@ -9,7 +9,8 @@ public abstract partial class Scope
     private const long AlreadyEnded = -1;
     private const long NothingToEnd = -2;
 
-    /// <summary>Disposes of it synchronously, where no later call could dispose of the rest: asynchronous disposals are started, and not awaited.</summary>
+    /// <summary>Disposes of it synchronously, where no later call could dispose of the rest: asynchronous disposals are started, and not
+    /// awaited.</summary>
     /// <param name="isToldOf">Whether services that can be disposed only asynchronously count as failures.</param>
     /// <returns>The exceptions; null for none.</returns>
     internal List<Exception>? EndUnreachable(bool isToldOf)
@@ -157,7 +158,8 @@ public abstract partial class Scope
         return EndRestAsync(default, null, 0, -1, failures);
     }
 
-    /// <summary>Disposal of a scope that is injected into one of its services, which may dispose of it in turn, and must not wait for itself.</summary>
+    /// <summary>Disposal of a scope that is injected into one of its services, which may dispose of it in turn, and must not wait for
+    /// itself.</summary>
     private async ValueTask EndAroundAsync(long order)
     {
         Disposal.GoInside(this);
@@ -189,7 +191,8 @@ public abstract partial class Scope
         FinishEnd(failures);
     }
 
-    /// <summary>Waits for a disposal by somebody else, and disposes of what that had to leave. A call from within that disposal does not wait.</summary>
+    /// <summary>Waits for a disposal by somebody else, and disposes of what that had to leave. A call from within that disposal does not
+    /// wait.</summary>
     private async ValueTask EndAgainAsync()
     {
         if (!Guard.IsOver && !Guard.IsEndedByCaller() && !Disposal.IsInside(this))
@@ -204,14 +207,17 @@ public abstract partial class Scope
             }
         }
 
-        if (State.Store is { } store && Disposal.FailureOf(await Disposal.EndAsync(store.End(), this).ConfigureAwait(false), Description) is { } failure)
+        if (State.Store is { } store
+            && Disposal.FailureOf(await Disposal.EndAsync(store.End(), this).ConfigureAwait(false), Description) is { } failure)
         {
             throw failure;
         }
     }
 
-    /// <returns>The slots that are to be disposed and are not listed in the store; <see cref="AlreadyEnded"/> if somebody else has begun it;
-    /// <see cref="NothingToEnd"/> if this completes it. A store that is created meanwhile is empty: a thread that enters one lists it in the word first.</returns>
+    /// <returns>The slots that are to be disposed and are not listed in the store; <see cref="AlreadyEnded"/> if somebody else has begun
+    /// it;
+    /// <see cref="NothingToEnd"/> if this completes it. A store that is created meanwhile is empty: a thread that enters one lists it in
+    /// the word first.</returns>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private long BeginEnd() => State.IsPlain && Guard.TryEndEmpty() ? NothingToEnd : BeginEndOfSome();
 
@@ -239,8 +245,9 @@ public abstract partial class Scope
     }
 
     /// <summary>
-    /// Says that everything is disposed, to those who wait too. Nobody waits for a slot any more, so what is said of claims may be lost. Where there
-    /// is nothing but the scope itself, this is to cost next to nothing: whoever begins to wait ensures that one of both sees the other.
+    /// Says that everything is disposed, to those who wait too. Nobody waits for a slot any more, so what is said of claims may be lost.
+    /// Where there is nothing but the scope itself, this is to cost next to nothing: whoever begins to wait ensures that one of both sees
+    /// the other.
     /// </summary>
     /// <param name="failure">What those get who wait; null where everything is disposed well.</param>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]

@@ -5,8 +5,8 @@ using Junctivor.Runtime;
 namespace Junctivor;
 
 /// <summary>
-/// One unit of work: a request, a message, a job; or a scope of a level of your own around them. Its scoped services are created at most once,
-/// and disposed with it. All members are safe for use by several threads.
+/// One unit of work: a request, a message, a job; or a scope of a level of your own around them. Its scoped services are created at most
+/// once, and disposed with it. All members are safe for use by several threads.
 /// </summary>
 [DebuggerDisplay("{DebuggerText,nq}")]
 public abstract partial class Scope : Resolver
@@ -30,7 +30,8 @@ public abstract partial class Scope : Resolver
 
     private protected override string Kind => nameof(Scope);
 
-    /// <summary>A scoped instance belongs to this scope and to none around it; an instance of a level, to the nearest scope of that level.</summary>
+    /// <summary>A scoped instance belongs to this scope and to none around it; an instance of a level, to the nearest scope of that
+    /// level.</summary>
     internal override Resolver? HomeOf(Level level)
     {
         if (level.IsTransient || level == State.Level)
@@ -56,8 +57,8 @@ public abstract partial class Scope : Resolver
     internal ref object? SlotOf(int slot) => ref ScopeSizes.SlotOf(this, slot);
 
     /// <summary>
-    /// The instance in a slot that was claimed to be filled without an interruption: another thread does so at this moment, which takes no longer than
-    /// an allocation. Null if its constructor threw.
+    /// The instance in a slot that was claimed to be filled without an interruption: another thread does so at this moment, which takes no
+    /// longer than an allocation. Null if its constructor threw.
     /// </summary>
     internal object? Await(int slot) => Volatile.Read(ref SlotOf(slot)) ?? AwaitLong(slot);
 
@@ -74,8 +75,8 @@ public abstract partial class Scope : Resolver
     /// <summary>Reports the start to observers and listeners.</summary>
     internal void BeWatched() => State.Trace = Watch.Started(this, State.Level.Name);
 
-    /// <summary>Makes its activity the current one, so that work in the scope belongs to it. The caller is an asynchronous method, at whose end the
-    /// former activity is current again.</summary>
+    /// <summary>Makes its activity the current one, so that work in the scope belongs to it. The caller is an asynchronous method, at whose
+    /// end the former activity is current again.</summary>
     internal void BecomeCurrent()
     {
         if (Activity is { } activity)

@@ -17,7 +17,8 @@ internal static class ScopedWork
     /// <exception cref="AggregateException">It did not end well: with what the work threw, and what the end did.</exception>
     public static void EndBehind(Exception failure, Scope? scope) => ThrowBoth(failure, scope?.EndUnreachable(isToldOf: false));
 
-    /// <exception cref="AggregateException">The scope did not end well; where the work threw too, its exception is the first inside.</exception>
+    /// <exception cref="AggregateException">The scope did not end well; where the work threw too, its exception is the first
+    /// inside.</exception>
     public static async Task<TResult> RunAsync<TResult>(Scope scope, Func<Scope, Task<TResult>> work)
     {
         TResult result;
@@ -47,7 +48,8 @@ internal static class ScopedWork
     public static void EndUnused(Scope scope, Exception reason) => DisposalFailures.Add(reason, scope.EndUnreachable(isToldOf: false));
 
     /// <inheritdoc cref="EndUnused"/>
-    public static async ValueTask EndUnusedAsync(Scope scope, Exception reason) => DisposalFailures.Add(reason, await EndAsync(scope).ConfigureAwait(false));
+    public static async ValueTask EndUnusedAsync(Scope scope, Exception reason) =>
+        DisposalFailures.Add(reason, await EndAsync(scope).ConfigureAwait(false));
 
     private static async ValueTask<List<Exception>?> EndAsync(Scope scope)
     {

@@ -1,7 +1,8 @@
 
 namespace Junctivor;
 
-/// <summary>A visit of a session, which is not disposed during the visit. Created by <see cref="Sessions"/>. Safe for use by several threads.</summary>
+/// <summary>A visit of a session, which is not disposed during the visit. Created by <see cref="Sessions"/>. Safe for use by several
+/// threads.</summary>
 public sealed class SessionVisit : IAsyncDisposable
 {
     private readonly Session _session;

@@ -9,8 +9,8 @@ namespace Junctivor;
 /// </summary>
 /// <example>
 /// <code>
-/// Sessions sessions = new(container, Levels.UserSession, TimeProvider.System, (key, failure) => LogAsync(key, failure)) { IdleTimeout = TimeSpan.FromMinutes(30) };
-/// await using SessionVisit visit = await sessions.EnterAsync(key);
+/// Sessions sessions = new(container, Levels.UserSession, TimeProvider.System, (key, failure) => LogAsync(key, failure)) { IdleTimeout =
+/// TimeSpan.FromMinutes(30) }; await using SessionVisit visit = await sessions.EnterAsync(key);
 /// await using Scope request = visit.Scope.StartScope();
 /// </code>
 /// </example>
@@ -90,7 +90,8 @@ public sealed class Sessions : IAsyncDisposable
     /// does not declare (JV107).</exception>
     /// <exception cref="ConstructionException">An asynchronous factory of the level threw.</exception>
     /// <exception cref="ObjectDisposedException">This or the container is disposed.</exception>
-    public ValueTask<SessionVisit> EnterAsync(string key, params ReadOnlySpan<Incoming> incoming) => EnterAsync(key, CancellationToken.None, incoming);
+    public ValueTask<SessionVisit> EnterAsync(string key, params ReadOnlySpan<Incoming> incoming) =>
+        EnterAsync(key, CancellationToken.None, incoming);
 
     /// <inheritdoc cref="EnterAsync(string, ReadOnlySpan{Incoming})"/>
     /// <param name="key">The key of the session. Case-sensitive.</param>
@@ -113,7 +114,8 @@ public sealed class Sessions : IAsyncDisposable
         return VisitAsync(session, cancellationToken);
     }
 
-    /// <summary>Disposes of a session as soon as nobody visits it, such as when a user signs out. The next visit with its key starts a new one.</summary>
+    /// <summary>Disposes of a session as soon as nobody visits it, such as when a user signs out. The next visit with its key starts a new
+    /// one.</summary>
     /// <param name="key">Its key.</param>
     /// <returns>Whether there was one.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="key"/> is null.</exception>
@@ -135,8 +137,8 @@ public sealed class Sessions : IAsyncDisposable
         return true;
     }
 
-    /// <summary>Disposes of all sessions: idle ones now, the others after their last visit. Call it before the container is disposed, such as
-    /// in a <c>WindDown</c>. A second call does nothing.</summary>
+    /// <summary>Disposes of all sessions: idle ones now, the others after their last visit. Call it before the container is disposed, such
+    /// as in a <c>WindDown</c>. A second call does nothing.</summary>
     /// <returns>A task that completes when the idle sessions are disposed, and those whose last visit is ending.</returns>
     public async ValueTask DisposeAsync()
     {

@@ -4,7 +4,8 @@ namespace Junctivor;
 public sealed class SessionsFullException : JunctivorException
 {
     internal SessionsFullException(int atMost)
-        : base($"No further session can start: all {atMost} are in use. Try again later, or increase {nameof(Sessions)}.{nameof(Sessions.MaxSessions)}.") =>
+        : base($"No further session can start: all {atMost} are in use. Try again later, or increase "
+            + $"{nameof(Sessions)}.{nameof(Sessions.MaxSessions)}.") =>
         MaxSessions = atMost;
 
     /// <summary>The maximum number of sessions.</summary>

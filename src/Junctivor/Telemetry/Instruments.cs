@@ -4,7 +4,8 @@ using System.Runtime.CompilerServices;
 
 namespace Junctivor.Telemetry;
 
-/// <summary>What is measured, for all containers of the process; <see cref="Measuring"/> has the one that there is. Safe for use by several threads.</summary>
+/// <summary>What is measured, for all containers of the process; <see cref="Measuring"/> has the one that there is. Safe for use by several
+/// threads.</summary>
 internal sealed class Instruments
 {
     public const string Name = "Junctivor";
@@ -24,9 +25,11 @@ internal sealed class Instruments
         string? version = typeof(Instruments).Assembly.GetName().Version?.ToString(3);
         Meter meter = new(Name, version);
         Activities = new ActivitySource(Name, version);
-        ScopesOpen = meter.CreateUpDownCounter<int>("junctivor.scopes.open", "{scope}", "Scopes that were started and are not disposed yet.");
+        ScopesOpen =
+            meter.CreateUpDownCounter<int>("junctivor.scopes.open", "{scope}", "Scopes that were started and are not disposed yet.");
         ScopesEntered = meter.CreateCounter<long>("junctivor.scopes.entered", "{scope}", "Scopes that were started.");
-        Constructions = meter.CreateCounter<long>("junctivor.constructions", "{construction}", "Instances that constructors and factories returned.");
+        Constructions =
+            meter.CreateCounter<long>("junctivor.constructions", "{construction}", "Instances that constructors and factories returned.");
         ConstructionTime = meter.CreateHistogram(
             "junctivor.construction.duration",
             "s",
@@ -58,7 +61,8 @@ internal sealed class Instruments
         get => ScopesEntered.Enabled || ScopesOpen.Enabled || Activities.HasListeners();
     }
 
-    /// <summary>Whether anybody wants to know of constructions that go well and cannot take long, so that there is no activity for them.</summary>
+    /// <summary>Whether anybody wants to know of constructions that go well and cannot take long, so that there is no activity for
+    /// them.</summary>
     public bool MeasurePlainConstructions
     {
         [MethodImpl(MethodImplOptions.AggressiveInlining)]

@@ -1,6 +1,7 @@
 namespace Junctivor.Workers;
 
-/// <summary>Due again and again, counted from the beginning; what has passed meanwhile is left out. An interval longer than time is never due.</summary>
+/// <summary>Due again and again, counted from the beginning; what has passed meanwhile is left out. An interval longer than time is never
+/// due.</summary>
 internal sealed class EveryInterval(TimeSpan interval) : Recurrence
 {
     public override DateTimeOffset Next(DateTimeOffset last, DateTimeOffset now)

@@ -6,8 +6,8 @@ namespace Junctivor;
 /// <summary>
 /// Runs jobs at an interval or at a time of day, each run in its own scope. A job never runs twice at the same time: runs that come due
 /// during a run are skipped. A job that throws does not stop the schedule. A schedule runs once, after all jobs were added: with
-/// <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to <see cref="StopAsync"/>. Add jobs from one thread; the other members are safe for use
-/// by several threads.
+/// <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to <see cref="StopAsync"/>. Add jobs from one thread; the other members are
+/// safe for use by several threads.
 /// </summary>
 /// <example>
 /// <code>
@@ -34,8 +34,8 @@ public sealed class JobSchedule
     /// <summary>Creates an empty schedule.</summary>
     /// <param name="container">The container in which the scopes are started.</param>
     /// <param name="time">The clock and its timers: <see cref="TimeProvider.System"/>, or one for tests.</param>
-    /// <param name="onFailure">Called with the type of the job and the exception of each run that failed. If it throws, the schedule stops, as further
-    /// failures could not be reported: runs that have started are completed.</param>
+    /// <param name="onFailure">Called with the type of the job and the exception of each run that failed. If it throws, the schedule stops,
+    /// as further failures could not be reported: runs that have started are completed.</param>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public JobSchedule(Container container, TimeProvider time, Func<Type, Exception, Task> onFailure)
     {
@@ -49,8 +49,8 @@ public sealed class JobSchedule
     }
 
     /// <summary>
-    /// Returns the values for the scope of a run, which the wiring declares with <c>Scoped.Incoming</c>, by the type of the job. None by default.
-    /// An exception of this function is reported as a failure of the run.
+    /// Returns the values for the scope of a run, which the wiring declares with <c>Scoped.Incoming</c>, by the type of the job. None by
+    /// default. An exception of this function is reported as a failure of the run.
     /// </summary>
     public Func<Type, Incoming[]> Incoming { get; init; } = _ => [];
 
@@ -71,21 +71,21 @@ public sealed class JobSchedule
 
     /// <summary>Adds a job that runs once a day.</summary>
     /// <typeparam name="TJob">The service that is resolved in the scope of each run.</typeparam>
-    /// <param name="at">The time of day in the local time zone of the time provider. A time that a clock change skips is moved by the length of
-    /// the change; of a time that it repeats, the first counts.</param>
+    /// <param name="at">The time of day in the local time zone of the time provider. A time that a clock change skips is moved by the
+    /// length of the change; of a time that it repeats, the first counts.</param>
     /// <param name="work">The work. Its token is cancelled when <see cref="StopAsync"/> is cancelled.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="InvalidOperationException">The schedule was started already.</exception>
     public void Daily<TJob>(TimeOnly at, Func<TJob, CancellationToken, Task> work)
         where TJob : notnull => Add(new OnceADay(at, _time.LocalTimeZone), work);
 
-    /// <summary>Completes when the schedule has stopped, and fails with the exception that stopped it: watch it if the schedule runs in the background.
-    /// Does not complete if the schedule is never started.</summary>
+    /// <summary>Completes when the schedule has stopped, and fails with the exception that stopped it: watch it if the schedule runs in the
+    /// background. Does not complete if the schedule is never started.</summary>
     public Task Completion => _run.Completion;
 
     /// <summary>Runs the jobs until the token is cancelled.</summary>
-    /// <param name="cancellationToken">Cancelled to stop gracefully: runs that have started are completed, and no other starts. To abort those as well,
-    /// call <see cref="StopAsync"/> with a token.</param>
+    /// <param name="cancellationToken">Cancelled to stop gracefully: runs that have started are completed, and no other starts. To abort
+    /// those as well, call <see cref="StopAsync"/> with a token.</param>
     /// <returns>A task that completes when the last scope is disposed. It fails with the exception of <c>onFailure</c>.</returns>
     /// <exception cref="InvalidOperationException">It was started before.</exception>
     public Task RunAsync(CancellationToken cancellationToken = default) => _run.RunAsync(cancellationToken);
@@ -99,8 +99,8 @@ public sealed class JobSchedule
         return Task.CompletedTask;
     }
 
-    /// <summary>Stops gracefully: runs that have started are completed. For a <c>WindDown</c>. Does nothing if the schedule was not started, or has
-    /// stopped.</summary>
+    /// <summary>Stops gracefully: runs that have started are completed. For a <c>WindDown</c>. Does nothing if the schedule was not
+    /// started, or has stopped.</summary>
     /// <param name="cancellationToken">Cancelled to stop no longer gracefully: the tokens of the runs are cancelled.</param>
     /// <returns>A task that completes when the last scope is disposed. It fails as that of <see cref="RunAsync"/>.</returns>
     public Task StopAsync(CancellationToken cancellationToken = default) => _run.StopAsync(cancellationToken);
@@ -159,7 +159,8 @@ public sealed class JobSchedule
 
             for (; left > TimeSpan.Zero; left = due - _time.GetUtcNow())
             {
-                await Task.Delay(left < ShortestWait ? ShortestWait : left < LongestWait ? left : LongestWait, _time, ending).ConfigureAwait(false);
+                await Task.Delay(left < ShortestWait ? ShortestWait : left < LongestWait ? left : LongestWait, _time, ending)
+                    .ConfigureAwait(false);
             }
 
             return !ending.IsCancellationRequested;

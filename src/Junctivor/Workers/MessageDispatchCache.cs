@@ -3,7 +3,8 @@ using System.Diagnostics.CodeAnalysis;
 
 namespace Junctivor.Workers;
 
-/// <summary>Knows for each type of message how to receive it, and what of it the wiring declares. Safe for use by several threads.</summary>
+/// <summary>Knows for each type of message how to receive it, and what of it the wiring declares. Safe for use by several
+/// threads.</summary>
 internal sealed class MessageDispatchCache
 {
     private readonly ConcurrentDictionary<Type, MessageDispatch> _receivers = new();
@@ -14,12 +15,14 @@ internal sealed class MessageDispatchCache
     /// <summary>The message, under each type that the wiring declares: its own, and that of the pump.</summary>
     public Incoming[] IncomingFor(Container container, object message, Type pumped)
     {
-        Type[] promised = _promised.GetOrAdd(message.GetType(), own => [.. new[] { own, pumped }.Distinct().Where(container.DeclaresIncoming)]);
+        Type[] promised =
+            _promised.GetOrAdd(message.GetType(), own => [.. new[] { own, pumped }.Distinct().Where(container.DeclaresIncoming)]);
         return promised.Length == 0 ? [] : [.. promised.Select(type => Incoming.ValueAs(type, message))];
     }
 
     [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "A message is a class, and all classes share one instantiation.")]
     [UnconditionalSuppressMessage("Trimming", "IL2076", Justification = "The type parameter keeps no members.")]
     [UnconditionalSuppressMessage("Trimming", "IL2055", Justification = "The type parameter keeps no members.")]
-    private static MessageDispatch Make(Type message) => (MessageDispatch)Activator.CreateInstance(typeof(MessageDispatch<>).MakeGenericType(message))!;
+    private static MessageDispatch Make(Type message) =>
+        (MessageDispatch)Activator.CreateInstance(typeof(MessageDispatch<>).MakeGenericType(message))!;
 }

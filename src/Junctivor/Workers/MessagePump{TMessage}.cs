@@ -7,15 +7,15 @@ namespace Junctivor;
 /// <summary>
 /// Reads messages from a channel, and passes each to the handler of its type (<see cref="IMessageHandler{TMessage}"/>), in its own scope.
 /// If the wiring declares a message type with <c>Scoped.Incoming</c>, every service in the scope can take the message. A handler that
-/// throws does not stop the pump. A pump runs once: with <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to <see cref="StopAsync"/>.
-/// All members are safe for use by several threads.
+/// throws does not stop the pump. A pump runs once: with <see cref="RunAsync"/>, or from <see cref="StartAsync"/> to
+/// <see cref="StopAsync"/>. All members are safe for use by several threads.
 /// </summary>
 /// <typeparam name="TMessage">The common base type of the messages.</typeparam>
 /// <example>
 /// <code>
 /// Channel&lt;IHarbourMessage&gt; messages = Channel.CreateBounded&lt;IHarbourMessage&gt;(100);
-/// MessagePump&lt;IHarbourMessage&gt; pump = new(container, messages.Reader, (message, failure) => LogAsync(message, failure)) { MaxConcurrency = 4 };
-/// await pump.RunAsync(stop);
+/// MessagePump&lt;IHarbourMessage&gt; pump = new(container, messages.Reader, (message, failure) => LogAsync(message, failure)) {
+/// MaxConcurrency = 4 }; await pump.RunAsync(stop);
 /// </code>
 /// </example>
 public sealed class MessagePump<TMessage>
@@ -31,8 +31,9 @@ public sealed class MessagePump<TMessage>
     /// <summary>Creates a pump. It does nothing before it is started.</summary>
     /// <param name="container">The container in which the scopes are started.</param>
     /// <param name="messages">The channel to read.</param>
-    /// <param name="onFailure">Called with each message whose handling failed, and the exception. If it throws, the pump stops, as further failures could not
-    /// be reported: messages that are being handled are completed, and the rest stays in the channel, for another pump.</param>
+    /// <param name="onFailure">Called with each message whose handling failed, and the exception. If it throws, the pump stops, as further
+    /// failures could not be reported: messages that are being handled are completed, and the rest stays in the channel, for another
+    /// pump.</param>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public MessagePump(Container container, ChannelReader<TMessage> messages, Func<TMessage, Exception, Task> onFailure)
     {
@@ -45,7 +46,8 @@ public sealed class MessagePump<TMessage>
         _run = new SingleRun("pump", PumpAsync);
     }
 
-    /// <summary>The maximum number of messages that are handled at the same time. The default is 1, which keeps the order of the channel.</summary>
+    /// <summary>The maximum number of messages that are handled at the same time. The default is 1, which keeps the order of the
+    /// channel.</summary>
     /// <exception cref="ArgumentOutOfRangeException">The value is less than 1.</exception>
     public int MaxConcurrency
     {
@@ -58,20 +60,20 @@ public sealed class MessagePump<TMessage>
     } = 1;
 
     /// <summary>
-    /// Returns further values for the scope of a message, which the wiring declares with <c>Scoped.Incoming</c>, such as the sender. None by
-    /// default. An exception of this function is reported as a failure of the message.
+    /// Returns further values for the scope of a message, which the wiring declares with <c>Scoped.Incoming</c>, such as the sender. None
+    /// by default. An exception of this function is reported as a failure of the message.
     /// </summary>
     public Func<TMessage, Incoming[]> Incoming { get; init; } = _ => [];
 
-    /// <summary>Completes when the pump has stopped, and fails with the exception that stopped it: watch it if the pump runs in the background.
-    /// Does not complete if the pump is never started.</summary>
+    /// <summary>Completes when the pump has stopped, and fails with the exception that stopped it: watch it if the pump runs in the
+    /// background. Does not complete if the pump is never started.</summary>
     public Task Completion => _run.Completion;
 
     /// <summary>Handles messages until the channel is completed and empty, or the token is cancelled.</summary>
-    /// <param name="cancellationToken">Cancelled to stop gracefully: messages that are in the channel are still handled, further ones are not awaited.
-    /// To abort the handlers as well, call <see cref="StopAsync"/> with a token.</param>
-    /// <returns>A task that completes when the last scope is disposed. It fails with the exception of <c>onFailure</c>, or with the one that the
-    /// channel was completed with.</returns>
+    /// <param name="cancellationToken">Cancelled to stop gracefully: messages that are in the channel are still handled, further ones are
+    /// not awaited. To abort the handlers as well, call <see cref="StopAsync"/> with a token.</param>
+    /// <returns>A task that completes when the last scope is disposed. It fails with the exception of <c>onFailure</c>, or with the one
+    /// that the channel was completed with.</returns>
     /// <exception cref="InvalidOperationException">It was started before.</exception>
     public Task RunAsync(CancellationToken cancellationToken = default) => _run.RunAsync(cancellationToken);
 
@@ -84,17 +86,19 @@ public sealed class MessagePump<TMessage>
         return Task.CompletedTask;
     }
 
-    /// <summary>Stops gracefully: messages that are in the channel are still handled. For a <c>WindDown</c>. Does nothing if the pump was not
-    /// started, or has stopped.</summary>
-    /// <param name="cancellationToken">Cancelled to stop no longer gracefully: the tokens of the handlers are cancelled, and messages that are still in
-    /// the channel stay there.</param>
+    /// <summary>Stops gracefully: messages that are in the channel are still handled. For a <c>WindDown</c>. Does nothing if the pump was
+    /// not started, or has stopped.</summary>
+    /// <param name="cancellationToken">Cancelled to stop no longer gracefully: the tokens of the handlers are cancelled, and messages that
+    /// are still in the channel stay there.</param>
     /// <returns>A task that completes when the last scope is disposed. It fails as that of <see cref="RunAsync"/>.</returns>
     public Task StopAsync(CancellationToken cancellationToken = default) => _run.StopAsync(cancellationToken);
 
     private async Task PumpAsync(CancellationToken stop, CancellationToken abort)
     {
         using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop, abort);
-        await Task.WhenAll(Enumerable.Range(0, MaxConcurrency).Select(_ => Task.Run(() => PumpAsync(ending, abort), CancellationToken.None))).ConfigureAwait(false);
+        await Task.WhenAll(
+            Enumerable.Range(0, MaxConcurrency).Select(_ => Task.Run(() => PumpAsync(ending, abort), CancellationToken.None)))
+            .ConfigureAwait(false);
     }
 
     private async Task PumpAsync(CancellationTokenSource ending, CancellationToken abort)
@@ -139,7 +143,8 @@ public sealed class MessagePump<TMessage>
         {
             Incoming[] incoming = [.. _receivers.IncomingFor(_container, message, typeof(TMessage)), .. Incoming(message) ?? []];
             Scope scope = await _container.StartScopeAsync(abort, incoming).ConfigureAwait(false);
-            await ScopedWork.RunAsync(scope, () => _receivers.For(message.GetType()).ReceiveAsync(scope, message, abort)).ConfigureAwait(false);
+            await ScopedWork.RunAsync(scope, () => _receivers.For(message.GetType()).ReceiveAsync(scope, message, abort))
+                .ConfigureAwait(false);
         }
         catch (OperationCanceledException) when (abort.IsCancellationRequested)
         {

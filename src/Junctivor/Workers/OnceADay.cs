@@ -21,6 +21,7 @@ internal sealed class OnceADay(TimeOnly at, TimeZoneInfo zone) : Recurrence
             return new DateTimeOffset(shown, zone.GetUtcOffset(shown.AddDays(-1)));
         }
 
-        return new DateTimeOffset(shown, zone.IsAmbiguousTime(shown) ? zone.GetAmbiguousTimeOffsets(shown).Max() : zone.GetUtcOffset(shown));
+        return new DateTimeOffset(
+            shown, zone.IsAmbiguousTime(shown) ? zone.GetAmbiguousTimeOffsets(shown).Max() : zone.GetUtcOffset(shown));
     }
 }

@@ -34,7 +34,8 @@ internal sealed class SingleRun(string name, Func<CancellationToken, Cancellatio
         _ = RunToEndAsync();
     }
 
-    /// <summary>Stops what was started, and completes when it has stopped, for all callers; does nothing where nothing was started or it has stopped.</summary>
+    /// <summary>Stops what was started, and completes when it has stopped, for all callers; does nothing where nothing was started or it
+    /// has stopped.</summary>
     public async Task StopAsync(CancellationToken abort)
     {
         if (!HasBegun || _hasStopped)

@@ -6,7 +6,8 @@ namespace Junctivor.Tests.Architecture;
 
 /// <summary>Finds where the code of one folder names something of another folder that it must not know.</summary>
 /// <param name="allowed">For each folder, those that it may name.</param>
-/// <param name="assembling">The folder that may name all others, and that holds parts of their types: none of these counts as its own.</param>
+/// <param name="assembling">The folder that may name all others, and that holds parts of their types: none of these counts as its
+/// own.</param>
 internal sealed class FolderDependencies(IReadOnlyDictionary<string, string[]> allowed, string assembling)
 {
     /// <param name="sources">The files: their paths within the project, and their text.</param>
@@ -19,7 +20,9 @@ internal sealed class FolderDependencies(IReadOnlyDictionary<string, string[]> a
             sources.Select(source => CSharpSyntaxTree.ParseText(source.Text, path: source.Path)),
             references,
             new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));
-        return [.. compilation.SyntaxTrees.SelectMany(tree => Violations(compilation.GetSemanticModel(tree))).Distinct().Order(StringComparer.Ordinal)];
+        return [.. compilation.SyntaxTrees.SelectMany(tree => Violations(compilation.GetSemanticModel(tree)))
+            .Distinct()
+            .Order(StringComparer.Ordinal)];
     }
 
     private IEnumerable<string> Violations(SemanticModel model)
@@ -46,7 +49,8 @@ internal sealed class FolderDependencies(IReadOnlyDictionary<string, string[]> a
             string? to = FolderOf(symbol.OriginalDefinition);
             if (to is not null && to.Length > 0 && to != from && !known.Contains(to))
             {
-                yield return $"{model.SyntaxTree.FilePath}:{name.GetLocation().GetLineSpan().StartLinePosition.Line + 1} names {symbol.Name}, which is in {to}.";
+                yield return $"{model.SyntaxTree.FilePath}:{name.GetLocation().GetLineSpan().StartLinePosition.Line + 1} names "
+                    + $"{symbol.Name}, which is in {to}.";
             }
         }
     }
@@ -64,5 +68,6 @@ internal sealed class FolderDependencies(IReadOnlyDictionary<string, string[]> a
                 .FirstOrDefault();
     }
 
-    private static string FolderOf(SyntaxTree tree) => tree.FilePath.Contains('/', StringComparison.Ordinal) ? tree.FilePath[..tree.FilePath.IndexOf('/', StringComparison.Ordinal)] : "";
+    private static string FolderOf(SyntaxTree tree) =>
+        tree.FilePath.Contains('/', StringComparison.Ordinal) ? tree.FilePath[..tree.FilePath.IndexOf('/', StringComparison.Ordinal)] : "";
 }

@@ -20,7 +20,8 @@ public class FolderDependencyTests
 
     private static readonly IReadOnlyList<MetadataReference> Library =
         [.. ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator)
-            .Where(path => Path.GetFileName(path).StartsWith("System.", StringComparison.Ordinal) || Path.GetFileName(path) == "netstandard.dll")
+            .Where(path => Path.GetFileName(path).StartsWith("System.", StringComparison.Ordinal)
+                || Path.GetFileName(path) == "netstandard.dll")
             .Select(path => MetadataReference.CreateFromFile(path))];
 
     [Fact]
@@ -31,7 +32,9 @@ public class FolderDependencyTests
             .Select(file => Path.GetRelativePath(core, file).Replace('\\', '/'))
             .Where(path => !path.StartsWith("bin/", StringComparison.Ordinal) && !path.StartsWith("obj/", StringComparison.Ordinal))
             .Select(path => (path, File.ReadAllText(Path.Combine(core, path))))
-            .Append(("", "global using System; global using System.Collections.Generic; global using System.IO; global using System.Linq; global using System.Threading; global using System.Threading.Tasks;"));
+            .Append(("",
+                "global using System; global using System.Collections.Generic; global using System.IO; global using System.Linq; global "
+                    + "using System.Threading; global using System.Threading.Tasks;"));
 
         Assert.Empty(new FolderDependencies(Allowed, "Building").Violations(sources, Library));
     }

@@ -74,7 +74,8 @@ public class BranchTests
     [Fact]
     public void What_the_parents_singletons_will_not_see_is_a_warning()
     {
-        using Container parent = new Wiring { Singleton.Of<IClock, SystemClock>(), Singleton.From((IClock clock) => Tuple.Create(clock)) }.Build();
+        using Container parent =
+            new Wiring { Singleton.Of<IClock, SystemClock>(), Singleton.From((IClock clock) => Tuple.Create(clock)) }.Build();
         using Container branch = parent.Branch([Singleton.Of<IClock, TideClock>().Replacing()]);
 
         Assert.Equal("JV503", Assert.Single(branch.Report.Warnings).Code);
@@ -96,7 +97,8 @@ public class BranchTests
     [Fact]
     public void Closings_of_the_parents_open_singletons_are_shared()
     {
-        using Container parent = new Wiring { Singleton.Of(typeof(Registering.GenericTests.IArchive<>), typeof(Registering.GenericTests.Shelf<>)) }.Build();
+        using Container parent =
+            new Wiring { Singleton.Of(typeof(Registering.GenericTests.IArchive<>), typeof(Registering.GenericTests.Shelf<>)) }.Build();
         using Container branch = parent.Branch([]);
 
         Assert.Same(branch.Resolve<Registering.GenericTests.IArchive<int>>(), parent.Resolve<Registering.GenericTests.IArchive<int>>());

@@ -33,7 +33,9 @@ public class CaptiveFixTests
     {
         Fault fault = Captive([Scoped.Incoming<Caller>(), Singleton.From((Caller caller) => new Stateless())]);
 
-        Assert.StartsWith("pass it to the methods of Stateless that need it, as a parameter", fault.Fixes[0].Advice.Replace("CaptiveFixTests.", "", StringComparison.Ordinal), StringComparison.Ordinal);
+        Assert.StartsWith(
+            "pass it to the methods of Stateless that need it, as a parameter",
+            fault.Fixes[0].Advice.Replace("CaptiveFixTests.", "", StringComparison.Ordinal), StringComparison.Ordinal);
         Assert.Equal("Caller caller", fault.Fixes[0].Code);
     }
 
@@ -62,7 +64,8 @@ public class CaptiveFixTests
     {
         Wiring wiring =
         [
-            Scoped.Incoming<Caller>(), Scoped.Of<IBerthLedger, Settable>(), Transient.From((IBerthLedger ledger, Caller caller) => new Tuple<string>("")),
+            Scoped.Incoming<Caller>(), Scoped.Of<IBerthLedger, Settable>(),
+            Transient.From((IBerthLedger ledger, Caller caller) => new Tuple<string>("")),
             Singleton.From((Tuple<string> both) => new object()),
         ];
 
@@ -81,7 +84,9 @@ public class CaptiveFixTests
         Wiring wiring =
         [
             Scoped.Of<IBerthLedger, Settable>(),
-            wrapper == "Func" ? Singleton.From((Func<IBerthLedger> ledger) => new object()) : Singleton.From((Lazy<IBerthLedger> ledger) => new object()),
+            wrapper == "Func"
+                ? Singleton.From((Func<IBerthLedger> ledger) => new object())
+                : Singleton.From((Lazy<IBerthLedger> ledger) => new object()),
         ];
 
         Fault fault = Captive(wiring);
@@ -94,7 +99,8 @@ public class CaptiveFixTests
     public void A_list_is_taken_whole_from_a_fresh_scope() =>
         Assert.Equal(
             "FreshScope<IReadOnlyList<IBerthLedger>> ledgers",
-            Captive([Scoped.Of<IBerthLedger, Settable>(), Singleton.From((IReadOnlyList<IBerthLedger> ledgers) => new object())]).Fixes[0].Code);
+            Captive([Scoped.Of<IBerthLedger, Settable>(),
+                Singleton.From((IReadOnlyList<IBerthLedger> ledgers) => new object())]).Fixes[0].Code);
 
     [Fact]
     public void A_singleton_that_takes_a_scope_is_offered_the_container() =>

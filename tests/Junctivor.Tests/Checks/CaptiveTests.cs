@@ -30,8 +30,11 @@ public class CaptiveTests
         Fault fault = Assert.Single(wiring.Check().Faults);
 
         Assert.Equal("JV301", fault.Code);
-        Assert.Equal("CaptiveTests.Holder (singleton) holds IBerthLedger (scoped), through CaptiveTests.Middle and BerthPlanner", fault.Summary);
-        Assert.Contains("A transient lives as long as its holder: CaptiveTests.Middle and BerthPlanner live as long as CaptiveTests.Holder.", fault.Remarks);
+        Assert.Equal(
+            "CaptiveTests.Holder (singleton) holds IBerthLedger (scoped), through CaptiveTests.Middle and BerthPlanner", fault.Summary);
+        Assert.Contains(
+            "A transient lives as long as its holder: CaptiveTests.Middle and BerthPlanner live as long as CaptiveTests.Holder.",
+            fault.Remarks);
         Assert.Equal(["CaptiveTests.Holder", "CaptiveTests.Middle", "BerthPlanner", "IBerthLedger"], fault.Path.Select(step => step.Name));
         Assert.Equal([null, "middle", "planner", "ledger"], fault.Path.Select(step => step.Parameter));
         Assert.All(fault.Path, step => Assert.Equal("CaptiveTests.cs", step.Place.Split(':')[0]));

@@ -50,7 +50,8 @@ public class ClassTests
         Fault fault = Assert.Single(wiring.Check().Faults);
 
         Assert.Equal("JV103", fault.Code);
-        Assert.Contains("Transient.From((IClock clock) => new ClassTests.Torn(clock))", fault.Fixes[1].ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "Transient.From((IClock clock) => new ClassTests.Torn(clock))", fault.Fixes[1].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -32,7 +32,9 @@ public class CycleTests
         IReadOnlyList<Fault> faults = wiring.Check().Faults;
 
         Assert.All(faults, fault => Assert.Equal("JV201", fault.Code));
-        Assert.Equal(["CycleTests.Hub CycleTests.Left", "CycleTests.Hub CycleTests.Right"], faults.Select(fault => string.Join(' ', fault.Candidates)).Order());
+        Assert.Equal(
+            ["CycleTests.Hub CycleTests.Left", "CycleTests.Hub CycleTests.Right"],
+            faults.Select(fault => string.Join(' ', fault.Candidates)).Order());
     }
 
     [Fact]

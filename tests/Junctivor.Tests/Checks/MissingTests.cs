@@ -109,7 +109,8 @@ public class MissingTests
     [Fact]
     public void Optional_parameters_are_met_where_somebody_registers_them()
     {
-        using Container container = new Wiring { Transient.Of<Undemanding>(), Singleton.Of<IClock, SystemClock>(), Singleton.Value(4) }.Build();
+        using Container container =
+            new Wiring { Transient.Of<Undemanding>(), Singleton.Of<IClock, SystemClock>(), Singleton.Value(4) }.Build();
 
         Undemanding made = container.Resolve<Undemanding>();
 

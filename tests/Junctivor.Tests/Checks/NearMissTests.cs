@@ -8,14 +8,18 @@ public class NearMissTests
     {
         Fault fault = Missing([Scoped.Of<Desk<IBuoy>>()]);
 
-        Assert.Equal(["NearMissTests.Buoy implements it, but is not registered. Its dependency NearMissTests.Chain is not registered either."], fault.Remarks);
+        Assert.Equal(
+            ["NearMissTests.Buoy implements it, but is not registered. Its dependency NearMissTests.Chain is not registered either."],
+            fault.Remarks);
         Assert.Equal("Scoped.Of<NearMissTests.IBuoy, NearMissTests.Buoy>()", fault.Fixes[0].Code);
     }
 
     [Fact]
     public void What_is_registered_comes_before_what_is_not_and_at_most_three_are_reported()
     {
-        Fault fault = Missing([Singleton.Of<Red>(), Singleton.Of<Green>(), Singleton.Of<Blue>(), Singleton.Of<White>(), Transient.Of<Desk<ILight>>()]);
+        Fault fault =
+            Missing([Singleton.Of<Red>(), Singleton.Of<Green>(), Singleton.Of<Blue>(), Singleton.Of<White>(),
+                Transient.Of<Desk<ILight>>()]);
 
         Assert.Equal(3, fault.Remarks.Count);
         Assert.All(fault.Remarks, remark => Assert.Contains("only as itself", remark, StringComparison.Ordinal));
@@ -47,7 +51,9 @@ public class NearMissTests
     [Fact]
     public void Of_other_marks_the_nearest_comes_first()
     {
-        Fault fault = Missing([Singleton.Value(1).Marked("berths"), Singleton.Value(2).Marked("tons"), Transient.From(([Marked("ton")] int tons) => new object())]);
+        Fault fault =
+            Missing([Singleton.Value(1).Marked("berths"), Singleton.Value(2).Marked("tons"),
+                Transient.From(([Marked("ton")] int tons) => new object())]);
 
         Assert.Equal("[Marked(\"tons\")] int tons", fault.Fixes[0].Code);
         Assert.Equal("[Marked(\"berths\")] int tons", fault.Fixes[1].Code);
@@ -80,7 +86,8 @@ public class NearMissTests
     {
         Fault fault = Missing([Singleton.Value<IReadOnlyList<North>>([new North()]), Transient.Of<Desk<North>>()]);
 
-        Assert.Contains(fault.Remarks, remark => remark.StartsWith("IReadOnlyList<NearMissTests.North> is registered at", StringComparison.Ordinal));
+        Assert.Contains(
+            fault.Remarks, remark => remark.StartsWith("IReadOnlyList<NearMissTests.North> is registered at", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -89,7 +96,8 @@ public class NearMissTests
         Fault fault = Missing([Transient.Of<Crane>()]);
 
         Assert.Equal([".Passing(\"tons\", …)", null, "Singleton.Value<int>(…).Marked(\"tons\")"], fault.Fixes.Select(fix => fix.Code));
-        Assert.StartsWith("add to the registration of NearMissTests.Crane at NearMissTests.cs:", fault.Fixes[0].Advice, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "add to the registration of NearMissTests.Crane at NearMissTests.cs:", fault.Fixes[0].Advice, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -97,8 +105,11 @@ public class NearMissTests
     {
         Assert.Equal("Container thing", Missing([Singleton.Of<Desk<IServiceProvider>>()]).Fixes[0].Code);
         Assert.Equal("Scope thing", Missing([Scoped.Of<Desk<IServiceProvider>>()]).Fixes[0].Code);
-        Assert.StartsWith("take it as a method parameter", Missing([Scoped.Of<Desk<CancellationToken>>()]).Fixes[0].Advice, StringComparison.Ordinal);
-        Assert.Equal(["Scoped.Of<TimeProvider, …>()", "Singleton.Value<TimeProvider>(…)"], Missing([Scoped.Of<Desk<TimeProvider>>()]).Fixes.Select(fix => fix.Code));
+        Assert.StartsWith(
+            "take it as a method parameter", Missing([Scoped.Of<Desk<CancellationToken>>()]).Fixes[0].Advice, StringComparison.Ordinal);
+        Assert.Equal(
+            ["Scoped.Of<TimeProvider, …>()", "Singleton.Value<TimeProvider>(…)"],
+            Missing([Scoped.Of<Desk<TimeProvider>>()]).Fixes.Select(fix => fix.Code));
     }
 
     [Fact]
@@ -106,7 +117,9 @@ public class NearMissTests
     {
         Fault fault = Missing([Transient.Of<Desk<Settings>>()]);
 
-        Assert.Equal(["Singleton.Incoming<NearMissTests.Settings>()", "Singleton.Value<NearMissTests.Settings>(…)"], fault.Fixes.Select(fix => fix.Code));
+        Assert.Equal(
+            ["Singleton.Incoming<NearMissTests.Settings>()", "Singleton.Value<NearMissTests.Settings>(…)"],
+            fault.Fixes.Select(fix => fix.Code));
     }
 
     [Fact]
@@ -127,7 +140,8 @@ public class NearMissTests
     [Fact]
     public void A_name_is_found_among_thousands_whichever_of_its_letters_are_wrong()
     {
-        Wiring wiring = [.. EmittedClasses.Chain(400).Select(type => Singleton.Of(type)), Singleton.Of<Lighthouse>(), Transient.Of<Desk<Elsewhere.Ligthouse>>()];
+        Wiring wiring = [.. EmittedClasses.Chain(400).Select(type => Singleton.Of(type)), Singleton.Of<Lighthouse>(),
+            Transient.Of<Desk<Elsewhere.Ligthouse>>()];
 
         Fault fault = Missing(wiring);
 

@@ -42,7 +42,9 @@ public class ReportTests
             ["JV101", "JV102", "JV103", "JV104", "JV105", "JV107", "JV201", "JV202", "JV301", "JV301"],
             thrown.Report.Faults.Select(fault => fault.Code).Order());
         Assert.StartsWith("The wiring: 10 faults.", thrown.Message, StringComparison.Ordinal);
-        Assert.All(thrown.Report.Faults, fault => Assert.Contains($"\n\n{fault.Code} {fault.Name}: {fault.Summary}\n", thrown.Message, StringComparison.Ordinal));
+        Assert.All(
+            thrown.Report.Faults,
+            fault => Assert.Contains($"\n\n{fault.Code} {fault.Name}: {fault.Summary}\n", thrown.Message, StringComparison.Ordinal));
         Assert.All(thrown.Report.Faults, fault => Assert.NotEmpty(fault.Fixes));
     }
 

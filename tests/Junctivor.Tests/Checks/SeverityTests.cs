@@ -32,7 +32,9 @@ public class SeverityTests
     [InlineData("JV999", "There is no fault code 'JV999'")]
     public void Severities_of_essential_and_unknown_codes_cannot_be_lowered(string code, string why)
     {
-        ArgumentException refused = Assert.Throws<ArgumentException>(() => new BuildOptions { Severities = new Dictionary<string, Severity> { [code] = Severity.Note } });
+        ArgumentException refused =
+            Assert.Throws<ArgumentException>(
+                () => new BuildOptions { Severities = new Dictionary<string, Severity> { [code] = Severity.Note } });
 
         Assert.StartsWith(why, refused.Message, StringComparison.Ordinal);
     }
@@ -41,7 +43,11 @@ public class SeverityTests
     public void A_severity_that_is_named_holds_where_warnings_are_faults()
     {
         Wiring twice = [Singleton.Of<IClock, SystemClock>(), Singleton.Of<IClock, SystemClock>()];
-        BuildOptions options = new() { WarningsAreFaults = true, Severities = new Dictionary<string, Severity> { ["JV204"] = Severity.Warning } };
+        BuildOptions options = new()
+        {
+            WarningsAreFaults = true,
+            Severities = new Dictionary<string, Severity> { ["JV204"] = Severity.Warning },
+        };
 
         Assert.False(twice.Check(new BuildOptions { WarningsAreFaults = true }).IsSound);
         Assert.True(twice.Check(options).IsSound);
@@ -62,7 +68,9 @@ public class SeverityTests
 
         Assert.Empty(report.All);
         Assert.Equal(("JV303", "One a day."), (Assert.Single(report.Accepted).Code, report.Accepted[0].AcceptedBecause));
-        Assert.Contains("Accepted: JV303 frozen-transient: SeverityTests.Till (singleton) keeps one instance of SeverityTests.Stamp", report.ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "Accepted: JV303 frozen-transient: SeverityTests.Till (singleton) keeps one instance of SeverityTests.Stamp", report.ToString(),
+            StringComparison.Ordinal);
         Assert.EndsWith("reason: One a day.", report.ToString(), StringComparison.Ordinal);
     }
 
@@ -144,7 +152,8 @@ public class SeverityTests
     [Fact]
     public void What_follows_from_a_misplaced_replacement_says_so()
     {
-        Wiring wiring = [Singleton.Of<IClock, StoppedClock>().Replacing(), Singleton.Of<IClock, SystemClock>(), Transient.From((IClock clock) => new object())];
+        Wiring wiring = [Singleton.Of<IClock, StoppedClock>().Replacing(), Singleton.Of<IClock, SystemClock>(),
+            Transient.From((IClock clock) => new object())];
 
         Fault ambiguous = Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV202");
 

@@ -9,7 +9,8 @@ public sealed class Decisions(int mostPreemptions)
 
     public int MostPreemptions => mostPreemptions;
 
-    /// <summary>How often a run had other choices than the one before it at the same place: something else in the process has changed meanwhile.</summary>
+    /// <summary>How often a run had other choices than the one before it at the same place: something else in the process has changed
+    /// meanwhile.</summary>
     public int Divergences { get; private set; }
 
     /// <summary>Takes a choice: the one that was settled for this place, or else the first.</summary>

@@ -3,8 +3,8 @@ using System.Reflection;
 namespace Junctivor.Tests.Interleaving;
 
 /// <summary>
-/// What docs/decisions/0001-memory-model.md declares of the table and of the word of a scope, tried in every order of steps with few interruptions:
-/// not by luck.
+/// What docs/decisions/0001-memory-model.md declares of the table and of the word of a scope, tried in every order of steps with few
+/// interruptions: not by luck.
 /// </summary>
 public class InterleavingTests
 {
@@ -23,7 +23,9 @@ public class InterleavingTests
     [InlineData("Ended_twice_with_nothing_in_it", 4)]
     public void In_every_order_of_steps_it_comes_out_right(string scenario, int preemptions)
     {
-        int orders = (int)Library.Value.Scenarios.GetMethod(nameof(Scenarios.Try))!.Invoke(null, BindingFlags.DoNotWrapExceptions, null, [scenario, preemptions], null)!;
+        int orders =
+            (int)Library.Value.Scenarios.GetMethod(nameof(Scenarios.Try))!.Invoke(
+                null, BindingFlags.DoNotWrapExceptions, null, [scenario, preemptions], null)!;
 
         Assert.True(orders > 10, $"Only {orders} orders: there are no points any more.");
         TestContext.Current.TestOutputHelper?.WriteLine($"{orders} orders");

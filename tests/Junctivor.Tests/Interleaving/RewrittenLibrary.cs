@@ -7,18 +7,20 @@ using Mono.Cecil.Rocks;
 namespace Junctivor.Tests.Interleaving;
 
 /// <summary>
-/// The library as it was built, with a point before each step that reads or writes what threads share without a lock; and beside it this assembly once
-/// more, which works with it.
+/// The library as it was built, with a point before each step that reads or writes what threads share without a lock; and beside it this
+/// assembly once more, which works with it.
 /// </summary>
 internal sealed class RewrittenLibrary : AssemblyLoadContext
 {
     private static readonly HashSet<string> Shared =
     [
         "Junctivor.Runtime.TypeTable::_entries", "Junctivor.Runtime.TypeTable/Entry::Handle", "Junctivor.Runtime.TypeTable/Entry::Plan",
-        "Junctivor.Runtime.TypeTable/Entry::Instance", "Junctivor.Runtime.TypeTable/Entry::Code", "Junctivor.Runtime.Plan::_ready", "Junctivor.Runtime.Plan::_code",
+        "Junctivor.Runtime.TypeTable/Entry::Instance", "Junctivor.Runtime.TypeTable/Entry::Code", "Junctivor.Runtime.Plan::_ready",
+        "Junctivor.Runtime.Plan::_code",
         "Junctivor.Runtime.ScopeGuard::Word", "Junctivor.Resolver::_state", "Junctivor.Runtime.ResolverState::<Entries>k__BackingField",
         "Junctivor.Container::_isObserved", "Junctivor.Container::_book", "Junctivor.Container::_ending",
-        "Junctivor.Runtime.InstanceStore::_instances", "Junctivor.Runtime.InstanceStore::_hasEnded", "Junctivor.Runtime.InstanceStore::_hasTakenOver",
+        "Junctivor.Runtime.InstanceStore::_instances", "Junctivor.Runtime.InstanceStore::_hasEnded",
+        "Junctivor.Runtime.InstanceStore::_hasTakenOver",
         "Junctivor.Runtime.InstanceStore::_over", "Junctivor.Runtime.Claim::_isOver", "Junctivor.Runtime.Claim::_isWaitedFor",
     ];
 
@@ -45,10 +47,12 @@ internal sealed class RewrittenLibrary : AssemblyLoadContext
     {
         using AssemblyDefinition assembly = AssemblyDefinition.ReadAssembly(path);
         ModuleDefinition module = assembly.MainModule;
-        string[] unknown = [.. Shared.Except(module.GetTypes().SelectMany(type => type.Fields.Select(field => $"{type.FullName}::{field.Name}")))];
+        string[] unknown = [.. Shared.Except(
+            module.GetTypes().SelectMany(type => type.Fields.Select(field => $"{type.FullName}::{field.Name}")))];
         if (unknown.Length > 0)
         {
-            throw new InvalidOperationException($"These fields are not in the library any more, and are not interrupted: {string.Join(", ", unknown)}.");
+            throw new InvalidOperationException(
+                $"These fields are not in the library any more, and are not interrupted: {string.Join(", ", unknown)}.");
         }
 
         MethodReference point = module.ImportReference(typeof(Schedule).GetMethod(nameof(Schedule.Point)));
@@ -82,21 +86,25 @@ internal sealed class RewrittenLibrary : AssemblyLoadContext
     }
 
     /// <summary>What would block the thread, or spin.</summary>
-    private static string? Replacement(Instruction step) => step.Operand is not MethodReference called ? null : $"{called.DeclaringType.FullName}::{called.Name}" switch
-    {
-        "System.Threading.SpinWait::SpinOnce" => nameof(Schedule.SpinOnce),
-        "System.Threading.SpinLock::Enter" => nameof(Schedule.EnterSpinLock),
-        "System.Threading.Lock::EnterScope" => nameof(Schedule.EnterLock),
-        "System.Threading.Monitor::Enter" when called.Parameters.Count == 2 => nameof(Schedule.EnterMonitor),
-        "System.Threading.Monitor::Wait" when called.Parameters.Count == 2 => nameof(Schedule.WaitMonitor),
-        "System.Threading.Interlocked::MemoryBarrierProcessWide" => nameof(Schedule.Barrier),
-        _ => null,
-    };
+    private static string? Replacement(Instruction step) =>
+        step.Operand is not MethodReference called ? null : $"{called.DeclaringType.FullName}::{called.Name}" switch
+        {
+            "System.Threading.SpinWait::SpinOnce" => nameof(Schedule.SpinOnce),
+            "System.Threading.SpinLock::Enter" => nameof(Schedule.EnterSpinLock),
+            "System.Threading.Lock::EnterScope" => nameof(Schedule.EnterLock),
+            "System.Threading.Monitor::Enter" when called.Parameters.Count == 2 => nameof(Schedule.EnterMonitor),
+            "System.Threading.Monitor::Wait" when called.Parameters.Count == 2 => nameof(Schedule.WaitMonitor),
+            "System.Threading.Interlocked::MemoryBarrierProcessWide" => nameof(Schedule.Barrier),
+            _ => null,
+        };
 
     private static bool IsShared(Instruction step) => step.Operand switch
     {
-        FieldReference field when step.OpCode == OpCodes.Ldfld || step.OpCode == OpCodes.Stfld => Shared.Contains($"{field.DeclaringType.FullName}::{field.Name}"),
-        MethodReference called => called.DeclaringType.FullName is "System.Threading.Volatile" or "System.Threading.Interlocked" || (called.DeclaringType.FullName == "System.Array" && called.Name == "Clear"),
+        FieldReference field when step.OpCode == OpCodes.Ldfld || step.OpCode == OpCodes.Stfld =>
+            Shared.Contains($"{field.DeclaringType.FullName}::{field.Name}"),
+        MethodReference called =>
+            called.DeclaringType.FullName is "System.Threading.Volatile" or "System.Threading.Interlocked"
+                || (called.DeclaringType.FullName == "System.Array" && called.Name == "Clear"),
         _ => false,
     };
 
@@ -125,6 +133,7 @@ internal sealed class RewrittenLibrary : AssemblyLoadContext
         FieldDefinition writer = method.DeclaringType.Fields.Single(field => field.Name == "_code");
         code.InsertBefore(first, code.Create(OpCodes.Ldarg, method.Body.ThisParameter));
         code.InsertBefore(first, code.Create(OpCodes.Ldfld, writer));
-        code.InsertBefore(first, code.Create(OpCodes.Call, module.ImportReference(typeof(PointWriter).GetMethod(nameof(PointWriter.Emit)))));
+        code.InsertBefore(
+            first, code.Create(OpCodes.Call, module.ImportReference(typeof(PointWriter).GetMethod(nameof(PointWriter.Emit)))));
     }
 }

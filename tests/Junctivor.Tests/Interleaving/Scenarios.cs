@@ -7,7 +7,11 @@ public static class Scenarios
 {
     private const int MostRuns = 400_000;
 
-    private static readonly BuildOptions AtOnce = new() { Compilation = PlanCompilation.Immediate, ConstructionTimeout = Timeout.InfiniteTimeSpan };
+    private static readonly BuildOptions AtOnce = new()
+    {
+        Compilation = PlanCompilation.Immediate,
+        ConstructionTimeout = Timeout.InfiniteTimeSpan,
+    };
 
     /// <summary>Tries one in every order.</summary>
     /// <param name="name">Its name.</param>
@@ -15,7 +19,8 @@ public static class Scenarios
     /// <returns>How many orders there were; what went wrong is thrown, with the order.</returns>
     public static int Try(string name, int mostPreemptions)
     {
-        Func<(Action[] Threads, Action Verify)> prepare = (Func<(Action[], Action)>)typeof(Scenarios).GetMethod(name, BindingFlags.NonPublic | BindingFlags.Static)!.Invoke(null, null)!;
+        Func<(Action[] Threads, Action Verify)> prepare =
+            (Func<(Action[], Action)>)typeof(Scenarios).GetMethod(name, BindingFlags.NonPublic | BindingFlags.Static)!.Invoke(null, null)!;
         Decisions decisions = new(mostPreemptions);
         int runs = 0;
         do
@@ -38,7 +43,10 @@ public static class Scenarios
         }
         while (decisions.GoOn());
 
-        return decisions.Divergences * 100 < runs ? runs : throw new InvalidOperationException($"{decisions.Divergences} of {runs} runs of {name} did not go as the one before: that is no trial of every order.");
+        return decisions.Divergences * 100 < runs
+            ? runs
+            : throw new InvalidOperationException(
+                $"{decisions.Divergences} of {runs} runs of {name} did not go as the one before: that is no trial of every order.");
     }
 
     /// <summary>Somebody opens and shuts the observation, and puts another type where the first one stood.</summary>
@@ -70,7 +78,12 @@ public static class Scenarios
     {
         return () =>
         {
-            Container container = new Wiring { Singleton.Of<Box<int>>(), Singleton.Of<Box<long>>(), Transient.Of<Box<byte>>(), Singleton.Of<Box<char>>(), Singleton.Of<Box<short>>() }.Build(AtOnce);
+            Container container =
+                new Wiring
+                {
+                    Singleton.Of<Box<int>>(), Singleton.Of<Box<long>>(), Transient.Of<Box<byte>>(), Singleton.Of<Box<char>>(),
+                    Singleton.Of<Box<short>>(),
+                }.Build(AtOnce);
             container.Resolve<Box<int>>();
             container.Resolve<Box<long>>();
             container.Resolve<Box<char>>();
@@ -149,7 +162,8 @@ public static class Scenarios
             () =>
             {
                 Assert(quay is null || quay.Berth.Ends == 1, "made, and not ended once");
-                Assert(Watched.Made - before == Watched.AllEnds - ended && Watched.Made - before <= 1, "made step by step, and not ended once");
+                Assert(Watched.Made - before == Watched.AllEnds - ended && Watched.Made - before <= 1,
+                    "made step by step, and not ended once");
                 Assert(watched is null || quay is null || ReferenceEquals(watched.Berth, quay.Berth), "two of one");
             }
             );
@@ -188,7 +202,8 @@ public static class Scenarios
         {
             Scope scope = container.StartScope();
             Quay? quay = null;
-            return ([() => ClaimAndGiveBack(scope), () => quay = OrNull(scope.Resolve<Quay>), scope.Dispose], () => Assert(quay is null || quay.Berth.Ends == 1, "made, and not ended once"));
+            return ([() => ClaimAndGiveBack(scope), () => quay = OrNull(scope.Resolve<Quay>), scope.Dispose],
+                () => Assert(quay is null || quay.Berth.Ends == 1, "made, and not ended once"));
         };
     }
 
@@ -200,7 +215,8 @@ public static class Scenarios
         {
             Scope scope = container.StartScope();
             Quay? quay = null;
-            return ([() => ClaimAndGiveBack(scope), () => quay = scope.Resolve<Quay>()], () => Assert(quay == scope.Resolve<Quay>(), "made twice, or not at all"));
+            return ([() => ClaimAndGiveBack(scope), () => quay = scope.Resolve<Quay>()],
+                () => Assert(quay == scope.Resolve<Quay>(), "made twice, or not at all"));
         };
     }
 
@@ -266,7 +282,8 @@ public static class Scenarios
 
     private static Container Office()
     {
-        Container container = new Wiring { Scoped.Of<Berth>(), Scoped.Of<Pen>(), Scoped.Of<Quay>(), Scoped.Of<Desk>(), Scoped.Of<Watched>() }.Build(AtOnce);
+        Container container =
+            new Wiring { Scoped.Of<Berth>(), Scoped.Of<Pen>(), Scoped.Of<Quay>(), Scoped.Of<Desk>(), Scoped.Of<Watched>() }.Build(AtOnce);
         for (int time = 0; time < 3; time++)
         {
             using Scope warm = container.StartScope();
@@ -308,7 +325,8 @@ public static class Scenarios
     /// <summary>Two types that stand first of all in one place of a small table.</summary>
     private static (Type One, Type Other) TypesOfOnePlace()
     {
-        Type[] arguments = [typeof(int), typeof(string), typeof(long), typeof(object), typeof(Guid), typeof(byte), typeof(Uri), typeof(Version), typeof(char)];
+        Type[] arguments = [typeof(int), typeof(string), typeof(long), typeof(object), typeof(Guid), typeof(byte), typeof(Uri),
+            typeof(Version), typeof(char)];
         IGrouping<int, Type> together = arguments
             .SelectMany(_ => arguments, (one, other) => typeof(Box<>).MakeGenericType(typeof(Tuple<,>).MakeGenericType(one, other)))
             .GroupBy(type => (int)(((uint)(type.TypeHandle.Value >> 3) * 2_654_435_769) >> 8) & 15)

@@ -1,8 +1,8 @@
 namespace Junctivor.Tests.Interleaving;
 
 /// <summary>
-/// Lets threads run one at a time, and decides at each point that they pass who goes on: so that every order of their steps can be tried, one after
-/// the other. Threads that it did not start pass freely.
+/// Lets threads run one at a time, and decides at each point that they pass who goes on: so that every order of their steps can be tried,
+/// one after the other. Threads that it did not start pass freely.
 /// </summary>
 public sealed class Schedule
 {
@@ -132,7 +132,8 @@ public sealed class Schedule
         }
     }
 
-    /// <summary>Who goes on: by default whoever did; each other choice where that one could go on is a preemption, of which there are few.</summary>
+    /// <summary>Who goes on: by default whoever did; each other choice where that one could go on is a preemption, of which there are
+    /// few.</summary>
     private Runner Next(Runner? last)
     {
         List<Runner> ready = [.. _runners.Where(runner => !runner.HasEnded && !runner.IsWaiting)];

@@ -31,7 +31,8 @@ public sealed class Made<TId, T1, T2, T3> : IPart<TId>, IDisposable
         foreach (object need in _needs.OfType<object>())
         {
             Type type = need.GetType();
-            if (type.IsGenericType && (type.GetGenericTypeDefinition() == typeof(Lazy<>) || type.GetGenericTypeDefinition() == typeof(Func<>)))
+            if (type.IsGenericType
+                && (type.GetGenericTypeDefinition() == typeof(Lazy<>) || type.GetGenericTypeDefinition() == typeof(Func<>)))
             {
                 _ = type.GetProperty("Value")?.GetValue(need) ?? ((Delegate)need).DynamicInvoke();
             }

@@ -1,6 +1,7 @@
 namespace Junctivor.Tests.Properties;
 
-/// <summary>Services that nobody sees being created, as their constructors only keep what they are given: in every form that a parameter can have.</summary>
+/// <summary>Services that nobody sees being created, as their constructors only keep what they are given: in every form that a parameter
+/// can have.</summary>
 internal static class PlainParts
 {
     public static Type Definition => typeof(Plain<,,,>);
@@ -8,7 +9,8 @@ internal static class PlainParts
     public static Type DecoratorDefinition => typeof(PlainlyWrapped<>);
 
     private sealed class Plain<TId, T1, T2, T3>(
-        Journal journal, in T1 one, T2 two, ref readonly T3 three, long length, Weather weather = Weather.Storm, int? depth = null, Position position = default)
+        Journal journal, in T1 one, T2 two, ref readonly T3 three, long length, Weather weather = Weather.Storm, int? depth = null,
+        Position position = default)
         : IPart<TId>, IShown, IDisposable
     {
         private readonly Journal _journal = journal;

@@ -5,7 +5,8 @@ namespace Junctivor.Tests.Properties;
 /// <summary>A random wiring without cycles: each node needs only nodes before it, and nothing that ends before it.</summary>
 internal sealed class RandomWiring
 {
-    private static readonly Type[] Ids = [typeof(I0), typeof(I1), typeof(I2), typeof(I3), typeof(I4), typeof(I5), typeof(I6), typeof(I7), typeof(I8), typeof(I9)];
+    private static readonly Type[] Ids = [typeof(I0), typeof(I1), typeof(I2), typeof(I3), typeof(I4), typeof(I5), typeof(I6), typeof(I7),
+        typeof(I8), typeof(I9)];
 
     private readonly List<RandomNode> _nodes = [];
 

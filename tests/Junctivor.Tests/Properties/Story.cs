@@ -3,7 +3,8 @@ using System.Reflection;
 
 namespace Junctivor.Tests.Properties;
 
-/// <summary>What happened with a wiring, written so that two of them can be compared: what each service was made from, and which of them are one.</summary>
+/// <summary>What happened with a wiring, written so that two of them can be compared: what each service was made from, and which of them
+/// are one.</summary>
 internal sealed class Story
 {
     private readonly Dictionary<object, int> _known = new(ReferenceEqualityComparer.Instance);
@@ -56,7 +57,8 @@ internal sealed class Story
             IShown shown => $"{name}({string.Join(", ", shown.Shown.Select(Show))})",
             IEnumerable all => $"[{string.Join(", ", all.Cast<object>().Select(Show))}]",
             Delegate function => $"{name}({ShowUsed(function.DynamicInvoke)})",
-            _ when thing.GetType().Name.StartsWith("Lazy", StringComparison.Ordinal) => $"lazy({ShowUsed(_ => thing.GetType().GetProperty("Value")!.GetValue(thing))})",
+            _ when thing.GetType().Name.StartsWith("Lazy", StringComparison.Ordinal) =>
+                $"lazy({ShowUsed(_ => thing.GetType().GetProperty("Value")!.GetValue(thing))})",
             _ => name,
         };
     }

@@ -19,12 +19,14 @@ public class TierProperties
         iter: Samples,
         threads: 1);
 
-    /// <summary>Resolves everything in every scope, again and again, so that compiled code meets empty scopes as well as warm ones.</summary>
+    /// <summary>Resolves everything in every scope, again and again, so that compiled code meets empty scopes as well as warm
+    /// ones.</summary>
     private static string Run(RandomWiring random, int plain, PlanCompilation compilation)
     {
         Journal journal = new();
         Story story = new();
-        Container container = random.ToWiring(journal, node => (plain >> node & 1) == 1).Build(new BuildOptions { Compilation = compilation });
+        Container container = random.ToWiring(journal, node => (plain >> node & 1) == 1)
+            .Build(new BuildOptions { Compilation = compilation });
         ResolveAll(container);
         for (int shifts = 1; shifts <= 2; shifts++)
         {

@@ -42,7 +42,8 @@ public class WiringProperties
         threads: 1);
 
     [Fact]
-    public void A_fault_put_into_a_sound_wiring_is_found_under_its_code() => Gen.Select(RandomWiring.Gen, Gen.Int[0, 8], Gen.Int[0, 99]).Sample(
+    public void A_fault_put_into_a_sound_wiring_is_found_under_its_code() =>
+        Gen.Select(RandomWiring.Gen, Gen.Int[0, 8], Gen.Int[0, 99]).Sample(
         (random, kind, where) =>
         {
             RandomNode node = random.Nodes[where % random.Nodes.Count];
@@ -58,7 +59,9 @@ public class WiringProperties
     private static (string Code, Wiring Wiring) Spoil(RandomWiring random, int kind, RandomNode node)
     {
         Wiring sound = random.ToWiring(new Journal());
-        Wiring without = [.. sound.Where(registration => registration.Service != node.Service || registration.ToString()!.StartsWith("decorator", StringComparison.Ordinal))];
+        Wiring without = [.. sound.Where(
+            registration => registration.Service != node.Service
+                || registration.ToString()!.StartsWith("decorator", StringComparison.Ordinal))];
         Type holdingAClock = typeof(Made<,,,>).MakeGenericType(node.Id, typeof(IClock), typeof(Nothing), typeof(Nothing));
         return kind switch
         {

@@ -9,9 +9,14 @@ public sealed class PluginTests : IDisposable
     [Fact]
     public void Each_assembly_brings_its_wirings_and_what_is_broken_or_foreign_is_named()
     {
-        Write("Channels", "public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Of<Junctivor.Tests.IClock, Clock>()]; } public sealed class Clock : Junctivor.Tests.IClock;");
-        Write("Other", "public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Value(\"from the other\")]; }");
-        Write("Throwing", "public static class Brought { [CheckedWiring] public static Wiring Wiring => throw new InvalidOperationException(\"no tide\"); }");
+        Write("Channels",
+            "public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Of<Junctivor.Tests.IClock, "
+                + "Clock>()]; } public sealed class Clock : Junctivor.Tests.IClock;");
+        Write("Other",
+            "public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Value(\"from the other\")]; }");
+        Write("Throwing",
+            "public static class Brought { [CheckedWiring] public static Wiring Wiring => throw new InvalidOperationException(\"no "
+                + "tide\"); }");
         Write("Dependency", "public sealed class Nothing;");
         File.WriteAllText(Path.Combine(_folder, "Broken.dll"), "this is no assembly");
 
@@ -30,7 +35,9 @@ public sealed class PluginTests : IDisposable
     [Fact]
     public void Two_plug_ins_may_have_types_of_one_name()
     {
-        const string Same = "namespace Same; public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Of<Thing>(), Singleton.From(object (Thing thing) => thing)]; } public sealed class Thing;";
+        const string Same =
+            "namespace Same; public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Of<Thing>(), "
+                + "Singleton.From(object (Thing thing) => thing)]; } public sealed class Thing;";
         Write("One", Same);
         Write("Two", Same);
         Wiring wiring = [.. Plugins.In(_folder)];
@@ -43,19 +50,24 @@ public sealed class PluginTests : IDisposable
 
     [Theory]
     [InlineData("public sealed class Part(Missing missing);", "Part cannot be loaded: ")]
-    [InlineData("public sealed class Part { public Part() { } [Inject] public Missing? Missing { get; set; } }", "not all of its types can be loaded: ")]
+    [InlineData("public sealed class Part { public Part() { } [Inject] public Missing? Missing { get; set; } }",
+        "not all of its types can be loaded: ")]
     [InlineData("public sealed class Part { public Part([Absent] int depth) { } }", "")]
     [InlineData("public sealed class Part : Missing;", "not all of its types can be loaded: ")]
-    [InlineData("public sealed class Part; public static class Beside { [Absent] public static int Depth; }", "not all of its types can be loaded: ")]
+    [InlineData("public sealed class Part; public static class Beside { [Absent] public static int Depth; }",
+        "not all of its types can be loaded: ")]
     [InlineData("public sealed class Part { public Missing Field = null!; public Part() { } }", null)]
     public void A_plug_in_whose_dependency_has_other_types_is_left_out_and_the_rest_loads(string part, string? why)
     {
         string dependency = Path.Combine(_folder, "Dependency.dll");
         CompiledSource.ToFile(dependency, "public class Missing; public sealed class AbsentAttribute : Attribute;");
         CompiledSource.ToFile(
-            Path.Combine(_folder, "Old.dll"), $$"""public static class Brought { [CheckedWiring] public static Wiring Wiring => [Transient.Of<Part>(), Singleton.Value(5).Marked("depth")]; } {{part}}""", dependency);
+            Path.Combine(_folder, "Old.dll"),
+            $$"""public static class Brought { [CheckedWiring] public static Wiring Wiring => [Transient.Of<Part>(), Singleton.Value(5).Marked("depth")]; } {{part}}""", dependency);
         CompiledSource.ToFile(dependency, "public class Other;");
-        Write("Good", "public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Of<Junctivor.Tests.IClock, Clock>()]; } public sealed class Clock : Junctivor.Tests.IClock;");
+        Write("Good",
+            "public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Of<Junctivor.Tests.IClock, "
+                + "Clock>()]; } public sealed class Clock : Junctivor.Tests.IClock;");
 
         Plugins plugins = Plugins.In(_folder);
         Wiring wiring = [.. plugins];
@@ -66,7 +78,10 @@ public sealed class PluginTests : IDisposable
         Assert.Equal(why is null ? 0 : 1, plugins.LeftOut.Count);
         Assert.All(container.Report.Warnings, fault => Assert.Equal("JV207", fault.Code));
         Assert.All(plugins.LeftOut, line => Assert.StartsWith($"Old.dll has no wiring: {why}", line, StringComparison.Ordinal));
-        Assert.All(plugins.LeftOut, line => Assert.Contains(part.Contains("Absent", StringComparison.Ordinal) ? "AbsentAttribute" : "Missing", line, StringComparison.Ordinal));
+        Assert.All(
+            plugins.LeftOut,
+            line => Assert.Contains(
+                part.Contains("Absent", StringComparison.Ordinal) ? "AbsentAttribute" : "Missing", line, StringComparison.Ordinal));
     }
 
     [Fact]
@@ -75,11 +90,17 @@ public sealed class PluginTests : IDisposable
         string dependency = Path.Combine(_folder, "Dependency.dll");
         CompiledSource.ToFile(dependency, "public class Missing;");
         string library = Path.Combine(_folder, "Library.dll");
-        CompiledSource.ToFile(library, "public sealed class Part(Missing missing); public sealed class Crate<T>(Missing missing); [SelfRegistered(Lifetime.Singleton)] public sealed class Heir : Missing; [SelfRegistered(Lifetime.Singleton)] public sealed class Own;", dependency);
+        CompiledSource.ToFile(
+            library,
+            "public sealed class Part(Missing missing); public sealed class Crate<T>(Missing missing); "
+                + "[SelfRegistered(Lifetime.Singleton)] public sealed class Heir : Missing; [SelfRegistered(Lifetime.Singleton)] public "
+                    + "sealed class Own;", dependency);
         File.Delete(dependency);
-        System.Reflection.Assembly assembly = new System.Runtime.Loader.AssemblyLoadContext("library", isCollectible: true).LoadFromAssemblyPath(library);
+        System.Reflection.Assembly assembly =
+            new System.Runtime.Loader.AssemblyLoadContext("library", isCollectible: true).LoadFromAssemblyPath(library);
         Type crate = assembly.GetType("Crate`1")!;
-        Wiring wiring = [Singleton.Of(assembly.GetType("Part")!), Transient.Of(crate), Transient.Of<Holder<IStrange>>(), .. SelfRegistered.In(assembly)];
+        Wiring wiring = [Singleton.Of(assembly.GetType("Part")!), Transient.Of(crate), Transient.Of<Holder<IStrange>>(),
+            .. SelfRegistered.In(assembly)];
 
         IReadOnlyList<Fault> faults = wiring.Check().Faults;
 
@@ -109,7 +130,9 @@ public sealed class PluginTests : IDisposable
     [Fact]
     public void The_load_context_is_collected_after_the_container_is_disposed()
     {
-        Write("Channels", "public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Of<Junctivor.Tests.IClock, Clock>(), Scoped.Of<Clock>()]; } public sealed class Clock : Junctivor.Tests.IClock;");
+        Write("Channels",
+            "public static class Brought { [CheckedWiring] public static Wiring Wiring => [Singleton.Of<Junctivor.Tests.IClock, "
+                + "Clock>(), Scoped.Of<Clock>()]; } public sealed class Clock : Junctivor.Tests.IClock;");
 
         (WeakReference context, Container ended) = UseAndEnd();
         for (int round = 0; round < 20 && context.IsAlive; round++)

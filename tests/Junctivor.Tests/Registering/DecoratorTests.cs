@@ -201,7 +201,8 @@ public class DecoratorTests
             Singleton.Of<IClock, TideClock>().Marked<Gate>(),
             Alias.Of<object, IClock>().TargetMarked(typeof(Gate)),
         }.Build();
-        Wiring captive = [Scoped.Of<IBerthLedger, MemoryLedger>(), Alias.Of<object, IBerthLedger>(), Singleton.From((object ledger) => new CaptiveHolder(ledger))];
+        Wiring captive = [Scoped.Of<IBerthLedger, MemoryLedger>(), Alias.Of<object, IBerthLedger>(),
+            Singleton.From((object ledger) => new CaptiveHolder(ledger))];
         Wiring dangling = [Alias.Of<object, IBerthLedger>()];
         Wiring ring = [Alias.Of<IBerthLedger, IDock>(), Alias.Of(typeof(IDock), typeof(IBerthLedger))];
 

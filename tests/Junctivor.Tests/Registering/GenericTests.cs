@@ -62,7 +62,9 @@ public class GenericTests
 
         Assert.IsType<Shelf<int>>(container.Resolve<IArchive<int>>());
         Assert.Equal("JV202", Assert.Throws<ResolveException>(container.Resolve<IArchive<string>>).Report.Faults[0].Code);
-        Assert.Equal([typeof(Shelf<string>), typeof(ClassShelf<string>)], container.Resolve<IArchive<string>[]>().Select(archive => archive.GetType()));
+        Assert.Equal(
+            [typeof(Shelf<string>), typeof(ClassShelf<string>)],
+            container.Resolve<IArchive<string>[]>().Select(archive => archive.GetType()));
     }
 
     [Fact]

@@ -18,7 +18,8 @@ public class MarkTests
 
         Assert.Equal((12, 7, 3), (gauge.North, gauge.South, gauge.Visitors));
         Assert.Equal("7/3", container.Resolve<LedgerFile>().Folder);
-        Assert.Equal((12, 7, 3), (container.ResolveMarked<int, North>(), container.Resolve<int>(typeof(South)), container.Resolve<int>("visitors")));
+        Assert.Equal(
+            (12, 7, 3), (container.ResolveMarked<int, North>(), container.Resolve<int>(typeof(South)), container.Resolve<int>("visitors")));
         Assert.True(container.TryResolve("visitors", out int berths));
         Assert.Equal(3, berths);
         Assert.False(container.TryResolve<int>("visitor", out _));
@@ -46,7 +47,8 @@ public class MarkTests
     [Fact]
     public void A_mistyped_mark_is_offered_the_right_one()
     {
-        Wiring wiring = [Singleton.Value(7).Marked("visitors"), Transient.From(([Marked("vistors")] int berths) => new LedgerFile($"{berths}"))];
+        Wiring wiring = [Singleton.Value(7).Marked("visitors"),
+            Transient.From(([Marked("vistors")] int berths) => new LedgerFile($"{berths}"))];
 
         Fault fault = Assert.Single(wiring.Check().Faults);
 
@@ -78,7 +80,8 @@ public class MarkTests
         {
             Singleton.Of<IClock, SystemClock>(),
             Singleton.Of<IClock, TideClock>().Marked("tide"),
-            Transient.From(([Marked("tide")] Func<IClock> make, [Marked("tide")] Lazy<IClock> lazy, [Marked("tide")] IReadOnlyList<IClock> all) =>
+            Transient.From(
+                ([Marked("tide")] Func<IClock> make, [Marked("tide")] Lazy<IClock> lazy, [Marked("tide")] IReadOnlyList<IClock> all) =>
                 Tuple.Create(make(), lazy.Value, all)),
         }.Build();
 

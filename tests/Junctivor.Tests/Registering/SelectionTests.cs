@@ -106,7 +106,8 @@ public class SelectionTests
             Transient.From((IClock clock) => new object()),
         ];
 
-        Assert.Contains("keep .FirstChoice() on only one", Assert.Single(wiring.Check().Faults).Fixes[0].ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "keep .FirstChoice() on only one", Assert.Single(wiring.Check().Faults).Fixes[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -214,7 +215,9 @@ public class SelectionTests
     {
         Wiring wiring = [Transient.Of<Pair>().Passing(4)];
 
-        Assert.Contains("2 constructor parameters of type int: port, starboard", wiring.Check().Faults.Single(fault => fault.Code == "JV106").Summary, StringComparison.Ordinal);
+        Assert.Contains(
+            "2 constructor parameters of type int: port, starboard", wiring.Check().Faults.Single(fault => fault.Code == "JV106").Summary,
+            StringComparison.Ordinal);
     }
 
     [Fact]

@@ -22,9 +22,12 @@ public class SelfRegisteredTests
     {
         SelfRegistered narrowed = Here.Where(type => type == typeof(Lighthouse));
 
-        Assert.Equal("singleton SelfRegisteredTests.Lighthouse for SelfRegisteredTests.Lighthouse, SelfRegisteredTests.ILight", narrowed.ToString());
+        Assert.Equal(
+            "singleton SelfRegisteredTests.Lighthouse for SelfRegisteredTests.Lighthouse, SelfRegisteredTests.ILight", narrowed.ToString());
         Assert.Equal(4, Here.Count);
-        Assert.Contains("scoped SelfRegisteredTests.Beacon for SelfRegisteredTests.ILight marked \"beacon\"", Here.ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "scoped SelfRegisteredTests.Beacon for SelfRegisteredTests.ILight marked \"beacon\"", Here.ToString(),
+            StringComparison.Ordinal);
         Assert.All(Here, registration => Assert.EndsWith("SelfRegisteredTests.cs", registration.File, StringComparison.Ordinal));
     }
 

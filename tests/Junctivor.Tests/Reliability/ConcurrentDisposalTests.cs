@@ -89,7 +89,8 @@ public class ConcurrentDisposalTests
                     }),
             }.Build();
             using Barrier start = new(5);
-            Func<Task>[] calls = [() => container.WarmUpAsync(), () => container.WarmUpAsync(), () => container.WindDownAsync(), () => container.DisposeAsync().AsTask(), () => container.DisposeAsync().AsTask()];
+            Func<Task>[] calls = [() => container.WarmUpAsync(), () => container.WarmUpAsync(), () => container.WindDownAsync(),
+                () => container.DisposeAsync().AsTask(), () => container.DisposeAsync().AsTask()];
             Exception?[] thrown = await Task.WhenAll(calls.Select(call => Task.Factory.StartNew(
                 async () =>
                 {
@@ -100,7 +101,9 @@ public class ConcurrentDisposalTests
                 TaskCreationOptions.LongRunning,
                 TaskScheduler.Default).Unwrap()));
 
-            Assert.All(thrown.OfType<Exception>(), exception => Assert.Equal(nameof(Container), Assert.IsType<ObjectDisposedException>(exception).ObjectName));
+            Assert.All(
+                thrown.OfType<Exception>(),
+                exception => Assert.Equal(nameof(Container), Assert.IsType<ObjectDisposedException>(exception).ObjectName));
             Assert.All(thrown[3..], Assert.Null);
             Assert.Equal(up, down);
             Assert.Equal(up > 0 ? 1 : ended, ended);
@@ -141,12 +144,17 @@ public class ConcurrentDisposalTests
     {
         await using Container container = new Wiring
         {
-            Singleton.From((Container own) => new Asking(own)).Accept("JV502", "It is the test.").WarmUp((asking, stop) => asking.Container.WarmUpAsync(stop)),
+            Singleton.From((Container own) => new Asking(own))
+                .Accept("JV502", "It is the test.")
+                .WarmUp((asking, stop) => asking.Container.WarmUpAsync(stop)),
         }.Build();
 
-        WarmUpException thrown = await Assert.ThrowsAsync<WarmUpException>(() => container.WarmUpAsync(TestContext.Current.CancellationToken));
+        WarmUpException thrown =
+            await Assert.ThrowsAsync<WarmUpException>(() => container.WarmUpAsync(TestContext.Current.CancellationToken));
 
-        Assert.Contains("The warm-up of ConcurrentDisposalTests.Asking calls WarmUpAsync, which waits for that warm-up", Assert.IsType<InvalidOperationException>(thrown.InnerException).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "The warm-up of ConcurrentDisposalTests.Asking calls WarmUpAsync, which waits for that warm-up",
+            Assert.IsType<InvalidOperationException>(thrown.InnerException).Message, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -164,7 +172,8 @@ public class ConcurrentDisposalTests
 
         AggregateException thrown = await Assert.ThrowsAsync<AggregateException>(async () => await container.DisposeAsync());
 
-        Assert.Contains("calls DisposeAsync, which waits for that wind-down", Assert.Single(thrown.InnerExceptions).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "calls DisposeAsync, which waits for that wind-down", Assert.Single(thrown.InnerExceptions).Message, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -198,9 +207,12 @@ public class ConcurrentDisposalTests
     [InlineData(PlanCompilation.Immediate, true)]
     [InlineData(PlanCompilation.Never, false)]
     [InlineData(PlanCompilation.Never, true)]
-    public async Task A_service_that_ends_its_own_scope_when_it_is_disposed_does_not_wait_for_itself(PlanCompilation compilation, bool isLater)
+    public async Task A_service_that_ends_its_own_scope_when_it_is_disposed_does_not_wait_for_itself(
+        PlanCompilation compilation, bool isLater)
     {
-        await using Container container = new Wiring { Scoped.Of<EndsItsOwn>().Accept("JV502", "It is the test."), Singleton.Value(isLater) }.Build(new BuildOptions { Compilation = compilation });
+        await using Container container =
+            new Wiring { Scoped.Of<EndsItsOwn>().Accept("JV502", "It is the test."), Singleton.Value(isLater) }.Build(
+                new BuildOptions { Compilation = compilation });
         for (int time = 0; time < 3; time++)
         {
             Scope scope = container.StartScope();
@@ -233,13 +245,17 @@ public class ConcurrentDisposalTests
     public async Task What_can_end_only_asynchronously_ends_in_order_after_a_synchronous_end_too(PlanCompilation compilation)
     {
         List<string> ended = [];
-        await using Container container = new Wiring { Singleton.Value(ended), Scoped.Of<First>(), Scoped.Of<Second>() }.Build(new BuildOptions { Compilation = compilation });
+        await using Container container =
+            new Wiring { Singleton.Value(ended), Scoped.Of<First>(), Scoped.Of<Second>() }.Build(
+                new BuildOptions { Compilation = compilation });
         for (int time = 0; time < 5; time++)
         {
             ended.Clear();
             Scope scope = container.StartScope();
             scope.Resolve<Second>();
-            Assert.Contains("ConcurrentDisposalTests.Second, ConcurrentDisposalTests.First", Assert.Throws<AggregateException>(scope.Dispose).Message, StringComparison.Ordinal);
+            Assert.Contains(
+                "ConcurrentDisposalTests.Second, ConcurrentDisposalTests.First", Assert.Throws<AggregateException>(scope.Dispose).Message,
+                StringComparison.Ordinal);
             scope.Dispose();
 
             await scope.DisposeAsync();

@@ -82,7 +82,8 @@ public class DeepTests
 
     public sealed class Shaft
     {
-        public Shaft(int depth, Func<int, Shaft> make) => Next = depth > 0 ? make(depth - 1) : throw new InvalidOperationException("the bottom");
+        public Shaft(int depth, Func<int, Shaft> make) =>
+            Next = depth > 0 ? make(depth - 1) : throw new InvalidOperationException("the bottom");
 
         public Shaft Next { get; }
     }

@@ -54,7 +54,8 @@ public class FailureRecoveryTests
 
     [Theory]
     [MemberData(nameof(Compilations))]
-    public async Task What_can_end_only_asynchronously_begins_to_end_where_its_taker_fails_and_the_scope_waits_for_it(PlanCompilation compilation)
+    public async Task What_can_end_only_asynchronously_begins_to_end_where_its_taker_fails_and_the_scope_waits_for_it(
+        PlanCompilation compilation)
     {
         TaskCompletionSource goOn = new();
         await using Container container = new Wiring
@@ -79,7 +80,8 @@ public class FailureRecoveryTests
     [Fact]
     public void A_synchronous_end_is_not_troubled_by_what_a_failed_constructor_left()
     {
-        using Container container = new Wiring { Singleton.Value(_log), Transient.Of<OnlyLater>(), Transient.Of<Failing<OnlyLater>>() }.Build();
+        using Container container =
+            new Wiring { Singleton.Value(_log), Transient.Of<OnlyLater>(), Transient.Of<Failing<OnlyLater>>() }.Build();
         Scope scope = container.StartScope();
         Assert.Throws<ConstructionException>(scope.Resolve<Failing<OnlyLater>>);
 
@@ -118,7 +120,8 @@ public class FailureRecoveryTests
     [MemberData(nameof(Compilations))]
     public void An_object_whose_setter_throws_is_disposed(PlanCompilation compilation)
     {
-        using Container container = new Wiring { Singleton.Value(_log), Transient.Of<Unfinished>(), Transient.Of<Unfinished>().Marked("mine").LeaveUndisposed() }
+        using Container container =
+            new Wiring { Singleton.Value(_log), Transient.Of<Unfinished>(), Transient.Of<Unfinished>().Marked("mine").LeaveUndisposed() }
             .Build(new BuildOptions { Compilation = compilation });
         for (int time = 1; time <= 3; time++)
         {
@@ -136,12 +139,16 @@ public class FailureRecoveryTests
     [Fact]
     public async Task What_cannot_be_lent_reports_why_and_leaves_nothing_behind()
     {
-        await using Container container = new Wiring { Singleton.Value(_log), Scoped.Of<OnlyLater>(), Transient.Of<Failing<OnlyLater>>() }.Build();
+        await using Container container =
+            new Wiring { Singleton.Value(_log), Scoped.Of<OnlyLater>(), Transient.Of<Failing<OnlyLater>>() }.Build();
 
         Assert.Equal("the cause", Assert.Throws<ConstructionException>(() => container.Lend<Failing<OnlyLater>>()).InnerException!.Message);
         Assert.Equal(Once, _log);
 
-        Assert.Equal("the cause", (await Assert.ThrowsAsync<ConstructionException>(async () => await container.LendAsync<Failing<OnlyLater>>(TestContext.Current.CancellationToken))).InnerException!.Message);
+        Assert.Equal(
+            "the cause",
+            (await Assert.ThrowsAsync<ConstructionException>(
+                async () => await container.LendAsync<Failing<OnlyLater>>(TestContext.Current.CancellationToken))).InnerException!.Message);
         Assert.Equal([.. Once, .. Once], _log);
 
         FreshScope<Failing<OnlyLater>> fresh = container.Resolve<FreshScope<Failing<OnlyLater>>>();
@@ -157,7 +164,9 @@ public class FailureRecoveryTests
         ConstructionException thrown = Assert.Throws<ConstructionException>(() => container.Lend<Failing<BadEnd>>());
 
         Assert.Equal("the end", Assert.Single(thrown.DisposalFailures).Message);
-        Assert.EndsWith("Disposing of what had been created for it failed too: InvalidOperationException: the end", thrown.Message, StringComparison.Ordinal);
+        Assert.EndsWith(
+            "Disposing of what had been created for it failed too: InvalidOperationException: the end", thrown.Message,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -168,7 +177,8 @@ public class FailureRecoveryTests
         AggregateException thrown = Assert.Throws<AggregateException>(() => container.Resolve<FreshScope<OnlyLater>>().Run(_ => "done"));
 
         Assert.Equal(
-            "FailureRecoveryTests.OnlyLater can be disposed only asynchronously. Disposal was started, and is not awaited: call the asynchronous method instead.",
+            "FailureRecoveryTests.OnlyLater can be disposed only asynchronously. Disposal was started, and is not awaited: call the "
+                + "asynchronous method instead.",
             Assert.Single(thrown.InnerExceptions).Message);
         Assert.Equal(Once, _log);
     }
@@ -181,7 +191,9 @@ public class FailureRecoveryTests
 
         AssertBoth(Assert.Throws<AggregateException>(() => fresh.Run(void (_) => throw new InvalidOperationException("the cause"))));
         AssertBoth(Assert.Throws<AggregateException>(() => fresh.Run(int (_) => throw new InvalidOperationException("the cause"))));
-        AssertBoth(await Assert.ThrowsAsync<AggregateException>(() => fresh.RunAsync(Task (_) => throw new InvalidOperationException("the cause"))));
+        AssertBoth(
+            await Assert.ThrowsAsync<AggregateException>(
+                () => fresh.RunAsync(Task (_) => throw new InvalidOperationException("the cause"))));
         AssertBoth(await Assert.ThrowsAsync<AggregateException>(() => fresh.RunAsync(async Task<int> (_) =>
         {
             await Task.Yield();
@@ -225,7 +237,11 @@ public class FailureRecoveryTests
     [Fact]
     public void A_disposal_that_throws_behind_a_refusal_is_reported()
     {
-        using Container container = new Wiring { Transient.Of<BadEnd>(), Scoped.Incoming<Caller>(), Transient.From((BadEnd first, Caller then) => new SystemClock()) }.Build();
+        using Container container =
+            new Wiring
+            {
+                Transient.Of<BadEnd>(), Scoped.Incoming<Caller>(), Transient.From((BadEnd first, Caller then) => new SystemClock()),
+            }.Build();
         using Scope scope = container.StartScope();
 
         ResolveException thrown = Assert.Throws<ResolveException>(scope.Resolve<SystemClock>);
@@ -252,7 +268,8 @@ public class FailureRecoveryTests
     [Fact]
     public async Task A_class_whose_static_constructor_throws_says_so_each_time()
     {
-        await using Container container = new Wiring { Scoped.Of<Ashore>(), Scoped.Of<Page>() }.Build(new BuildOptions { Compilation = PlanCompilation.Immediate });
+        await using Container container =
+            new Wiring { Scoped.Of<Ashore>(), Scoped.Of<Page>() }.Build(new BuildOptions { Compilation = PlanCompilation.Immediate });
         for (int time = 0; time < 5; time++)
         {
             using Scope scope = container.StartScope();
@@ -272,7 +289,9 @@ public class FailureRecoveryTests
 
         ConstructionException thrown = Assert.Throws<ConstructionException>(container.Resolve<SystemClock>);
 
-        Assert.StartsWith("SystemClock could not be created: Mute: (reading the message threw NotSupportedException)", thrown.Message, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "SystemClock could not be created: Mute: (reading the message threw NotSupportedException)", thrown.Message,
+            StringComparison.Ordinal);
     }
 
     private static void AssertBoth(Exception told) =>
@@ -333,7 +352,8 @@ public class FailureRecoveryTests
 
     public sealed class Receiver(BadEnd bad) : IMessageHandler<string>
     {
-        public Task HandleAsync(string message, CancellationToken cancellationToken) => throw new InvalidOperationException(bad is null ? "nothing" : "the cause");
+        public Task HandleAsync(string message, CancellationToken cancellationToken) =>
+            throw new InvalidOperationException(bad is null ? "nothing" : "the cause");
     }
 
     public sealed class Ashore

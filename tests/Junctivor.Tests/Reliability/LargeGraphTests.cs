@@ -21,7 +21,8 @@ public class LargeGraphTests
                 for (int time = 0; time < 5; time++)
                 {
                     AssertWhole(container.Resolve(classes[0]), size);
-                    AssertWhole(Assert.Single((IEnumerable<object>)container.Resolve(typeof(IReadOnlyList<>).MakeGenericType(classes[0]))), size);
+                    AssertWhole(
+                        Assert.Single((IEnumerable<object>)container.Resolve(typeof(IReadOnlyList<>).MakeGenericType(classes[0]))), size);
                 }
             }
         }
@@ -59,7 +60,8 @@ public class LargeGraphTests
     public void A_list_of_many_thousands_resolves_again_and_again()
     {
         const int Length = 20_000;
-        Wiring wiring = [.. Enumerable.Range(0, Length).Select(_ => Transient.Of<IClock, SystemClock>().Accept("JV204", "There are many."))];
+        Wiring wiring = [.. Enumerable.Range(0, Length)
+            .Select(_ => Transient.Of<IClock, SystemClock>().Accept("JV204", "There are many."))];
         using Container container = wiring.Build();
         for (int time = 0; time < 5; time++)
         {
@@ -87,7 +89,10 @@ public class LargeGraphTests
         while (open.TryPop(out object? part))
         {
             Assert.True(met.Add(part));
-            foreach ((object? taken, Type wanted) in part.GetType().GetFields().Select(field => field.GetValue(part)).Zip(part.GetType().GetConstructors()[0].GetParameters(), (taken, parameter) => (taken, parameter.ParameterType)))
+            foreach ((object? taken, Type wanted) in part.GetType()
+                .GetFields()
+                .Select(field => field.GetValue(part))
+                .Zip(part.GetType().GetConstructors()[0].GetParameters(), (taken, parameter) => (taken, parameter.ParameterType)))
             {
                 Assert.IsAssignableFrom(wanted, taken);
                 foreach (object one in taken is IEnumerable several ? several.Cast<object>() : [taken!])

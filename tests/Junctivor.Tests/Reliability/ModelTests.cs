@@ -4,8 +4,8 @@ using Junctivor.Model;
 namespace Junctivor.Tests.Reliability;
 
 /// <summary>
-/// An independent model says which faults a random wiring has, what everything is made from, what is one, and what ends when; the library agrees, in
-/// every mode of compilation. For longer than here, run tests/soak.
+/// An independent model says which faults a random wiring has, what everything is made from, what is one, and what ends when; the library
+/// agrees, in every mode of compilation. For longer than here, run tests/soak.
 /// </summary>
 public class ModelTests
 {
@@ -18,7 +18,8 @@ public class ModelTests
         threads: 2);
 
     [Fact]
-    public void Whatever_fails_once_succeeds_then_and_everything_that_was_created_ends_once() => Gen.Select(RandomEntries.Of(isTame: true), Gen.Int[0, 19]).Sample(
+    public void Whatever_fails_once_succeeds_then_and_everything_that_was_created_ends_once() =>
+        Gen.Select(RandomEntries.Of(isTame: true), Gen.Int[0, 19]).Sample(
         (entries, turn) => Assert.Null(FaultInjection.Trouble(entries, turn, (PlanCompilation)(turn % 3), out _)),
         iter: 80,
         threads: 2);

@@ -6,29 +6,36 @@ namespace Junctivor.Tests.Reliability;
 /// <summary>Null, where nobody may pass it, is refused by name: never by a failure somewhere inside.</summary>
 public class NullArgumentTests
 {
-    private static readonly Container Container = new Wiring { Scoped.Of<SystemClock>(), Singleton.Of<Caller>().Passing("Name", "Mira"), Scoped.Incoming<LedgerFile>() }.Build();
+    private static readonly Container Container =
+        new Wiring { Scoped.Of<SystemClock>(), Singleton.Of<Caller>().Passing("Name", "Mira"), Scoped.Incoming<LedgerFile>() }.Build();
 
     private static readonly ScopeLevel Shift = new("shift");
 
     /// <summary>What members are called on.</summary>
     private static readonly object[] Targets =
     [
-        Container, Container.StartScope(), new Wiring(), Singleton.Of<SystemClock>(), Decorator.From((object inner) => inner), Alias.Of<object, SystemClock>(), Singleton.Value("x"), Scoped.Incoming<string>(), Shift, Incoming.Value(1), new BuildOptions(),
-        new FreshScope<SystemClock>(() => new SystemClock()), new Sessions(Container, Shift, TimeProvider.System, (_, _) => Task.CompletedTask),
+        Container, Container.StartScope(), new Wiring(), Singleton.Of<SystemClock>(), Decorator.From((object inner) => inner),
+        Alias.Of<object, SystemClock>(), Singleton.Value("x"), Scoped.Incoming<string>(), Shift, Incoming.Value(1), new BuildOptions(),
+        new FreshScope<SystemClock>(() => new SystemClock()),
+        new Sessions(Container, Shift, TimeProvider.System, (_, _) => Task.CompletedTask),
         new JobSchedule(Container, TimeProvider.System, (_, _) => Task.CompletedTask),
         new MessagePump<string>(Container, Channel.CreateUnbounded<string>().Reader, (_, _) => Task.CompletedTask),
     ];
 
     public static TheoryData<string> Members =>
     [
-        .. Callable().Where(each => Nullables(each.Method).Any()).Select(each => $"{each.Method.DeclaringType!.Name}.{each.Method}").Distinct(),
+        .. Callable()
+            .Where(each => Nullables(each.Method).Any())
+            .Select(each => $"{each.Method.DeclaringType!.Name}.{each.Method}")
+            .Distinct(),
     ];
 
     [Theory]
     [MemberData(nameof(Members))]
     public void Null_is_refused_by_the_name_of_the_parameter(string member)
     {
-        foreach ((object? target, MethodBase method) in Callable().Where(each => $"{each.Method.DeclaringType!.Name}.{each.Method}" == member))
+        foreach ((object? target, MethodBase method) in Callable()
+            .Where(each => $"{each.Method.DeclaringType!.Name}.{each.Method}" == member))
         {
             foreach (ParameterInfo parameter in Nullables(method))
             {
@@ -51,7 +58,8 @@ public class NullArgumentTests
         Assert.Equal("level", Assert.Throws<ArgumentNullException>(() => Container.StartScope((ScopeLevel)null!)).ParamName);
         Assert.Equal("service", Assert.Throws<ArgumentNullException>(() => Container.Lend(null!)).ParamName);
         Assert.Equal("type", Assert.Throws<ArgumentNullException>(() => Container.Construct(null!)).ParamName);
-        Assert.Equal("work", Assert.Throws<ArgumentNullException>(() => new FreshScope<object>(() => 1).Run((Action<object>)null!)).ParamName);
+        Assert.Equal(
+            "work", Assert.Throws<ArgumentNullException>(() => new FreshScope<object>(() => 1).Run((Action<object>)null!)).ParamName);
     }
 
     [Fact]
@@ -60,17 +68,24 @@ public class NullArgumentTests
         Sessions sessions = Targets.OfType<Sessions>().Single();
         FreshScope<object> fresh = new(() => 1);
         CancellationToken token = TestContext.Current.CancellationToken;
-        Assert.Equal("level", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await Container.StartScopeAsync((ScopeLevel)null!, token))).ParamName);
-        Assert.Equal("key", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await sessions.EnterAsync(null!, token))).ParamName);
+        Assert.Equal(
+            "level",
+            (await Assert.ThrowsAsync<ArgumentNullException>(
+                async () => await Container.StartScopeAsync((ScopeLevel)null!, token))).ParamName);
+        Assert.Equal(
+            "key", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await sessions.EnterAsync(null!, token))).ParamName);
         Assert.Equal("work", (await Assert.ThrowsAsync<ArgumentNullException>(() => fresh.RunAsync((Func<object, Task>)null!))).ParamName);
-        Assert.Equal("work", (await Assert.ThrowsAsync<ArgumentNullException>(() => fresh.RunAsync((Func<object, ValueTask<int>>)null!))).ParamName);
+        Assert.Equal(
+            "work", (await Assert.ThrowsAsync<ArgumentNullException>(() => fresh.RunAsync((Func<object, ValueTask<int>>)null!))).ParamName);
     }
 
     [Fact]
     public void Null_among_values_and_arguments_is_refused()
     {
         Assert.Equal("incoming", Assert.Throws<ArgumentNullException>(() => Container.StartScope([null!])).ParamName);
-        Assert.Equal("incoming", Assert.Throws<ArgumentNullException>(() => Container.StartScope(Incoming.Value(new LedgerFile("x")), null!)).ParamName);
+        Assert.Equal(
+            "incoming",
+            Assert.Throws<ArgumentNullException>(() => Container.StartScope(Incoming.Value(new LedgerFile("x")), null!)).ParamName);
         Assert.Equal("incoming", Assert.Throws<ArgumentNullException>(() => new Wiring().Build([null!])).ParamName);
         Assert.Equal("incoming", Assert.Throws<ArgumentNullException>(() => Container.Branch([], [null!])).ParamName);
         Assert.Equal("arguments", Assert.Throws<ArgumentNullException>(() => Container.Construct<Caller>([null!])).ParamName);
@@ -79,7 +94,11 @@ public class NullArgumentTests
     private static IEnumerable<(object? Target, MethodBase Method)> Callable()
     {
         foreach (Type type in typeof(Wiring).Assembly.GetExportedTypes().Where(type =>
-            !type.IsEnum && !type.IsInterface && !typeof(Attribute).IsAssignableFrom(type) && type != typeof(FaultStep) && type != typeof(Fix)))
+            !type.IsEnum
+                && !type.IsInterface
+                && !typeof(Attribute).IsAssignableFrom(type)
+                && type != typeof(FaultStep)
+                && type != typeof(Fix)))
         {
             object? target = Array.Find(Targets, type.IsInstanceOfType);
             Type closed = target is not null && type.ContainsGenericParameters ? target.GetType() : type;
@@ -88,7 +107,9 @@ public class NullArgumentTests
                 yield return (null, constructor);
             }
 
-            foreach (MethodInfo method in closed.ContainsGenericParameters ? [] : closed.GetMethods(BindingFlags.Public | BindingFlags.Instance | BindingFlags.Static | BindingFlags.DeclaredOnly))
+            foreach (MethodInfo method in closed.ContainsGenericParameters
+                ? []
+                : closed.GetMethods(BindingFlags.Public | BindingFlags.Instance | BindingFlags.Static | BindingFlags.DeclaredOnly))
             {
                 bool isOwn = !method.IsSpecialName && method.Name is not (nameof(Equals) or "CompareTo" or "PrintMembers");
                 if (isOwn && (method.IsStatic || target is not null) && Closed(method) is { } callable)
@@ -110,7 +131,9 @@ public class NullArgumentTests
         try
         {
             return method.IsGenericMethodDefinition
-                ? method.MakeGenericMethod([.. method.GetGenericArguments().Select((argument, number) => number == 1 && method.Name == "Of" ? typeof(SystemClock) : typeof(object))])
+                ? method.MakeGenericMethod(
+                    [.. method.GetGenericArguments()
+                        .Select((argument, number) => number == 1 && method.Name == "Of" ? typeof(SystemClock) : typeof(object))])
                 : method;
         }
         catch (ArgumentException)
@@ -122,7 +145,8 @@ public class NullArgumentTests
     /// <summary>What must not be null: a reference that is neither optional nor said to be nothing.</summary>
     private static IEnumerable<ParameterInfo> Nullables(MethodBase method) => method.GetParameters().Where(parameter =>
         !parameter.ParameterType.IsValueType && !parameter.IsOut && !parameter.IsOptional && !parameter.ParameterType.IsByRef
-        && (Definition(parameter) is not { ParameterType.IsGenericParameter: true } || method.Name is "Value" or "Supply" or "FillProperties")
+        && (Definition(parameter) is not { ParameterType.IsGenericParameter: true }
+            || method.Name is "Value" or "Supply" or "FillProperties")
         && new NullabilityInfoContext().Create(Definition(parameter) ?? parameter).WriteState != NullabilityState.Nullable);
 
     private static ParameterInfo? Definition(ParameterInfo parameter) => parameter.Member is MethodInfo { IsGenericMethod: true } method
@@ -161,8 +185,10 @@ public class NullArgumentTests
     {
         public static Delegate Of(Type type)
         {
-            System.Linq.Expressions.ParameterExpression[] parameters = [.. type.GetMethod("Invoke")!.GetParameters().Select(parameter => System.Linq.Expressions.Expression.Parameter(parameter.ParameterType))];
-            return System.Linq.Expressions.Expression.Lambda(type, System.Linq.Expressions.Expression.Default(type.GetMethod("Invoke")!.ReturnType), parameters).Compile();
+            System.Linq.Expressions.ParameterExpression[] parameters = [.. type.GetMethod("Invoke")!.GetParameters()
+                .Select(parameter => System.Linq.Expressions.Expression.Parameter(parameter.ParameterType))];
+            return System.Linq.Expressions.Expression.Lambda(
+                type, System.Linq.Expressions.Expression.Default(type.GetMethod("Invoke")!.ReturnType), parameters).Compile();
         }
     }
 }

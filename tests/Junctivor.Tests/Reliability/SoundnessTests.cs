@@ -1,6 +1,7 @@
 namespace Junctivor.Tests.Reliability;
 
-/// <summary>What the check calls sound never fails for a reason that the check could know; and what is requested in any form is answered.</summary>
+/// <summary>What the check calls sound never fails for a reason that the check could know; and what is requested in any form is
+/// answered.</summary>
 public class SoundnessTests
 {
     private static readonly ScopeLevel Shift = new("duty shift");
@@ -22,7 +23,8 @@ public class SoundnessTests
     [Fact]
     public void A_dictionary_passes_over_what_is_only_for_another()
     {
-        Wiring wiring = [Singleton.Of<IHorn, Horn>().Marked("fog").OnlyFor<Bridge>(), Singleton.Of<IHorn, Horn>().Marked("air"), Singleton.Of<Bridge>(), Singleton.Of<Board>()];
+        Wiring wiring = [Singleton.Of<IHorn, Horn>().Marked("fog").OnlyFor<Bridge>(), Singleton.Of<IHorn, Horn>().Marked("air"),
+            Singleton.Of<Bridge>(), Singleton.Of<Board>()];
         using Container container = wiring.Build();
 
         Assert.Equal(["air"], container.Resolve<Board>().All.Keys);
@@ -36,7 +38,9 @@ public class SoundnessTests
         Fault fault = Assert.Single(new Wiring { Shift.Of<Roster>(), Transient.Of<Planner>(), Singleton.Of<Night>() }.Check().Faults);
 
         Assert.Equal("JV305", fault.Code);
-        Assert.Equal("SoundnessTests.Night (singleton) starts a fresh scope that requires SoundnessTests.Roster, which lives in a scope of the level duty shift", fault.Summary);
+        Assert.Equal(
+            "SoundnessTests.Night (singleton) starts a fresh scope that requires SoundnessTests.Roster, which lives in a scope of the "
+                + "level duty shift", fault.Summary);
         Assert.Equal([null, "Planner", "Roster"], fault.Path.Select(step => step.Parameter));
         Assert.Equal("Container Planner", fault.Fixes[0].Code);
     }
@@ -48,7 +52,13 @@ public class SoundnessTests
         Assert.Equal("JV305", Assert.Single(new Wiring { Visit.Of<Roster>(), Shift.Of<Guide>() }.Check().Faults).Code);
         Assert.Equal("JV305", Assert.Single(new Wiring { Survey.Of<Roster>(), Shift.Of<Guide>() }.Check().Faults).Code);
         Assert.Equal("JV305", Assert.Single(new Wiring { Shift.Incoming<Roster>(), Singleton.Of<Guide>() }.Check().Faults).Code);
-        Assert.Equal("JV305", Assert.Single(new Wiring { Shift.Of<Roster>(), Scoped.Of<Guide>(), Singleton.From((FreshScope<Guide> guides) => new Night(null!)) }.Check().Faults).Code);
+        Assert.Equal(
+            "JV305",
+            Assert.Single(
+                new Wiring
+                {
+                    Shift.Of<Roster>(), Scoped.Of<Guide>(), Singleton.From((FreshScope<Guide> guides) => new Night(null!)),
+                }.Check().Faults).Code);
     }
 
     [Fact]
@@ -98,7 +108,9 @@ public class SoundnessTests
         using Container container = new Wiring { Singleton.Of(typeof(IArchive<>), typeof(Archive<>)) }.Build();
         Type parameter = typeof(IArchive<>).GetGenericArguments()[0];
 
-        Assert.All([parameter, parameter.MakeArrayType(), typeof(Lazy<>).MakeGenericType(parameter)], type => Assert.False(container.TryResolve(type, out _)));
+        Assert.All(
+            [parameter, parameter.MakeArrayType(), typeof(Lazy<>).MakeGenericType(parameter)],
+            type => Assert.False(container.TryResolve(type, out _)));
     }
 
     [Theory]
@@ -114,7 +126,11 @@ public class SoundnessTests
         }
 
         Type wanted = typeof(IArchive<>).MakeGenericType(nested);
-        using Container container = new Wiring { Singleton.Of(typeof(IArchive<>), typeof(Archive<>)), Singleton.Of(typeof(Holder<>).MakeGenericType(wanted)) }.Build();
+        using Container container =
+            new Wiring
+            {
+                Singleton.Of(typeof(IArchive<>), typeof(Archive<>)), Singleton.Of(typeof(Holder<>).MakeGenericType(wanted)),
+            }.Build();
 
         Assert.IsAssignableFrom(wanted, container.Resolve(wanted));
         Assert.Single((IEnumerable<object>)container.Resolve(typeof(IReadOnlyList<>).MakeGenericType(wanted)));
@@ -126,7 +142,8 @@ public class SoundnessTests
     [InlineData(typeof(GrowingList<>))]
     public void A_generic_that_requests_itself_without_end_says_so(Type growing)
     {
-        Fault fault = Assert.Single(new Wiring { Transient.Of(typeof(IArchive<>), growing), Transient.Of<Holder<IArchive<int>>>() }.Check().Faults);
+        Fault fault =
+            Assert.Single(new Wiring { Transient.Of(typeof(IArchive<>), growing), Transient.Of<Holder<IArchive<int>>>() }.Check().Faults);
 
         Assert.Equal("JV206", fault.Code);
         Assert.Contains("each closed type requires a larger one, without end", Assert.Single(fault.Remarks), StringComparison.Ordinal);

@@ -156,8 +156,12 @@ public sealed class WorkersTests
     public async Task Pump_whose_failure_callback_throws_stops_and_leaves_the_rest_in_the_channel(int atOnce)
     {
         Channel<string> messages = Channel.CreateUnbounded<string>();
-        await using Container container = new Wiring { Scoped.From<IMessageHandler<string>>(() => new Receiver(message => message == "bad" ? throw new InvalidOperationException() : _goOn.Task)) }.Build();
-        MessagePump<string> pump = new(container, messages.Reader, (_, _) => throw new InvalidOperationException("the log is full")) { MaxConcurrency = atOnce };
+        await using Container container =
+            new Wiring { Scoped.From<IMessageHandler<string>>(
+                () => new Receiver(message => message == "bad" ? throw new InvalidOperationException() : _goOn.Task)) }.Build();
+        MessagePump<string> pump = new(container, messages.Reader,
+            (_, _) => throw new InvalidOperationException("the log is full"))
+        { MaxConcurrency = atOnce };
         await pump.StartAsync();
         for (int number = 1; number < atOnce; number++)
         {
@@ -205,7 +209,8 @@ public sealed class WorkersTests
         await Task.WhenAll(stops);
     }
 
-    private Sessions Of(Container container, TimeSpan idleFor) => new(container, UserSession, _time, (_, failure) => Task.FromException(failure)) { IdleTimeout = idleFor };
+    private Sessions Of(Container container, TimeSpan idleFor) =>
+        new(container, UserSession, _time, (_, failure) => Task.FromException(failure)) { IdleTimeout = idleFor };
 
     public sealed class Ending(Action ended) : IDisposable
     {

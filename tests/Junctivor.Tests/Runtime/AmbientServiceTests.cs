@@ -103,7 +103,9 @@ public class AmbientServiceTests
     [InlineData(PlanCompilation.Immediate)]
     public void The_marked_one_of_several_constructors_is_called_again_and_again(PlanCompilation compilation)
     {
-        using Container container = new Wiring { Singleton.Value(7), Singleton.Value("seven"), Transient.Of<TwoWays>() }.Build(new BuildOptions { Compilation = compilation });
+        using Container container =
+            new Wiring { Singleton.Value(7), Singleton.Value("seven"), Transient.Of<TwoWays>() }.Build(
+                new BuildOptions { Compilation = compilation });
         GC.Collect();
 
         for (int time = 0; time < 4; time++)
@@ -120,7 +122,8 @@ public class AmbientServiceTests
         Wiring seenTo = [Transient.Of<SeenTo>()];
 
         Assert.Equal("Clock", Assert.Single(missing.Check().Faults).Path[1].Parameter);
-        Assert.Contains("has no public setter", Assert.Single(closed.Check().Faults, fault => fault.Code == "JV102").Summary, StringComparison.Ordinal);
+        Assert.Contains(
+            "has no public setter", Assert.Single(closed.Check().Faults, fault => fault.Code == "JV102").Summary, StringComparison.Ordinal);
         Assert.True(seenTo.Check().IsSound);
     }
 
@@ -180,8 +183,11 @@ public class AmbientServiceTests
         Assert.Equal(("Heron", 4, 9), (ticket.Vessel, ticket.Berth, ticket.Nights));
         Assert.Equal("Tern", Assert.IsType<FunctionTests.Ticket>(untyped).Vessel);
         Assert.Same(container.Resolve<IClock>(), ticket.Clock);
-        Assert.Equal("JV106", Assert.Throws<ResolveException>(() => container.Construct<FunctionTests.Ticket>("Heron", 4, 9, 'x')).Report.Faults[0].Code);
-        Assert.Equal("JV101", Assert.Throws<ResolveException>(() => container.Construct<FunctionTests.Ticket>("Heron")).Report.Faults[0].Code);
+        Assert.Equal(
+            "JV106",
+            Assert.Throws<ResolveException>(() => container.Construct<FunctionTests.Ticket>("Heron", 4, 9, 'x')).Report.Faults[0].Code);
+        Assert.Equal(
+            "JV101", Assert.Throws<ResolveException>(() => container.Construct<FunctionTests.Ticket>("Heron")).Report.Faults[0].Code);
         Assert.Equal("JV102", Assert.Throws<ResolveException>(() => container.Construct<IClock>()).Report.Faults[0].Code);
     }
 

@@ -78,7 +78,8 @@ public class CompiledConstructorTests
 
     public sealed record Values(Depth Depth, int Plain, int? Maybe);
 
-    public sealed record Defaults(SystemClock? Clock, decimal? Fee, Tide Tide = Tide.High, long Nights = 3, DateTime At = default, string Weather = "fog");
+    public sealed record Defaults(
+        SystemClock? Clock, decimal? Fee, Tide Tide = Tide.High, long Nights = 3, DateTime At = default, string Weather = "fog");
 
     public readonly record struct Boat(Depth Draught);
 

@@ -43,8 +43,10 @@ public class CompiledTests
         }.Build(AtOnce);
         Func<Scope, object>[] asking =
         [
-            scope => scope.Resolve<Part<int>>(), scope => scope.Resolve<Part<long>>(), scope => scope.Resolve<Part<byte>>(), scope => scope.Resolve<Part<char>>(),
-            scope => scope.Resolve<Part<bool>>(), scope => scope.Resolve<Part<short>>(), scope => scope.Resolve<Part<float>>(), scope => scope.Resolve<Part<double>>(),
+            scope => scope.Resolve<Part<int>>(), scope => scope.Resolve<Part<long>>(), scope => scope.Resolve<Part<byte>>(),
+            scope => scope.Resolve<Part<char>>(),
+            scope => scope.Resolve<Part<bool>>(), scope => scope.Resolve<Part<short>>(), scope => scope.Resolve<Part<float>>(),
+            scope => scope.Resolve<Part<double>>(),
         ];
         for (int time = 0; time < 4; time++)
         {
@@ -92,7 +94,8 @@ public class CompiledTests
     public async Task Scopes_shared_by_threads_create_each_service_once_and_end_it_once()
     {
         const int Threads = 4;
-        using Container container = new Wiring { Scoped.Of<Counted>(), Scoped.Of<Berth>(), Scoped.Of<Quay>(), Transient.Of<Visit>() }.Build(AtOnce);
+        using Container container =
+            new Wiring { Scoped.Of<Counted>(), Scoped.Of<Berth>(), Scoped.Of<Quay>(), Transient.Of<Visit>() }.Build(AtOnce);
         for (int round = 0; round < 300; round++)
         {
             using Barrier start = new(Threads);
@@ -191,7 +194,8 @@ public class CompiledTests
         public string Stack { get; } = Environment.StackTrace;
     }
 
-    public sealed record Needy(SystemClock Clock, MemoryLedger Ledger, Caller Caller, AlmanacTideTable Tides, IReadOnlyList<SystemClock> Clocks);
+    public sealed record Needy(
+        SystemClock Clock, MemoryLedger Ledger, Caller Caller, AlmanacTideTable Tides, IReadOnlyList<SystemClock> Clocks);
 
     public sealed class Part<T>(List<string> ended) : IDisposable
     {

@@ -133,7 +133,9 @@ public class ConcurrencyTests
             ConstructionTimeoutException timeout = Assert.IsType<ConstructionTimeoutException>(failure.GetBaseException());
             Assert.Equal("ConcurrencyTests.Made", timeout.Service);
             Assert.Equal(options.ConstructionTimeout, timeout.Limit);
-            Assert.StartsWith("ConcurrencyTests.Made was not ready after 0.1 s: another thread is creating it. It was requested for ConcurrencyTests.Harbour.", timeout.Message, StringComparison.Ordinal);
+            Assert.StartsWith(
+                "ConcurrencyTests.Made was not ready after 0.1 s: another thread is creating it. It was requested for "
+                    + "ConcurrencyTests.Harbour.", timeout.Message, StringComparison.Ordinal);
             Assert.Contains("increase BuildOptions.ConstructionTimeout", timeout.Message, StringComparison.Ordinal);
         }
     }

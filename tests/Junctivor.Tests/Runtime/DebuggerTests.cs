@@ -40,6 +40,8 @@ public class DebuggerTests
         }
 
         string expression = type.GetCustomAttribute<DebuggerDisplayAttribute>(inherit: false)!.Value;
-        return (string)type.GetProperty(expression[1..expression.IndexOf(',', StringComparison.Ordinal)], BindingFlags.Instance | BindingFlags.NonPublic)!.GetValue(shown)!;
+        return (string)type.GetProperty(
+            expression[1..expression.IndexOf(',', StringComparison.Ordinal)], BindingFlags.Instance | BindingFlags.NonPublic)!.GetValue(
+                shown)!;
     }
 }

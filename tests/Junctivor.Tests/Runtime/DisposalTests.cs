@@ -39,7 +39,8 @@ public class DisposalTests
     [Fact]
     public async Task Every_one_is_tried_and_all_failures_are_thrown_together()
     {
-        Container container = new Wiring { Singleton.Value(_ended), Singleton.Of<Base>(), Singleton.Of<Failing>(), Singleton.Of<FailingToo>() }.Build();
+        Container container =
+            new Wiring { Singleton.Value(_ended), Singleton.Of<Base>(), Singleton.Of<Failing>(), Singleton.Of<FailingToo>() }.Build();
         container.Resolve<Base>();
         container.Resolve<Failing>();
         container.Resolve<FailingToo>();
@@ -108,19 +109,25 @@ public class DisposalTests
     [Fact]
     public void Use_after_disposal_throws()
     {
-        Container container = new Wiring { Singleton.Value(_ended), Singleton.Of<Base>(), Singleton.Of<Worker>(), Scoped.Of<Visit>(), Transient.Of<Tool>() }.Build();
+        Container container =
+            new Wiring
+            {
+                Singleton.Value(_ended), Singleton.Of<Base>(), Singleton.Of<Worker>(), Scoped.Of<Visit>(), Transient.Of<Tool>(),
+            }.Build();
         Scope scope = container.StartScope();
         scope.Resolve<Visit>();
 
         scope.Dispose();
-        Assert.Contains("The scope was disposed", Assert.Throws<ObjectDisposedException>(scope.Resolve<Visit>).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "The scope was disposed", Assert.Throws<ObjectDisposedException>(scope.Resolve<Visit>).Message, StringComparison.Ordinal);
         Assert.Throws<ObjectDisposedException>(scope.Resolve<Base>);
         Assert.Throws<ObjectDisposedException>(() => scope.StartScope());
 
         Scope open = container.StartScope();
         container.Dispose();
         Assert.Throws<ObjectDisposedException>(container.Resolve<Base>);
-        Assert.StartsWith("The container was disposed", Assert.Throws<ObjectDisposedException>(open.Resolve<Base>).Message, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "The container was disposed", Assert.Throws<ObjectDisposedException>(open.Resolve<Base>).Message, StringComparison.Ordinal);
         Assert.Throws<ObjectDisposedException>(() => container.TryResolve<Base>(out _));
         Assert.Throws<ObjectDisposedException>(() => container.AsServiceProvider().GetService(typeof(Base)));
     }

@@ -5,7 +5,8 @@ public class ExceptionTests
     [Fact]
     public void Every_exception_of_the_library_has_one_base_class()
     {
-        IReadOnlyList<Type> exceptions = [.. typeof(Wiring).Assembly.GetExportedTypes().Where(type => typeof(Exception).IsAssignableFrom(type) && !type.IsAbstract)];
+        IReadOnlyList<Type> exceptions = [.. typeof(Wiring).Assembly.GetExportedTypes()
+            .Where(type => typeof(Exception).IsAssignableFrom(type) && !type.IsAbstract)];
 
         Assert.Contains(typeof(WiringException), exceptions);
         Assert.All(exceptions, type => Assert.True(typeof(JunctivorException).IsAssignableFrom(type), type.Name));
@@ -18,6 +19,7 @@ public class ExceptionTests
         using Container container = new Wiring().Build();
 
         Assert.Equal("JV101", Assert.IsType<WiringException>(Record.Exception(() => faulty.Build())).Report.Faults[0].Code);
-        Assert.Equal("JV101", Assert.IsType<ResolveException>(Assert.ThrowsAny<JunctivorException>(() => container.Resolve<IClock>())).Fault.Code);
+        Assert.Equal(
+            "JV101", Assert.IsType<ResolveException>(Assert.ThrowsAny<JunctivorException>(() => container.Resolve<IClock>())).Fault.Code);
     }
 }

@@ -45,7 +45,8 @@ public class FailureTests
             Singleton.Value(_ended),
             Singleton.Of<Quay>(),
             Transient.Of<Rope>(),
-            Transient.From((Quay quay, Rope rope, Rope second) => quay is null ? new Between(null!) : throw new InvalidOperationException("torn")),
+            Transient.From(
+                (Quay quay, Rope rope, Rope second) => quay is null ? new Between(null!) : throw new InvalidOperationException("torn")),
         }.Build();
 
         Assert.Throws<ConstructionException>(container.Resolve<Between>);

@@ -106,8 +106,11 @@ public class FunctionTests
             Singleton.From((SystemClock clock, Stamp stamp, Rope rope, TimeSpan late) => new object()),
         ];
 
-        Assert.Equal(["FunctionTests.Stamp", "TimeSpan"], wiring.Check().Notes.Where(fault => fault.Code == "JV303").Select(fault => fault.Candidates[1]));
-        Assert.Contains(wiring.Check().Notes, fault => fault.Remarks[0].EndsWith("keeps At, Label of that time.", StringComparison.Ordinal));
+        Assert.Equal(
+            ["FunctionTests.Stamp", "TimeSpan"],
+            wiring.Check().Notes.Where(fault => fault.Code == "JV303").Select(fault => fault.Candidates[1]));
+        Assert.Contains(
+            wiring.Check().Notes, fault => fault.Remarks[0].EndsWith("keeps At, Label of that time.", StringComparison.Ordinal));
         Assert.Equal("JV303", Assert.Single(wiring.Check().Warnings).Code);
     }
 
@@ -115,7 +118,8 @@ public class FunctionTests
     public void A_lazy_value_does_not_remember_a_failure()
     {
         int tries = 0;
-        using Container container = new Wiring { Singleton.From(() => ++tries == 1 ? throw new InvalidOperationException() : new SystemClock()) }.Build();
+        using Container container =
+            new Wiring { Singleton.From(() => ++tries == 1 ? throw new InvalidOperationException() : new SystemClock()) }.Build();
         Lazy<SystemClock> clock = container.Resolve<Lazy<SystemClock>>();
 
         Assert.Throws<ConstructionException>(() => clock.Value);
@@ -145,14 +149,23 @@ public class FunctionTests
     public async Task A_fresh_scope_passes_a_token_to_the_work_and_to_the_factories_of_its_scope()
     {
         List<CancellationToken> given = [];
-        using Container container = new Wiring { Scoped.FromAsync((CancellationToken token) => { given.Add(token); return Task.FromResult(new LedgerFile("x")); }) }.Build();
+        using Container container = new Wiring { Scoped.FromAsync((CancellationToken token) => { given.Add(
+            token); return Task.FromResult(new LedgerFile("x")); }) }.Build();
         FreshScope<LedgerFile> files = container.Resolve<FreshScope<LedgerFile>>();
         using CancellationTokenSource source = new();
 
         await files.RunAsync(async (_, token) => { await Task.Yield(); given.Add(token); }, source.Token);
-        string folder = await files.RunAsync(async (file, token) => { await Task.Yield(); given.Add(token); return file.Folder; }, source.Token);
+        string folder = await files.RunAsync(async (file, token) =>
+        {
+            await Task.Yield(); given.Add(
+            token); return file.Folder;
+        }, source.Token);
         await files.RunAsync((_, token) => { given.Add(token); return ValueTask.CompletedTask; }, source.Token);
-        int length = await files.RunAsync((file, token) => { given.Add(token); return ValueTask.FromResult(file.Folder.Length); }, source.Token);
+        int length = await files.RunAsync((file, token) =>
+        {
+            given.Add(
+            token); return ValueTask.FromResult(file.Folder.Length);
+        }, source.Token);
 
         Assert.Equal(("x", 1), (folder, length));
         Assert.Equal(Enumerable.Repeat(source.Token, 8), given);

@@ -25,7 +25,8 @@ public class IncomingTests
     [Fact]
     public void A_value_that_nobody_declared_is_a_fault_with_what_was_meant()
     {
-        WiringException thrown = Assert.Throws<WiringException>(() => new Wiring { Singleton.Incoming<IClock>() }.Build(Incoming.Value(new SystemClock())));
+        WiringException thrown =
+            Assert.Throws<WiringException>(() => new Wiring { Singleton.Incoming<IClock>() }.Build(Incoming.Value(new SystemClock())));
 
         Fault fault = Assert.Single(thrown.Report.Faults, fault => fault.Code == "JV107");
         Assert.Contains("Incoming.Value<IClock>(…)", fault.Fixes[0].ToString(), StringComparison.Ordinal);
@@ -34,7 +35,8 @@ public class IncomingTests
     [Fact]
     public void A_value_for_a_scope_given_to_the_container_is_sent_to_the_scope()
     {
-        WiringException thrown = Assert.Throws<WiringException>(() => new Wiring { Scoped.Incoming<Caller>() }.Build(Incoming.Value(new Caller("Mira"))));
+        WiringException thrown =
+            Assert.Throws<WiringException>(() => new Wiring { Scoped.Incoming<Caller>() }.Build(Incoming.Value(new Caller("Mira"))));
 
         Fault fault = Assert.Single(thrown.Report.Faults);
         Assert.Equal("JV107", fault.Code);

@@ -7,14 +7,18 @@ public class LateValueTests
     [Fact]
     public void Late_value_is_supplied_once_and_reached_through_lazy()
     {
-        using Container container = new Wiring { Singleton.Incoming<Caller>().SuppliedLater(), Singleton.From((Lazy<Caller> caller) => Tuple.Create(caller)) }.Build();
+        using Container container =
+            new Wiring { Singleton.Incoming<Caller>()
+                .SuppliedLater(), Singleton.From((Lazy<Caller> caller) => Tuple.Create(caller)) }.Build();
         Lazy<Caller> caller = container.Resolve<Tuple<Lazy<Caller>>>().Item1;
 
         Assert.Equal("JV105", Assert.Throws<ResolveException>(() => caller.Value).Report.Faults[0].Code);
         container.Supply(new Caller("Mira"));
 
         Assert.Equal("Mira", caller.Value.Name);
-        Assert.Contains("supplied only once", Assert.Throws<InvalidOperationException>(() => container.Supply(new Caller("Odd"))).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "supplied only once", Assert.Throws<InvalidOperationException>(() => container.Supply(new Caller("Odd"))).Message,
+            StringComparison.Ordinal);
         Assert.Equal("JV107", Assert.Throws<ResolveException>(() => container.Supply(new LedgerFile("x"))).Report.Faults[0].Code);
     }
 
@@ -34,8 +38,11 @@ public class LateValueTests
             Assert.Equal("spare", container.Resolve<Thing>("spare").Name);
             Assert.Equal("marked", container.ResolveMarked<Thing, Caller>().Name);
             Assert.Equal("JV105", Assert.Throws<ResolveException>(() => container.Resolve<Thing>()).Fault.Code);
-            Fault fault = Assert.Throws<ResolveException>(() => container.Supply(Incoming.Value(new Thing("x", _disposed)).Marked("spar"))).Fault;
-            Assert.Equal(("JV107", "Singleton.Incoming<LateValueTests.Thing>().Marked(\"spar\").SuppliedLater()"), (fault.Code, fault.Fixes[0].Code));
+            Fault fault =
+                Assert.Throws<ResolveException>(() => container.Supply(Incoming.Value(new Thing("x", _disposed)).Marked("spar"))).Fault;
+            Assert.Equal(
+                ("JV107", "Singleton.Incoming<LateValueTests.Thing>().Marked(\"spar\").SuppliedLater()"),
+                (fault.Code, fault.Fixes[0].Code));
         }
 
         Assert.Equal(["spare"], _disposed);

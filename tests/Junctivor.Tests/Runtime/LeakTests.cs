@@ -41,7 +41,9 @@ public class LeakTests
     [InlineData(PlanCompilation.Immediate)]
     public void A_scope_that_nobody_ends_keeps_neither_itself_nor_what_was_created_in_it(PlanCompilation compilation)
     {
-        using Container container = new Wiring { Scoped.Of<Ended>(), Transient.Of<Holder>(), Transient.Of<Released>() }.Build(new BuildOptions { Compilation = compilation });
+        using Container container =
+            new Wiring { Scoped.Of<Ended>(), Transient.Of<Holder>(), Transient.Of<Released>() }.Build(
+                new BuildOptions { Compilation = compilation });
         List<WeakReference> left = [];
         for (int time = 0; time < 4; time++)
         {
@@ -62,7 +64,10 @@ public class LeakTests
         using Container container = new Wiring { Scoped.Of<Ended>() }.Build();
         using Scope scope = container.StartScope();
 
-        Assert.Equal(typeof(object), scope.GetType().GetMethod("Finalize", System.Reflection.BindingFlags.NonPublic | System.Reflection.BindingFlags.Instance)!.DeclaringType);
+        Assert.Equal(
+            typeof(object),
+            scope.GetType()
+                .GetMethod("Finalize", System.Reflection.BindingFlags.NonPublic | System.Reflection.BindingFlags.Instance)!.DeclaringType);
     }
 
     private static void Work(Container container, int scopes)

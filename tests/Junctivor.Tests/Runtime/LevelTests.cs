@@ -35,7 +35,11 @@ public class LevelTests
     [Fact]
     public void A_level_within_another_is_entered_only_there()
     {
-        using Container container = new Wiring { DutyShift.Of<Roster>(), Visit.From((Roster roster) => Tuple.Create(roster)), Singleton.Value(new List<string>()) }.Build();
+        using Container container =
+            new Wiring
+            {
+                DutyShift.Of<Roster>(), Visit.From((Roster roster) => Tuple.Create(roster)), Singleton.Value(new List<string>()),
+            }.Build();
         using Scope shift = container.StartScope(DutyShift);
         using Scope visit = shift.StartScope(Visit);
         using Scope request = visit.StartScope();
@@ -86,13 +90,18 @@ public class LevelTests
     {
         Wiring wiring = [DutyShift.Of<BookingDesk>(), DutyShift.Of<BerthPlanner>()];
 
-        Assert.Contains("register it: DutyShift.Of<IBerthLedger, MemoryLedger>()", wiring.Check().Faults[0].Fixes[0].ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "register it: DutyShift.Of<IBerthLedger, MemoryLedger>()", wiring.Check().Faults[0].Fixes[0].ToString(),
+            StringComparison.Ordinal);
     }
 
     [Fact]
     public void Two_levels_apart_cannot_be_needed_together()
     {
-        Assert.Equal("JV305", OnlyCode(DutyShift.Of<SystemClock>(), Regatta.Of<TideClock>(), Scoped.From((SystemClock one, TideClock other) => new object())));
+        Assert.Equal(
+            "JV305",
+            OnlyCode(
+                DutyShift.Of<SystemClock>(), Regatta.Of<TideClock>(), Scoped.From((SystemClock one, TideClock other) => new object())));
         Assert.Equal("JV305", OnlyCode(DutyShift.Of<SystemClock>(), Regatta.From((SystemClock clock) => new object())));
     }
 
@@ -113,7 +122,8 @@ public class LevelTests
     [Fact]
     public void An_outer_scope_that_ends_first_leaves_inner_ones_and_what_it_owned_cannot_be_had()
     {
-        using Container container = new Wiring { Singleton.Value(new List<string>()), DutyShift.Of<Roster>(), Scoped.Of<Desk>(), Scoped.Of<SystemClock>() }.Build();
+        using Container container =
+            new Wiring { Singleton.Value(new List<string>()), DutyShift.Of<Roster>(), Scoped.Of<Desk>(), Scoped.Of<SystemClock>() }.Build();
         Scope shift = container.StartScope(DutyShift);
         using Scope request = shift.StartScope();
 
@@ -126,7 +136,12 @@ public class LevelTests
     [Fact]
     public void A_fresh_scope_of_a_level_nests_in_its_scope()
     {
-        using Container container = new Wiring { Singleton.Value(new List<string>()), DutyShift.Of<Roster>(), Scoped.Of<Desk>(), DutyShift.From((FreshScope<Desk> desks) => Tuple.Create(desks)) }.Build();
+        using Container container =
+            new Wiring
+            {
+                Singleton.Value(new List<string>()), DutyShift.Of<Roster>(), Scoped.Of<Desk>(),
+                DutyShift.From((FreshScope<Desk> desks) => Tuple.Create(desks)),
+            }.Build();
         using Scope shift = container.StartScope(DutyShift);
 
         Roster roster = shift.Resolve<Tuple<FreshScope<Desk>>>().Item1.Run(desk => desk.Roster);

@@ -66,7 +66,8 @@ public class LifetimeTests
     [Fact]
     public void Marked_services_of_types_known_only_at_run_time_are_tried_as_well()
     {
-        using Container container = new Wiring { Singleton.Of<IClock, SystemClock>().Marked("tide"), Singleton.Of<IClock, TideClock>().Marked<Caller>() }.Build();
+        using Container container =
+            new Wiring { Singleton.Of<IClock, SystemClock>().Marked("tide"), Singleton.Of<IClock, TideClock>().Marked<Caller>() }.Build();
 
         Assert.True(container.TryResolve(typeof(IClock), "tide", out object? byText));
         Assert.True(container.TryResolve(typeof(IClock), typeof(Caller), out object? byType));

@@ -31,7 +31,8 @@ public class ListTests
     [Fact]
     public void A_list_that_nobody_fills_is_empty_and_noted()
     {
-        Wiring wiring = [Transient.From((IReadOnlyList<IClock> clocks, IReadOnlyDictionary<string, IClock> named) => $"{clocks.Count}{named.Count}")];
+        Wiring wiring = [Transient.From(
+            (IReadOnlyList<IClock> clocks, IReadOnlyDictionary<string, IClock> named) => $"{clocks.Count}{named.Count}")];
         using Container container = wiring.Build();
 
         Assert.Equal("00", container.Resolve<string>());

@@ -17,7 +17,10 @@ public class ManyTypesTests
 
         await using Container container = wiring.Build();
         object[][] seen = await Task.WhenAll(Enumerable.Range(0, 4).Select(thread => Task.Run(
-            () => classes.Skip(thread * 150).Concat(classes.Take(thread * 150)).Select(container.Resolve).OrderBy(made => made.GetType().Name, StringComparer.Ordinal).ToArray())));
+            () => classes.Skip(thread * 150)
+                .Concat(classes.Take(thread * 150))
+                .Select(container.Resolve)
+                .OrderBy(made => made.GetType().Name, StringComparer.Ordinal).ToArray())));
 
         Assert.All(seen, made => Assert.Equal(seen[0], made));
         Assert.Equal(classes.OrderBy(type => type.Name, StringComparer.Ordinal), seen[0].Select(made => made.GetType()));

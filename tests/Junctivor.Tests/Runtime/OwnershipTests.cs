@@ -51,7 +51,8 @@ public class OwnershipTests
     [Fact]
     public void Failed_build_disposes_of_nothing()
     {
-        Wiring wiring = [Singleton.Incoming<Thing>().DisposeAtEnd(), Singleton.Value(new Thing("value", _ended)).Marked("value").DisposeAtEnd(), Transient.Of<BerthPlanner>()];
+        Wiring wiring = [Singleton.Incoming<Thing>().DisposeAtEnd(),
+            Singleton.Value(new Thing("value", _ended)).Marked("value").DisposeAtEnd(), Transient.Of<BerthPlanner>()];
 
         Assert.Throws<WiringException>(() => wiring.Build(Incoming.Value(new Thing("handed over", _ended))));
 

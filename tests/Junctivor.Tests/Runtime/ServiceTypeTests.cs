@@ -44,7 +44,11 @@ public class ServiceTypeTests
     [Fact]
     public void An_optional_value_is_met_by_a_registration_of_the_plain_type()
     {
-        using Container container = new Wiring { Singleton.Value(Weather.Storm), Transient.From((Weather? weather, Position? position) => $"{weather} {position}") }.Build();
+        using Container container =
+            new Wiring
+            {
+                Singleton.Value(Weather.Storm), Transient.From((Weather? weather, Position? position) => $"{weather} {position}"),
+            }.Build();
 
         Assert.Equal("Storm ", container.Resolve<string>());
     }
@@ -81,5 +85,6 @@ public class ServiceTypeTests
     public readonly record struct Position(int North, int East);
 
     public sealed record Everything(
-        int[] Depths, (int Berth, string Vessel) Booking, Signal Signal, Weather Weather, Position Position, IComparer<string> Order, long Length);
+        int[] Depths, (int Berth, string Vessel) Booking, Signal Signal, Weather Weather, Position Position, IComparer<string> Order,
+        long Length);
 }

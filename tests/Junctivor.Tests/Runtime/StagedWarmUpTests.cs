@@ -66,7 +66,8 @@ public class StagedWarmUpTests
         Assert.Equal(["StagedWarmUpTests.Tug"], thrown.WoundDown);
         Assert.Equal("no wind", Assert.IsType<InvalidOperationException>(thrown.InnerException).Message);
         Assert.Equal(
-            "The warm-up of StagedWarmUpTests.Berthed failed: InvalidOperationException: no wind\nThese were warmed up, and are wound down again: StagedWarmUpTests.Tug.", thrown.Message);
+            "The warm-up of StagedWarmUpTests.Berthed failed: InvalidOperationException: no wind\nThese were warmed up, and are wound "
+                + "down again: StagedWarmUpTests.Tug.", thrown.Message);
         Assert.Equal(["Tug +", "Tug -"], _log);
     }
 
@@ -92,7 +93,9 @@ public class StagedWarmUpTests
     [Fact]
     public async Task A_factory_that_fails_is_named_with_the_path_to_it()
     {
-        await using Container container = new Wiring { Singleton.FromAsync(async Task<Tug> () => throw new InvalidOperationException($"no tug {await Task.FromResult(1)}")) }.Build();
+        await using Container container =
+            new Wiring { Singleton.FromAsync(
+                async Task<Tug> () => throw new InvalidOperationException($"no tug {await Task.FromResult(1)}")) }.Build();
 
         WarmUpException thrown = await Assert.ThrowsAsync<WarmUpException>(() => container.WarmUpAsync(Token));
 
@@ -134,11 +137,14 @@ public class StagedWarmUpTests
         }.Build();
         await container.WarmUpAsync(Token);
 
-        WindDownTimeoutException thrown = await Assert.ThrowsAsync<WindDownTimeoutException>(() => container.WindDownAsync(TimeSpan.FromMilliseconds(1), Token));
+        WindDownTimeoutException thrown =
+            await Assert.ThrowsAsync<WindDownTimeoutException>(() => container.WindDownAsync(TimeSpan.FromMilliseconds(1), Token));
 
         Assert.Equal(["StagedWarmUpTests.Berthed"], thrown.Unended);
         Assert.Equal(["StagedWarmUpTests.Tug"], thrown.Waiting);
-        Assert.StartsWith("StagedWarmUpTests.Berthed did not wind down within 0.001 s. StagedWarmUpTests.Tug did not start, as they wait for that.", thrown.Message, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "StagedWarmUpTests.Berthed did not wind down within 0.001 s. StagedWarmUpTests.Tug did not start, as they wait for that.",
+            thrown.Message, StringComparison.Ordinal);
         await told.Task.WaitAsync(Token);
         await container.DisposeAsync();
         Assert.Equal(["Tug +"], _log);

@@ -12,7 +12,9 @@ public sealed class UnknownAssemblyTests : IDisposable
     public void Required_properties_of_a_strange_class_and_of_one_derived_from_it_are_filled()
     {
         string path = Path.Combine(_folder, "Strangers.dll");
-        CompiledSource.ToFile(path, "public class Vessel { public required string Name { get; init; } } public class Barge : Vessel { public int Holds { get; set; } }");
+        CompiledSource.ToFile(
+            path, "public class Vessel { public required string Name { get; init; } } public class Barge : Vessel { public int Holds { "
+                + "get; set; } }");
         System.Reflection.Assembly strangers = _context.LoadFromAssemblyPath(path);
         Assert.DoesNotContain(strangers.GetReferencedAssemblies(), reference => reference.Name == "Junctivor");
         Type vessel = strangers.GetType("Vessel", throwOnError: true)!;

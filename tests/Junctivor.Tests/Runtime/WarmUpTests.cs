@@ -11,7 +11,8 @@ public class WarmUpTests
     {
         await using Container container = new Wiring
         {
-            Singleton.FromAsync(async (LedgerFile file) => await Made("desk", new BookingDesk(null!, new BerthPlanner(new MemoryLedger())), file)),
+            Singleton.FromAsync(
+                async (LedgerFile file) => await Made("desk", new BookingDesk(null!, new BerthPlanner(new MemoryLedger())), file)),
             Singleton.FromAsync(async (HarbourSettings settings) => await Made("file", new LedgerFile(settings.DataFolder))),
             Singleton.FromAsync(async () => await Made("settings", new HarbourSettings("/ledgers"))),
         }.Build();
@@ -58,7 +59,10 @@ public class WarmUpTests
         {
             await using Scope request = await around.StartScopeAsync(Token, Incoming.Value(new Caller("Mira")));
             Assert.Same(around.Resolve<Ending>(), request.Resolve<Tuple<Ending>>().Item1);
-            Assert.Equal("JV401", Assert.Throws<ResolveException>(around.StartScope(Incoming.Value(new Caller("Odd"))).Resolve<Tuple<Ending>>).Report.Faults[0].Code);
+            Assert.Equal(
+                "JV401",
+                Assert.Throws<ResolveException>(
+                    around.StartScope(Incoming.Value(new Caller("Odd"))).Resolve<Tuple<Ending>>).Report.Faults[0].Code);
         }
 
         Assert.Equal(["shift", "Mira, True", "shift has ended"], _log);
@@ -80,7 +84,9 @@ public class WarmUpTests
         await using Container container = new Wiring
         {
             Scoped.FromAsync(async () => await Made("first", new Ending("first", _log))),
-            Scoped.FromAsync(async Task<LedgerFile> (Ending first) => throw new InvalidOperationException($"low tide {await Task.FromResult(1)} {first}")),
+            Scoped.FromAsync(
+                async Task<LedgerFile> (Ending first) =>
+                    throw new InvalidOperationException($"low tide {await Task.FromResult(1)} {first}")),
         }.Build();
 
         ConstructionException thrown = await Assert.ThrowsAsync<ConstructionException>(async () => await container.StartScopeAsync(Token));
@@ -101,7 +107,9 @@ public class WarmUpTests
         }.Build();
 
         await container.WarmUpAsync(Token);
-        Assert.Contains("MemoryLedger, BerthPlanner must be wound down", Assert.Throws<InvalidOperationException>(container.Dispose).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "MemoryLedger, BerthPlanner must be wound down", Assert.Throws<InvalidOperationException>(container.Dispose).Message,
+            StringComparison.Ordinal);
         await container.WindDownAsync(Token);
         await container.WindDownAsync(Token);
         await container.DisposeAsync();
@@ -114,10 +122,14 @@ public class WarmUpTests
     {
         Container container = new Wiring
         {
-            Singleton.Of<DisposalTests.Failing>().WarmUp((_, _) => Task.CompletedTask).WindDown((_, _) => throw new InvalidOperationException("against the wind")),
+            Singleton.Of<DisposalTests.Failing>()
+                .WarmUp((_, _) => Task.CompletedTask)
+                .WindDown((_, _) => throw new InvalidOperationException("against the wind")),
         }.Build();
         await container.WarmUpAsync(Token);
-        Assert.StartsWith("DisposalTests.Failing must be wound down", Assert.Throws<InvalidOperationException>(container.Dispose).Message, StringComparison.Ordinal);
+        Assert.StartsWith(
+            "DisposalTests.Failing must be wound down", Assert.Throws<InvalidOperationException>(container.Dispose).Message,
+            StringComparison.Ordinal);
 
         AggregateException thrown = await Assert.ThrowsAsync<AggregateException>(async () => await container.DisposeAsync());
 

@@ -207,7 +207,8 @@ public sealed class SessionsTests : IAsyncDisposable
     {
         await using Sessions sessions = Make();
 
-        Basket[] baskets = await Task.WhenAll(Enumerable.Range(0, 400).Select(number => Task.Run(() => VisitAsync(sessions, $"{number % 7}"), Token)));
+        Basket[] baskets =
+            await Task.WhenAll(Enumerable.Range(0, 400).Select(number => Task.Run(() => VisitAsync(sessions, $"{number % 7}"), Token)));
 
         Assert.Equal(7, baskets.Distinct().Count());
     }

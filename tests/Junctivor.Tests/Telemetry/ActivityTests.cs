@@ -72,7 +72,9 @@ public sealed class ActivityTests : IDisposable
     [Fact]
     public void Where_everything_counts_as_slow_each_construction_is_an_activity()
     {
-        using Container container = new Wiring { Transient.Of<Coaster>() }.Build(new BuildOptions { SlowConstruction = TimeSpan.Zero, Compilation = PlanCompilation.Immediate });
+        using Container container =
+            new Wiring { Transient.Of<Coaster>() }.Build(
+                new BuildOptions { SlowConstruction = TimeSpan.Zero, Compilation = PlanCompilation.Immediate });
 
         for (int time = 0; time < 3; time++)
         {

@@ -34,18 +34,23 @@ public sealed class MeterTests : IDisposable
 
         Scope first = container.StartScope(watch);
         Scope second = container.StartScope(watch);
-        Assert.Equal((2, 2), (Sum("junctivor.scopes.open", "junctivor.level", "dog watch"), Sum("junctivor.scopes.entered", "junctivor.level", "dog watch")));
+        Assert.Equal(
+            (2, 2), (Sum("junctivor.scopes.open", "junctivor.level", "dog watch"),
+                Sum("junctivor.scopes.entered", "junctivor.level", "dog watch")));
         first.Dispose();
         first.Dispose();
         second.Dispose();
 
-        Assert.Equal((0, 2), (Sum("junctivor.scopes.open", "junctivor.level", "dog watch"), Sum("junctivor.scopes.entered", "junctivor.level", "dog watch")));
+        Assert.Equal(
+            (0, 2), (Sum("junctivor.scopes.open", "junctivor.level", "dog watch"),
+                Sum("junctivor.scopes.entered", "junctivor.level", "dog watch")));
     }
 
     [Fact]
     public void What_has_been_compiled_is_counted_as_before()
     {
-        using Container container = new Wiring { Transient.Of<Fender>() }.Build(new BuildOptions { Compilation = PlanCompilation.Immediate });
+        using Container container =
+            new Wiring { Transient.Of<Fender>() }.Build(new BuildOptions { Compilation = PlanCompilation.Immediate });
 
         for (int time = 0; time < 3; time++)
         {
@@ -68,7 +73,9 @@ public sealed class MeterTests : IDisposable
         Assert.Equal(1, Sum("junctivor.constructions", "junctivor.service", "MeterTests.Mooring"));
         Assert.Equal(2, Times("junctivor.construction.duration", "junctivor.service", "MeterTests.Buoy").Count());
         Assert.All(Times("junctivor.construction.duration", "junctivor.service", "MeterTests.Buoy"), each => Assert.True(each.Value >= 0));
-        Assert.All(Times("junctivor.constructions", "junctivor.service", "MeterTests.Mooring"), each => Assert.Equal("singleton", each.Tags["junctivor.lifetime"]));
+        Assert.All(
+            Times("junctivor.constructions", "junctivor.service", "MeterTests.Mooring"),
+            each => Assert.Equal("singleton", each.Tags["junctivor.lifetime"]));
     }
 
     [Fact]
@@ -87,7 +94,8 @@ public sealed class MeterTests : IDisposable
         Assert.Throws<AggregateException>(container.Dispose);
 
         Assert.Equal(
-            [("construct", "System.TimeoutException"), ("construct", "System.TimeoutException"), ("dispose", "System.NotSupportedException")],
+            [("construct", "System.TimeoutException"), ("construct", "System.TimeoutException"),
+                ("dispose", "System.NotSupportedException")],
             new[] { "Wreck", "Leak", "Sinking" }
                 .SelectMany(name => Times("junctivor.failures", "junctivor.service", $"MeterTests.{name}"))
                 .Select(each => ($"{each.Tags["junctivor.stage"]}", $"{each.Tags["error.type"]}")));
@@ -134,7 +142,8 @@ public sealed class MeterTests : IDisposable
 
     private int Sum(string instrument, string tag, string value) => (int)Times(instrument, tag, value).Sum(each => each.Value);
 
-    private IEnumerable<(string Instrument, double Value, Dictionary<string, object?> Tags)> Times(string instrument, string tag, string value)
+    private IEnumerable<(string Instrument, double Value, Dictionary<string, object?> Tags)> Times(
+        string instrument, string tag, string value)
     {
         lock (_gate)
         {

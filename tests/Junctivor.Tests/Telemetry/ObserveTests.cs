@@ -32,7 +32,8 @@ public class ObserveTests
 
         Assert.Equal(
         [
-            "constructed ObserveTests.Beacon", "started scoped", "constructed MemoryLedger", "constructed BerthPlanner", "constructed ObserveTests.Lantern",
+            "constructed ObserveTests.Beacon", "started scoped", "constructed MemoryLedger", "constructed BerthPlanner",
+            "constructed ObserveTests.Lantern",
             "disposed ObserveTests.Lantern", "ended scoped", "disposed ObserveTests.Beacon",
         ], _seen);
     }
@@ -51,7 +52,8 @@ public class ObserveTests
 
         Assert.Equal<(LifeEventKind, object?, Resolver)>(
         [
-            (LifeEventKind.ScopeStarted, null, scope), (LifeEventKind.Constructed, clock, container), (LifeEventKind.Constructed, lantern, scope),
+            (LifeEventKind.ScopeStarted, null, scope), (LifeEventKind.Constructed, clock, container),
+            (LifeEventKind.Constructed, lantern, scope),
             (LifeEventKind.Disposed, lantern, scope), (LifeEventKind.ScopeEnded, null, scope),
         ], events.Select(happened => (happened.Kind, happened.Instance, happened.Where)));
     }
@@ -88,7 +90,9 @@ public class ObserveTests
         scope.Resolve<Stuck>();
         Assert.Throws<AggregateException>(scope.Dispose);
 
-        Assert.Equal(["constructed ObserveTests.Lantern", "disposed ObserveTests.Lantern", "started scoped", "constructed ObserveTests.Stuck", "disposed ObserveTests.Stuck", "ended scoped"], _seen);
+        Assert.Equal(
+            ["constructed ObserveTests.Lantern", "disposed ObserveTests.Lantern", "started scoped", "constructed ObserveTests.Stuck",
+                "disposed ObserveTests.Stuck", "ended scoped"], _seen);
     }
 
     public sealed class Lantern : IDisposable

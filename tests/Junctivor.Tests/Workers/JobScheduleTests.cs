@@ -32,7 +32,9 @@ public class JobScheduleTests
     public async Task Values_are_supplied_to_the_scope_of_a_run()
     {
         await using Container container = new Wiring { Scoped.Incoming<Caller>() }.Build();
-        JobSchedule schedule = new(container, _time, (_, failure) => Task.FromException(failure)) { Incoming = job => [Incoming.Value(new Caller(job.Name))] };
+        JobSchedule schedule = new(container, _time,
+            (_, failure) => Task.FromException(failure))
+        { Incoming = job => [Incoming.Value(new Caller(job.Name))] };
         schedule.Every<Caller>(TimeSpan.FromMinutes(10), (caller, abort) => _ran.Writer.WriteAsync(caller.Name, abort).AsTask());
 
         await RunAsync(schedule, async () => Assert.Equal(["Caller"], await AfterAsync(TimeSpan.FromMinutes(10), 1)));
@@ -48,7 +50,8 @@ public class JobScheduleTests
                 JobSchedule schedule = Schedule(own);
                 schedule.Every<Invoicing>(TimeSpan.FromMinutes(10), (job, _) => job.RunAsync(Now()));
                 return schedule;
-            }).WarmUp((schedule, _) => schedule.StartAsync()).WindDown((schedule, cancellationToken) => schedule.StopAsync(cancellationToken)),
+            }).WarmUp((schedule, _) => schedule.StartAsync())
+            .WindDown((schedule, cancellationToken) => schedule.StopAsync(cancellationToken)),
             .. Office,
         ];
         await using (Container container = wiring.Build())
@@ -136,7 +139,9 @@ public class JobScheduleTests
             {
                 _time.Advance(TimeSpan.FromMinutes(1));
                 (Type Job, Exception Failure)[] both = [await _failed.Reader.ReadAsync(Token), await _failed.Reader.ReadAsync(Token)];
-                Assert.Equal([typeof(FormatException), typeof(ResolveException)], both.Select(each => each.Failure.GetType()).OrderBy(type => type.Name));
+                Assert.Equal(
+                    [typeof(FormatException), typeof(ResolveException)],
+                    both.Select(each => each.Failure.GetType()).OrderBy(type => type.Name));
                 Assert.Equal([typeof(IClock), typeof(Invoicing)], both.Select(each => each.Job).OrderBy(type => type.Name));
             }
         });
@@ -210,7 +215,8 @@ public class JobScheduleTests
                 TimeZoneInfo.TransitionTime.CreateFloatingDateRule(new DateTime(1, 1, 1, 3, 0, 0), 10, 5, DayOfWeek.Sunday)),
         ]);
 
-    private JobSchedule Schedule(Container container) => new(container, _time, (job, failure) => _failed.Writer.WriteAsync((job, failure)).AsTask());
+    private JobSchedule Schedule(Container container) =>
+        new(container, _time, (job, failure) => _failed.Writer.WriteAsync((job, failure)).AsTask());
 
     private string Now() => $"{_time.GetUtcNow():HH:mm}";
 

@@ -50,8 +50,11 @@ public class LoanTests
         await using Loan<object> second = await container.LendAsync(typeof(LedgerFile), Incoming.Value(new Caller("Odd")));
         await using Loan<object> third = await container.LendAsync(typeof(LedgerFile), Token, Incoming.Value(new Caller("Ida")));
 
-        Assert.Equal(["Mira", "Odd", "Ida"], new[] { first.Value, second.Value, third.Value }.Select(value => Assert.IsType<LedgerFile>(value).Folder));
-        Assert.Equal("service", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await container.LendAsync(null!, Token))).ParamName);
+        Assert.Equal(
+            ["Mira", "Odd", "Ida"],
+            new[] { first.Value, second.Value, third.Value }.Select(value => Assert.IsType<LedgerFile>(value).Folder));
+        Assert.Equal(
+            "service", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await container.LendAsync(null!, Token))).ParamName);
     }
 
     [Fact]
@@ -60,7 +63,8 @@ public class LoanTests
         await using Container container = Office.Build();
 
         Assert.Throws<ConstructionException>(() => container.Lend<IClock>(Incoming.Value(new Caller("Mira"))));
-        await Assert.ThrowsAsync<ConstructionException>(async () => await container.LendAsync<IClock>(Token, Incoming.Value(new Caller("Odd"))));
+        await Assert.ThrowsAsync<ConstructionException>(
+            async () => await container.LendAsync<IClock>(Token, Incoming.Value(new Caller("Odd"))));
 
         Assert.Equal(["Mira's page", "Odd's page"], _ended);
     }

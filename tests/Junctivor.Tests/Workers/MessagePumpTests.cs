@@ -27,7 +27,8 @@ public class MessagePumpTests
 
         await PumpAsync(container, new Arrived("Heron"), new Left("Tern"), new Arrived("Gull"), new Moved("Wren"));
 
-        Assert.Equal(["page opened", "Heron arrived", "page closed", "Tern left", "page opened", "Gull arrived", "page closed", "Wren moved"], _log);
+        Assert.Equal(
+            ["page opened", "Heron arrived", "page closed", "Tern left", "page opened", "Gull arrived", "page closed", "Wren moved"], _log);
         Assert.Empty(_failures);
     }
 
@@ -62,7 +63,10 @@ public class MessagePumpTests
         }.Build();
         MessagePump<IMessage> pump = new(container, _channel.Reader, Fail)
         {
-            Incoming = message => ((Left)message).Vessel == "?" ? throw new FormatException() : [Incoming.Value(new Caller("the quay of " + ((Left)message).Vessel))],
+            Incoming =
+                message => ((Left)message).Vessel == "?"
+                    ? throw new FormatException()
+                    : [Incoming.Value(new Caller("the quay of " + ((Left)message).Vessel))],
         };
         await _channel.Writer.WriteAsync(new Left("?"), Token);
         await _channel.Writer.WriteAsync(new Left("Tern"), Token);
@@ -162,7 +166,9 @@ public class MessagePumpTests
     public async Task Exception_of_the_failure_callback_stops_the_pump()
     {
         await using Container container = Office.Build();
-        MessagePump<IMessage> pump = new(container, _channel.Reader, (_, failure) => throw new InvalidOperationException("no log", failure)) { MaxConcurrency = 2 };
+        MessagePump<IMessage> pump = new(
+            container, _channel.Reader, (_, failure) => throw new InvalidOperationException("no log", failure))
+        { MaxConcurrency = 2 };
         await _channel.Writer.WriteAsync(new Arrived("throw"), Token);
 
         InvalidOperationException thrown = await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token));
@@ -216,7 +222,8 @@ public class MessagePumpTests
         await pump.RunAsync(Token);
 
         await Assert.ThrowsAsync<InvalidOperationException>(() => pump.RunAsync(Token));
-        Assert.Throws<ArgumentOutOfRangeException>(() => new MessagePump<IMessage>(container, _channel.Reader, Fail) { MaxConcurrency = 0 });
+        Assert.Throws<ArgumentOutOfRangeException>(
+            () => new MessagePump<IMessage>(container, _channel.Reader, Fail) { MaxConcurrency = 0 });
     }
 
     private static void InterlockedMax(ref int most, int now)

@@ -15,13 +15,16 @@ internal sealed class AbsentRule : IRule
         IReadOnlyList<Dependency> needs = [.. DependencyReader.NotMetByOne(nodes)];
         return Find<Binding.Nothing>(graph, needs, supply => supply.Service, _ => true, "is optional, and not registered", "nothing")
             .Concat(Find<Binding.Many>(
-                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is required as a list, and not registered", "an empty list"))
+                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is required as a list, and not registered",
+                "an empty list"))
             .Concat(Find<Binding.Keyed>(
-                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is required by marks, and has no marked registration", "an empty dictionary"));
+                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0,
+                "is required by marks, and has no marked registration", "an empty dictionary"));
     }
 
     private static IEnumerable<Fault> Find<TSupply>(
-        ServiceGraph graph, IReadOnlyList<Dependency> needs, Func<TSupply, ServiceId> service, Func<TSupply, bool> isEmpty, string what, string got)
+        ServiceGraph graph, IReadOnlyList<Dependency> needs, Func<TSupply, ServiceId> service, Func<TSupply, bool> isEmpty, string what,
+        string got)
         where TSupply : Binding =>
         from need in needs
         from supply in need.Bindings.OfType<TSupply>()

@@ -22,7 +22,8 @@ internal sealed class AmbiguousRule : IRule
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault AskedFor(ServiceGraph graph, Binding.Ambiguous supply) =>
-        Found(graph, supply, $"one {supply.Service} was requested", [], new FaultPath(graph).Line(supply.Service.ToString()), depth: 1, MissingFixes.AnyName);
+        Found(graph, supply, $"one {supply.Service} was requested", [], new FaultPath(graph).Line(supply.Service.ToString()), depth: 1,
+            MissingFixes.AnyName);
 
     /// <summary>One value was supplied several times in one call.</summary>
     public static Fault HandedOver(ServiceId service, int times) => new(FaultKind.Ambiguous)
@@ -45,7 +46,8 @@ internal sealed class AmbiguousRule : IRule
     }
 
     private static Fault Found(
-        ServiceGraph graph, Binding.Ambiguous supply, string who, IReadOnlyList<string> remarks, FaultPath steps, int depth, string parameter)
+        ServiceGraph graph, Binding.Ambiguous supply, string who, IReadOnlyList<string> remarks, FaultPath steps, int depth,
+        string parameter)
     {
         foreach (Node candidate in supply.Candidates)
         {
@@ -61,7 +63,8 @@ internal sealed class AmbiguousRule : IRule
                 .. remarks,
                 .. supply.Candidates
                     .Where(candidate => graph.Effective.ReplacingNothing.Contains(candidate))
-                    .Select(candidate => $"The cause: {candidate.Name} is marked .Replacing(), but stands before what it should replace (JV203)."),
+                    .Select(candidate =>
+                        $"The cause: {candidate.Name} is marked .Replacing(), but stands before what it should replace (JV203)."),
             ],
             Fixes = FixesOf(graph, supply, parameter),
             Candidates = [.. supply.Candidates.Select(candidate => candidate.Name)],
@@ -87,12 +90,16 @@ internal sealed class AmbiguousRule : IRule
         {
             Mark mark = MarkFor(supply.Candidates[0]);
             fixes.Add(new Fix(
-                $"distinguish them with marks: add {RegistrationText.OptionsOf(mark)} to {supply.Candidates[0].Name}, mark the others too, and take",
+                $"distinguish them with marks: add {RegistrationText.OptionsOf(mark)} to {supply.Candidates[0].Name}, mark the others "
+                    + "too, and take",
                 RegistrationText.Parameter(mark, service.Name, parameter)));
         }
 
-        fixes.Add(new Fix($"make one the default where a single instance is required: add to {supply.Candidates[0].Name}{SourcePlaceText.At(supply.Candidates[0].Place, graph.SharedFolder)}", ".FirstChoice()"));
-        fixes.Add(new Fix("take all of them", RegistrationText.Parameter(supply.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
+        fixes.Add(
+            new Fix($"make one the default where a single instance is required: add to "
+                + $"{supply.Candidates[0].Name}{SourcePlaceText.At(supply.Candidates[0].Place, graph.SharedFolder)}", ".FirstChoice()"));
+        fixes.Add(
+            new Fix("take all of them", RegistrationText.Parameter(supply.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
         return fixes;
     }
 

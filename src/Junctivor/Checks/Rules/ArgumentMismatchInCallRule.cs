@@ -8,5 +8,7 @@ internal sealed class ArgumentMismatchInCallRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from need in DependencyReader.NotMetByOne(nodes)
         from supply in need.Bindings.OfType<Binding.Untaken>()
-        select ArgumentMismatchRule.Untaken(supply, new FaultPath(graph).Node(need.Consumer).Dependency(need, "", 1).Path) with { Order = need.Consumer.Order };
+        select ArgumentMismatchRule.Untaken(
+            supply, new FaultPath(graph).Node(need.Consumer).Dependency(need, "", 1).Path) with
+        { Order = need.Consumer.Order };
 }

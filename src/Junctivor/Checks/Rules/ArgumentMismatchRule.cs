@@ -6,7 +6,8 @@ namespace Junctivor.Checks;
 internal sealed class ArgumentMismatchRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        nodes.Where(node => node.Options.UnmatchedArguments.Count > 0).SelectMany(node => node.Options.UnmatchedArguments.Select(misfit => Found(graph, node, misfit)));
+        nodes.Where(node => node.Options.UnmatchedArguments.Count > 0)
+            .SelectMany(node => node.Options.UnmatchedArguments.Select(misfit => Found(graph, node, misfit)));
 
     private static Fault Found(ServiceGraph graph, Node node, UnmatchedArgument misfit) =>
         Found(misfit.Text, new FaultPath(graph).Node(node).Path, misfit.NearName is null

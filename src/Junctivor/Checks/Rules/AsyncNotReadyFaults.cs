@@ -13,7 +13,9 @@ internal static class AsyncNotReadyFaults
         [
             node.Level == Level.Singleton
                 ? new Fix("warm up the container before the first request", "await container.WarmUpAsync();")
-                : new Fix("start the scope with StartScopeAsync, or use FreshScope<T>.RunAsync", "await using Scope scope = await container.StartScopeAsync();"),
+                : new Fix(
+                    "start the scope with StartScopeAsync, or use FreshScope<T>.RunAsync",
+                    "await using Scope scope = await container.StartScopeAsync();"),
         ],
         Candidates = [node.Name],
         Order = node.Order,

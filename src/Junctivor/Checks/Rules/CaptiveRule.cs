@@ -16,7 +16,8 @@ internal sealed class CaptiveRule : IRule
         }
 
         Ancestors leading = Ancestors.Among(graph, nodes);
-        IReadOnlyList<Node> holders = [.. nodes.Where(node => !node.Level.IsTransient && node.Level != Level.Scoped && leading.Leads(node))];
+        IReadOnlyList<Node> holders = [.. nodes.Where(
+            node => !node.Level.IsTransient && node.Level != Level.Scoped && leading.Leads(node))];
         return holders.Count == 0 ? [] : Find(graph, holders, leading);
     }
 
@@ -36,7 +37,9 @@ internal sealed class CaptiveRule : IRule
         IReadOnlyList<Edge> first = ways[0];
         Node held = Held(first);
         string name = NameOf(first[first.Count - 1]);
-        string through = first.Count == 1 ? "" : $", through {string.Join(" and ", first.Take(first.Count - 1).Select(edge => edge.To.Name))}";
+        string through = first.Count == 1
+            ? ""
+            : $", through {string.Join(" and ", first.Take(first.Count - 1).Select(edge => edge.To.Name))}";
         return new Fault(FaultKind.Captive)
         {
             Summary = $"{holder.Name} ({holder.Level}) holds {name} ({held.Level}){through}",
@@ -51,10 +54,13 @@ internal sealed class CaptiveRule : IRule
     private static IEnumerable<string> Remarks(Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, string name)
     {
         IReadOnlyList<Edge> first = ways[0];
-        IReadOnlyList<string> transients = [.. first.Take(first.Count - 1).Where(edge => edge.To.Kind != NodeKind.Alias).Select(edge => edge.To.Name)];
+        IReadOnlyList<string> transients = [.. first.Take(first.Count - 1)
+            .Where(edge => edge.To.Kind != NodeKind.Alias)
+            .Select(edge => edge.To.Name)];
         if (transients.Count > 0)
         {
-            yield return $"A transient lives as long as its holder: {string.Join(" and ", transients)} {(transients.Count == 1 ? "lives" : "live")} as long as {holder.Name}.";
+            yield return $"A transient lives as long as its holder: {string.Join(" and ", transients)} "
+                + $"{(transients.Count == 1 ? "lives" : "live")} as long as {holder.Name}.";
         }
 
         if (first.Select(edge => edge.By).FirstOrDefault(by => by is not null) is { } form)
@@ -69,7 +75,8 @@ internal sealed class CaptiveRule : IRule
 
     private static Node Held(IReadOnlyList<Edge> way) => way[way.Count - 1].To;
 
-    private static string NameOf(Edge last) => last.Dependency.Binding is Binding.Single ? last.Dependency.Parameter.Type.Name : last.To.Services[0].Name;
+    private static string NameOf(Edge last) =>
+        last.Dependency.Binding is Binding.Single ? last.Dependency.Parameter.Type.Name : last.To.Services[0].Name;
 
     private static string ScopeOf(Level held) => held == Level.Scoped ? "scope (a request, a message, a job)" : held.Name;
 

@@ -16,7 +16,8 @@ internal sealed class CaptiveScopeRule : IRule
             Remarks = ["That scope is disposed with its request, message or job, and the singleton would keep using it."],
             Fixes =
             [
-                new Fix("start a scope for each unit of work, and change the parameter to", RegistrationText.Parameter(null, "Container", need.Parameter.Name)),
+                new Fix("start a scope for each unit of work, and change the parameter to",
+                    RegistrationText.Parameter(null, "Container", need.Parameter.Name)),
                 new Fix($"give {node.Name} the lifetime of the scope", RegistrationText.Again(node, Level.Scoped)),
             ],
             Candidates = [node.Name],

@@ -14,7 +14,11 @@ internal sealed class ConsumingClassSharedRule : IRule
             Summary = $"{node.Name} ({node.Level}) takes its consuming class, but is shared by several consumers",
             Path = new FaultPath(graph).Node(node).Dependency(need, "", 1).Path,
             Remarks = ["It would keep the class of its first consumer."],
-            Fixes = [new Fix("make it transient, so that each consumer gets its own", node.Kind == NodeKind.Class ? RegistrationText.OfClass(Level.Transient, node.Services[0], node.Implementation) : "Transient.From(…)")],
+            Fixes = [new Fix(
+                "make it transient, so that each consumer gets its own",
+                node.Kind == NodeKind.Class
+                    ? RegistrationText.OfClass(Level.Transient, node.Services[0], node.Implementation)
+                    : "Transient.From(…)")],
             Candidates = [node.Name],
             Order = node.Order,
         };

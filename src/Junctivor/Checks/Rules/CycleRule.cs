@@ -83,19 +83,26 @@ internal sealed class CycleRule : IRule
 
     private static Fault Cycle(ServiceGraph graph, IReadOnlyList<Edge> ring)
     {
-        Edge closing = ring.Reverse().Where(edge => edge.From.Kind == NodeKind.Class && !edge.Dependency.Parameter.IsInner).DefaultIfEmpty(ring[ring.Count - 1]).First();
+        Edge closing = ring.Reverse()
+            .Where(edge => edge.From.Kind == NodeKind.Class && !edge.Dependency.Parameter.IsInner)
+            .DefaultIfEmpty(ring[ring.Count - 1]).First();
         string way = ring.Count <= ShownInSummary
             ? string.Join(" → ", ring.Select(edge => edge.From.Name).Append(ring[0].From.Name))
             : $"{ring.Count} services, through {ring[0].From.Name} and {ring[1].From.Name}";
         return new Fault(FaultKind.Cycle)
         {
-            Summary = ring.Count == 1 ? $"{ring[0].From.Name} depends on itself" : ring.Count <= ShownInSummary ? $"dependency cycle {way}" : $"dependency cycle of {way}",
+            Summary = ring.Count == 1
+                ? $"{ring[0].From.Name} depends on itself"
+                : ring.Count <= ShownInSummary ? $"dependency cycle {way}"
+                : $"dependency cycle of {way}",
             Path = new FaultPath(graph).Chain(ring).Path,
             Fixes =
             [
                 new Fix(
                     $"break the cycle in {closing.From.Name} (it must not use Value during construction); change the parameter to",
-                    RegistrationText.Parameter(closing.Dependency.Parameter.Mark, $"Lazy<{closing.Dependency.Parameter.Type.Name}>", closing.Dependency.Parameter.Name)),
+                    RegistrationText.Parameter(
+                        closing.Dependency.Parameter.Mark, $"Lazy<{closing.Dependency.Parameter.Type.Name}>",
+                        closing.Dependency.Parameter.Name)),
                 new Fix("move what both need into a third class, and let both depend on it"),
             ],
             Candidates = [.. ring.Select(edge => edge.From.Name)],

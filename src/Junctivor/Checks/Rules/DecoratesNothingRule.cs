@@ -5,7 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>JV205: a decorator that finds nothing to wrap, or that has no place for it.</summary>
 internal sealed class DecoratesNothingRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.Effective.Decorators.Count > 0 ? Find(graph) : [];
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        graph.Effective.Decorators.Count > 0 ? Find(graph) : [];
 
     private static IEnumerable<Fault> Find(ServiceGraph graph)
     {
@@ -22,10 +23,13 @@ internal sealed class DecoratesNothingRule : IRule
                     decorator,
                     $"{decorator.Name} decorates {wanted}, which is not registered",
                     [.. near.Select(each => each.Remark)],
-                    near.Select(each => each.Fix).FirstOrDefault(each => each is not null) ?? new Fix($"register {wanted}, or remove the decorator"));
+                    near.Select(each => each.Fix).FirstOrDefault(each => each is not null)
+                        ?? new Fix($"register {wanted}, or remove the decorator"));
             }
 
-            if (decorator.Kind == NodeKind.Class && decorator.ChosenConstructor is { } constructor && !constructor.Parameters.Any(parameter => parameter.IsInner))
+            if (decorator.Kind == NodeKind.Class
+                && decorator.ChosenConstructor is { } constructor
+                && !constructor.Parameters.Any(parameter => parameter.IsInner))
             {
                 int takers = constructor.Parameters.Count(parameter => parameter.Mark is null && parameter.Type.IsClosingOf(service));
                 yield return Found(
@@ -35,18 +39,20 @@ internal sealed class DecoratesNothingRule : IRule
                         ? $"{decorator.Name} decorates {service.Name}, but its constructor does not take it"
                         : $"{decorator.Name} decorates {service.Name}, but its constructor takes {takers} of them without a mark",
                     [],
-                    new Fix($"give {decorator.Implementation.Name} exactly one unmarked parameter of the decorated service", RegistrationText.Parameter(null, service.Name, "inner")));
+                    new Fix($"give {decorator.Implementation.Name} exactly one unmarked parameter of the decorated service",
+                        RegistrationText.Parameter(null, service.Name, "inner")));
             }
         }
     }
 
-    private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, Fix fix) => new(FaultKind.DecoratesNothing)
-    {
-        Summary = summary,
-        Path = new FaultPath(graph).Node(decorator).Path,
-        Remarks = remarks,
-        Fixes = [fix],
-        Candidates = [decorator.Name],
-        Order = decorator.Order,
-    };
+    private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, Fix fix) =>
+        new(FaultKind.DecoratesNothing)
+        {
+            Summary = summary,
+            Path = new FaultPath(graph).Node(decorator).Path,
+            Remarks = remarks,
+            Fixes = [fix],
+            Candidates = [decorator.Name],
+            Order = decorator.Order,
+        };
 }

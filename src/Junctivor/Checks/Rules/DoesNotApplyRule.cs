@@ -6,7 +6,8 @@ namespace Junctivor.Checks;
 internal sealed class DoesNotApplyRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        nodes.Where(node => node.Options.Meaningless.Count > 0).SelectMany(node => node.Options.Meaningless.Select(idle => Found(graph, node, idle)));
+        nodes.Where(node => node.Options.Meaningless.Count > 0)
+            .SelectMany(node => node.Options.Meaningless.Select(idle => Found(graph, node, idle)));
 
     private static Fault Found(ServiceGraph graph, Node node, string idle) =>
         Found($"{node.Name}: {idle}", new FaultPath(graph).Node(node).Path, new Fix("remove it"), node);

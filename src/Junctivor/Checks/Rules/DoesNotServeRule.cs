@@ -24,10 +24,13 @@ internal sealed class DoesNotServeRule : IRule
         {
             Summary = $"{node.Implementation.Name} is registered for {service.Name}, but does not {verb} it",
             Path = new FaultPath(graph).Node(node).Path,
-            Remarks = [.. implementing.Select(other => $"{other.Implementation.Name} does, and is registered{SourcePlaceText.At(other.Place, graph.SharedFolder)}."), .. unregistered.Select(type => $"{type.Name} does, but is not registered.")],
+            Remarks = [.. implementing.Select(
+                other => $"{other.Implementation.Name} does, and is registered{SourcePlaceText.At(other.Place, graph.SharedFolder)}."),
+                .. unregistered.Select(type => $"{type.Name} does, but is not registered.")],
             Fixes =
             [
-                .. unregistered.Take(1).Select(type => new Fix($"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type))),
+                .. unregistered.Take(1)
+                    .Select(type => new Fix($"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type))),
                 new Fix($"change {node.Implementation.Name} to {verb} {service.Name}"),
                 new Fix($"remove {service.Name} from this registration"),
             ],

@@ -17,7 +17,10 @@ internal sealed class FrozenTransientRule : IRule
             from holder in nodes
             where holder.Level == Level.Singleton && MayHoldTransients(holder)
             from edge in holder.Edges
-            where !edge.IsDeferred && edge.To.Level.IsTransient && edge.To.CreatesInstances && (edge.To.Implementation.IsDisposable || HasState(edge.To.Implementation)) && HoldsNothingShorter(edge.To, leading)
+            where !edge.IsDeferred
+                && edge.To.Level.IsTransient
+                && edge.To.CreatesInstances
+                && (edge.To.Implementation.IsDisposable || HasState(edge.To.Implementation)) && HoldsNothingShorter(edge.To, leading)
             select Frozen(graph, holder, edge);
     }
 
@@ -45,10 +48,13 @@ internal sealed class FrozenTransientRule : IRule
             Fixes =
             [
                 frozen.Implementation.IsDisposable
-                    ? new Fix($"create one for each unit of work, disposed with its scope: in {holder.Name}, take", Take(edge, $"FreshScope<{service}>"))
+                    ? new Fix(
+                        $"create one for each unit of work, disposed with its scope: in {holder.Name}, take",
+                        Take(edge, $"FreshScope<{service}>"))
                     : new Fix($"create a new one for each use: in {holder.Name}, take", Take(edge, $"Func<{service}>")),
                 new Fix("if one shared instance is intended, register it as", RegistrationText.Again(frozen, Level.Singleton)),
-                new Fix($"if one instance for {holder.Name} is intended, add to its registration", RegistrationText.Accept(FaultKind.FrozenTransient)),
+                new Fix($"if one instance for {holder.Name} is intended, add to its registration",
+                    RegistrationText.Accept(FaultKind.FrozenTransient)),
             ],
             Candidates = [holder.Name, frozen.Name],
             Order = holder.Order,
@@ -68,5 +74,6 @@ internal sealed class FrozenTransientRule : IRule
         }
     }
 
-    private static string Take(Edge edge, string type) => RegistrationText.Parameter(edge.Dependency.Parameter.Mark, type, edge.Dependency.Parameter.Name);
+    private static string Take(Edge edge, string type) =>
+        RegistrationText.Parameter(edge.Dependency.Parameter.Mark, type, edge.Dependency.Parameter.Name);
 }

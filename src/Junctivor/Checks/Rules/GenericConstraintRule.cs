@@ -64,6 +64,8 @@ internal sealed class GenericConstraintRule : IRule
         }
 
         IReadOnlyList<string> told = [.. supply.Unfitting.Select(each => graph.ReasonAgainst(each, service)).OfType<string>().Distinct()];
-        return told.Count > 0 ? told : ["The type arguments do not satisfy a constraint of the class, or the service does not determine all its type parameters."];
+        return told.Count > 0
+            ? told
+            : ["The type arguments do not satisfy a constraint of the class, or the service does not determine all its type parameters."];
     }
 }

@@ -10,15 +10,20 @@ internal static class LevelOutOfPlaceFaults
             ? $"{path[0].Name} was requested from {askedIn}, and requires {node.Name}, which lives in a scope of the level {node.Level}"
             : $"{node.Name} lives in a scope of the level {node.Level}, but was requested from {askedIn}",
         path,
-        new Fix("start a scope of that level, and resolve from it", $"await using Scope {RegistrationText.Variable(node.Level)} = container.StartScope({RegistrationText.Start(node.Level)});")) with
+        new Fix("start a scope of that level, and resolve from it",
+            StartCallText.ForLevel(node.Level))) with
     { Candidates = [node.Name], Order = node.Order };
 
     public static Fault WrongPlace(Level level, string place) => Found(
         $"a scope of the level {level} was started in {place}",
         [],
         level.Within is null
-            ? new Fix($"start the {level} from the container", $"await using Scope {RegistrationText.Variable(level)} = container.StartScope({RegistrationText.Start(level)});")
-            : new Fix($"start the {level} from a scope of the level {level.Within}", $"await using Scope {RegistrationText.Variable(level)} = {RegistrationText.Variable(level.Within)}.StartScope({RegistrationText.Start(level)});"));
+            ? new Fix(
+                $"start the {level} from the container",
+                StartCallText.ForLevel(level))
+            : new Fix(
+                $"start the {level} from a scope of the level {level.Within}",
+                StartCallText.ForLevel(level, RegistrationText.Variable(level.Within))));
 
     private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Fix fix) => new(FaultKind.LevelOutOfPlace)
     {

@@ -3,8 +3,8 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>
-/// JV305, as the check sees it: a fresh scope is started where no scope of a level is around it, and reaches something that lives in one. What
-/// lives as long as the container, or as a scope of some level, is certain to start it there.
+/// JV305, as the check sees it: a fresh scope is started where no scope of a level is around it, and reaches something that lives in one.
+/// What lives as long as the container, or as a scope of some level, is certain to start it there.
 /// </summary>
 internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
 {
@@ -44,7 +44,8 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
     }
 
     /// <summary>Whether no scope of a level is around what lives in another one.</summary>
-    private static bool IsAbsentIn(Level home, Level wanted) => wanted.IsUsersOwn && (wanted.IsShorterThan(home) || wanted.IsApartFrom(home));
+    private static bool IsAbsentIn(Level home, Level wanted) =>
+        wanted.IsUsersOwn && (wanted.IsShorterThan(home) || wanted.IsApartFrom(home));
 
     private static IEnumerable<(Node Node, bool IsFresh)> Reached(Binding supply, bool isFresh) => supply switch
     {
@@ -55,7 +56,8 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
         _ => [],
     };
 
-    private static List<(Dependency Need, Node Answer)> WayTo(Node goal, Node holder, Dictionary<(Node Node, bool IsFresh), (Dependency Need, bool WasFresh)> cameBy)
+    private static List<(Dependency Need, Node Answer)> WayTo(
+        Node goal, Node holder, Dictionary<(Node Node, bool IsFresh), (Dependency Need, bool WasFresh)> cameBy)
     {
         List<(Dependency, Node)> way = [];
         (Node node, bool isFresh) = (goal, true);
@@ -82,12 +84,16 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
         Parameter first = way[0].Need.Parameter;
         return new Fault(FaultKind.LevelOutOfPlace)
         {
-            Summary = $"{holder.Name} ({holder.Level}) starts a fresh scope that requires {reached.Name}, which lives in a scope of the level {reached.Level}",
+            Summary =
+                $"{holder.Name} ({holder.Level}) starts a fresh scope that requires {reached.Name}, which lives in a scope of the level "
+                    + $"{reached.Level}",
             Path = steps.Path,
-            Remarks = [$"A FreshScope starts a default scope from the scope of its holder, which is not inside a scope of the level {reached.Level}."],
+            Remarks = [$"A FreshScope starts a default scope from the scope of its holder, which is not inside a scope of the level "
+                + $"{reached.Level}."],
             Fixes =
             [
-                new Fix($"start a scope of the level {reached.Level}, and resolve {reached.Name} from it; change the parameter to", RegistrationText.Parameter(null, "Container", first.Name)),
+                new Fix($"start a scope of the level {reached.Level}, and resolve {reached.Name} from it; change the parameter to",
+                    RegistrationText.Parameter(null, "Container", first.Name)),
                 new Fix($"make {reached.Name} scoped", RegistrationText.Again(reached, Level.Scoped)),
             ],
             Candidates = [holder.Name, reached.Name],

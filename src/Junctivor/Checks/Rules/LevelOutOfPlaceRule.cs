@@ -5,7 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>JV305, as the check sees it: something needs two levels of which neither is around the other.</summary>
 internal sealed class LevelOutOfPlaceRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.HasUsersLevels ? Find(graph, nodes) : [];
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        graph.HasUsersLevels ? Find(graph, nodes) : [];
 
     private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
@@ -20,14 +21,18 @@ internal sealed class LevelOutOfPlaceRule : IRule
             IReadOnlyList<IReadOnlyList<Edge>> ways = [.. DependencyPaths.From(node).Where(way => way[way.Count - 1].To.Level.IsUsersOwn)];
             if (FirstApart(node, ways) is { } apart)
             {
-                yield return Found(graph, node, apart.One, apart.Other, [.. ways.Where(way => way[way.Count - 1].To.Level == apart.One).Take(1), apart.Way]);
+                yield return Found(
+                    graph, node, apart.One, apart.Other,
+                    [.. ways.Where(way => way[way.Count - 1].To.Level == apart.One).Take(1), apart.Way]);
             }
         }
     }
 
     private static (Level One, Level Other, IReadOnlyList<Edge> Way)? FirstApart(Node node, IReadOnlyList<IReadOnlyList<Edge>> ways)
     {
-        IReadOnlyList<Level> levels = [.. ways.Select(way => way[way.Count - 1].To.Level).Prepend(node.Level).Where(level => level.IsUsersOwn).Distinct()];
+        IReadOnlyList<Level> levels = [.. ways.Select(way => way[way.Count - 1].To.Level)
+            .Prepend(node.Level)
+            .Where(level => level.IsUsersOwn).Distinct()];
         foreach (IReadOnlyList<Edge> way in ways)
         {
             Level held = way[way.Count - 1].To.Level;
@@ -40,17 +45,19 @@ internal sealed class LevelOutOfPlaceRule : IRule
         return null;
     }
 
-    private static Fault Found(ServiceGraph graph, Node node, Level one, Level other, IReadOnlyList<IReadOnlyList<Edge>> ways) => new(FaultKind.LevelOutOfPlace)
-    {
-        Summary = $"{node.Name} requires the levels {one} and {other}, but neither is within the other",
-        Path = new FaultPath(graph).Tree(ways).Path,
-        Remarks = ["No scope is inside both, so it can never be resolved."],
-        Fixes =
+    private static Fault Found(ServiceGraph graph, Node node, Level one, Level other, IReadOnlyList<IReadOnlyList<Edge>> ways) =>
+        new(FaultKind.LevelOutOfPlace)
+        {
+            Summary = $"{node.Name} requires the levels {one} and {other}, but neither is within the other",
+            Path = new FaultPath(graph).Tree(ways).Path,
+            Remarks = ["No scope is inside both, so it can never be resolved."],
+            Fixes =
         [
-            new Fix("declare one level within the other, if they are used that way", $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})"),
+            new Fix("declare one level within the other, if they are used that way",
+                $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})"),
             new Fix($"split {node.Name} into a part for the level {one} and a part for the level {other}"),
         ],
-        Candidates = [node.Name],
-        Order = node.Order,
-    };
+            Candidates = [node.Name],
+            Order = node.Order,
+        };
 }

@@ -13,13 +13,21 @@ internal sealed class NotConstructibleRule : IRule
         TypeRef made = node.Implementation;
         return node.Kind != NodeKind.Class ? InspectParameters(graph, node) : made switch
         {
-            { IsStatic: true } => Found(graph, node, "is static, so it has no instances", new Fix($"call {made.Name} directly, or register a class that is not static")),
-            { IsInterface: true } => Found(graph, node, "is an interface, but a registration needs a class to construct", [.. Implementing(graph, node)]),
-            { IsAbstract: true } => Found(graph, node, "is abstract, but a registration needs a class to construct", [.. Implementing(graph, node)]),
-            { IsOpen: true } when !node.IsOpen => Found(graph, node, "has an open type argument", new Fix("specify its type arguments, or register the generic definition with typeof")),
-            { IsDelegate: true } => Found(graph, node, "is a delegate type", new Fix("register the delegate as a value", $"Singleton.Value<{made.Name}>(…)")),
+            { IsStatic: true } =>
+                Found(graph, node, "is static, so it has no instances",
+                    new Fix($"call {made.Name} directly, or register a class that is not static")),
+            { IsInterface: true } =>
+                Found(graph, node, "is an interface, but a registration needs a class to construct", [.. Implementing(graph, node)]),
+            { IsAbstract: true } =>
+                Found(graph, node, "is abstract, but a registration needs a class to construct", [.. Implementing(graph, node)]),
+            { IsOpen: true } when !node.IsOpen =>
+                Found(graph, node, "has an open type argument",
+                    new Fix("specify its type arguments, or register the generic definition with typeof")),
+            { IsDelegate: true } =>
+                Found(graph, node, "is a delegate type", new Fix("register the delegate as a value", $"Singleton.Value<{made.Name}>(…)")),
             _ when node.Constructors.Length == 0 => Found(
-                graph, node, "has no public constructor", new Fix($"make a constructor of {made.Name} public"), new Fix("create it in a factory", RegistrationText.UnknownFactory(node, made))),
+                graph, node, "has no public constructor", new Fix($"make a constructor of {made.Name} public"),
+                new Fix("create it in a factory", RegistrationText.UnknownFactory(node, made))),
             _ => InspectParameters(graph, node),
         };
     }
@@ -46,24 +54,28 @@ internal sealed class NotConstructibleRule : IRule
             .FirstOrDefault(made => !made.IsAbstract && !made.IsInterface);
         if (node.IsDecorator)
         {
-            yield return new Fix($"specify the class that decorates {node.Services[0].Name}", $"Decorator.Of<{node.Services[0].Name}, …>()");
+            yield return new Fix(
+                $"specify the class that decorates {node.Services[0].Name}", $"Decorator.Of<{node.Services[0].Name}, …>()");
         }
         else
         {
             yield return implementing is null
                 ? new Fix("specify the class that implements it", RegistrationText.OfUnknown(node.Level, node.Implementation))
-                : new Fix($"specify the class that implements it, such as {implementing.Name}", RegistrationText.OfClass(node.Level, node.Implementation, implementing));
+                : new Fix(
+                    $"specify the class that implements it, such as {implementing.Name}",
+                    RegistrationText.OfClass(node.Level, node.Implementation, implementing));
         }
 
         yield return new Fix("create it in a factory", RegistrationText.UnknownFactory(node, node.Services[0]));
     }
 
-    private static Fault Found(ServiceGraph graph, Node node, string what, params IReadOnlyList<Fix> fixes) => new(FaultKind.NotConstructible)
-    {
-        Summary = $"{node.Implementation.Name} {what}",
-        Path = new FaultPath(graph).Node(node).Path,
-        Fixes = fixes,
-        Candidates = [node.Implementation.Name],
-        Order = node.Order,
-    };
+    private static Fault Found(ServiceGraph graph, Node node, string what, params IReadOnlyList<Fix> fixes) =>
+        new(FaultKind.NotConstructible)
+        {
+            Summary = $"{node.Implementation.Name} {what}",
+            Path = new FaultPath(graph).Node(node).Path,
+            Fixes = fixes,
+            Candidates = [node.Implementation.Name],
+            Order = node.Order,
+        };
 }

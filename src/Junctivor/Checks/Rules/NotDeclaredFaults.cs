@@ -11,12 +11,16 @@ internal static class NotDeclaredFaults
             .Where(service => !graph.IncomingFor(service).Any(node => node.Level == level && !node.Options.IsSuppliedLater))
             .Distinct()
             .Select(service => Found(graph, level, service))
-            .Concat(handedOver.GroupBy(service => service).Where(same => same.Count() > 1).Select(same => AmbiguousRule.HandedOver(same.Key, same.Count())));
+            .Concat(handedOver.GroupBy(service => service)
+                .Where(same => same.Count() > 1)
+                .Select(same => AmbiguousRule.HandedOver(same.Key, same.Count())));
 
     /// <summary>A value was supplied to a container that is built, and no declaration says <c>Later</c>.</summary>
     public static Fault Late(ServiceGraph graph, ServiceId service) => Found(graph, Level.Singleton, service) with
     {
-        Fixes = [new Fix("declare it in the wiring", $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}.SuppliedLater()")],
+        Fixes = [new Fix(
+            "declare it in the wiring",
+            $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}.SuppliedLater()")],
     };
 
     private static Fault Found(ServiceGraph graph, Level level, ServiceId service)
@@ -33,14 +37,17 @@ internal static class NotDeclaredFaults
         {
             Summary = $"{service} was supplied, but the wiring does not declare it for {PlaceOf(level)}",
             Path = steps.Path,
-            Remarks = near.Count > 0 && otherLevel is null ? ["The type and mark of a supplied value must match its declaration exactly."] : [],
+            Remarks = near.Count > 0 && otherLevel is null
+                ? ["The type and mark of a supplied value must match its declaration exactly."]
+                : [],
             Fixes = [.. otherLevel is null ? Fixes(level, service, near) : [AtOtherLevel(otherLevel)]],
             Candidates = [service.ToString()],
             Order = int.MaxValue,
         };
     }
 
-    private static string PlaceOf(Level level) => level == Level.Singleton ? "the container" : level == Level.Scoped ? "a scope" : $"a {level}";
+    private static string PlaceOf(Level level) =>
+        level == Level.Singleton ? "the container" : level == Level.Scoped ? "a scope" : $"a {level}";
 
     /// <summary>What is declared as an interface or a base class of what was supplied, or under another mark.</summary>
     private static IReadOnlyList<Node> WiderPromises(ServiceGraph graph, ServiceId service) =>
@@ -48,12 +55,15 @@ internal static class NotDeclaredFaults
 
     private static IEnumerable<Fix> Fixes(Level level, ServiceId service, IReadOnlyList<Node> wider) =>
     [
-        .. wider.Select(node => new Fix($"supply it as {new ServiceId(node.Services[0], node.Mark)}, which is declared", RegistrationText.Supply(node))),
-        new Fix("declare it in the wiring", $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}"),
+        .. wider.Select(
+            node => new Fix(
+                $"supply it as {new ServiceId(node.Services[0], node.Mark)}, which is declared", RegistrationText.Supply(node))),
+        new Fix("declare it in the wiring",
+            $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}"),
         new Fix("do not supply it"),
     ];
 
     private static Fix AtOtherLevel(Node promise) => promise.Options.IsSuppliedLater
         ? new Fix("it is declared as SuppliedLater: supply it after the build", $"container.Supply<{promise.Services[0].Name}>(…);")
-        : new Fix($"it is declared with {RegistrationText.Start(promise.Level)}: supply it there", StartCallText.HandingOver(promise));
+        : new Fix($"it is declared with {RegistrationText.Start(promise.Level)}: supply it there", StartCallText.Supplying(promise));
 }

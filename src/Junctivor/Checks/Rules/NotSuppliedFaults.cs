@@ -8,7 +8,10 @@ internal static class NotSuppliedFaults
     /// <summary>Values for the container that its start did not bring.</summary>
     public static IEnumerable<Fault> AtBuild(ServiceGraph graph, Func<Node, bool> isHandedOver) =>
         graph.Nodes
-            .Where(node => node.Kind == NodeKind.Incoming && node.Level == Level.Singleton && !node.Options.IsSuppliedLater && !isHandedOver(node))
+            .Where(node => node.Kind == NodeKind.Incoming
+                && node.Level == Level.Singleton
+                && !node.Options.IsSuppliedLater
+                && !isHandedOver(node))
             .Select(node => Found(node, new FaultPath(graph).Node(node).Path, "supplied to Build"));
 
     /// <summary>A value that something on the way needs, and that no scope around it has.</summary>
@@ -20,7 +23,7 @@ internal static class NotSuppliedFaults
         Path = path,
         Fixes = [node.Options.IsSuppliedLater
             ? new Fix("supply it before the first request", $"container.Supply<{node.Services[0].Name}>(…);")
-            : new Fix("supply it", StartCallText.HandingOver(node))],
+            : new Fix("supply it", StartCallText.Supplying(node))],
         Candidates = [node.Name],
         Order = node.Order,
     };

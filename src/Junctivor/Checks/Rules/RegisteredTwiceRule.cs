@@ -5,7 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>JV204: the same class for the same service, twice; each is an instance of its own.</summary>
 internal sealed class RegisteredTwiceRule : IRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.Effective.ServedBySeveral.Any() ? Find(graph) : [];
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        graph.Effective.ServedBySeveral.Any() ? Find(graph) : [];
 
     private static IEnumerable<Fault> Find(ServiceGraph graph)
     {
@@ -33,7 +34,8 @@ internal sealed class RegisteredTwiceRule : IRule
                 Fixes =
                 [
                     new Fix("keep one of them, and remove the others"),
-                    new Fix("if two instances are intended, add to one of the registrations", RegistrationText.Accept(FaultKind.RegisteredTwice)),
+                    new Fix("if two instances are intended, add to one of the registrations",
+                        RegistrationText.Accept(FaultKind.RegisteredTwice)),
                 ],
                 Candidates = [same.Key.Implementation.Name],
                 Order = same.Last().Order,

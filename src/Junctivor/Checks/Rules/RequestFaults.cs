@@ -12,7 +12,8 @@ internal static class RequestFaults
         Binding.Missing { Unfitting.Count: > 0 } missing => GenericConstraintRule.AskedFor(graph, missing),
         Binding.Missing missing => MissingRule.AskedFor(graph, missing.Service),
         Binding.Untaken untaken => ArgumentMismatchRule.Untaken(untaken, new FaultPath(graph).Line(asked.ToString()).Path),
-        Binding.SharedWithArguments shared => DoesNotApplyRule.SharedWithArguments(shared.Node, new FaultPath(graph).Node(shared.Node).Path),
+        Binding.SharedWithArguments shared =>
+            DoesNotApplyRule.SharedWithArguments(shared.Node, new FaultPath(graph).Node(shared.Node).Path),
         _ => null,
     };
 }

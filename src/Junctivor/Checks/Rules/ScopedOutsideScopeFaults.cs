@@ -5,22 +5,26 @@ namespace Junctivor.Checks;
 /// <summary>JV302: something that lives in a scope was requested where there is none.</summary>
 internal static class ScopedOutsideScopeFaults
 {
-    public static Fault OutsideScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string askedIn) => new(FaultKind.ScopedOutsideScope)
-    {
-        Summary = path.Count > 1
+    public static Fault OutsideScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string askedIn) =>
+        new(FaultKind.ScopedOutsideScope)
+        {
+            Summary = path.Count > 1
             ? $"{path[0].Name} was requested from {askedIn}, and requires {node.Name} ({node.Level})"
             : $"{node.Name} ({node.Level}) was requested from {askedIn}",
-        Path = path,
-        Remarks = ["A scoped service is created once for each unit of work: a request, a message, a job."],
-        Fixes = [new Fix("start a scope for the work, and resolve from it", StartCallText.ForScopeOf(graph, path.Count > 0 ? path[0].Node ?? node : node))],
-        Candidates = [node.Name],
-        Order = node.Order,
-    };
+            Path = path,
+            Remarks = ["A scoped service is created once for each unit of work: a request, a message, a job."],
+            Fixes = [new Fix(
+            "start a scope for the work, and resolve from it",
+            StartCallText.ForScopeOf(graph, path.Count > 0 ? path[0].Node ?? node : node))],
+            Candidates = [node.Name],
+            Order = node.Order,
+        };
 
-    public static Fault TakesScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string askedIn) => OutsideScope(graph, node, path, askedIn) with
-    {
-        Summary = $"{node.Name} takes its scope, but was requested from {askedIn}",
-    };
+    public static Fault TakesScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string askedIn) =>
+        OutsideScope(graph, node, path, askedIn) with
+        {
+            Summary = $"{node.Name} takes its scope, but was requested from {askedIn}",
+        };
 
     public static Fault NoScope(string askedIn) => new(FaultKind.ScopedOutsideScope)
     {

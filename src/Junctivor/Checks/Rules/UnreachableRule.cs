@@ -13,7 +13,9 @@ internal sealed class UnreachableRule : IRule
 
     private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyCollection<Node> nodes, IReadOnlyList<Node> roots)
     {
-        HashSet<Node> reached = [.. ServiceGraph.ReachableFrom([.. roots, .. Misnamed(graph)]).SelectMany(WithInners).Select(node => node.Registration)];
+        HashSet<Node> reached = [.. ServiceGraph.ReachableFrom([.. roots, .. Misnamed(graph)])
+            .SelectMany(WithInners)
+            .Select(node => node.Registration)];
         foreach (Node node in nodes.Where(node => !node.IsDecorator && !reached.Contains(node)))
         {
             yield return new Fault(FaultKind.Unreachable)
@@ -30,7 +32,10 @@ internal sealed class UnreachableRule : IRule
     /// <summary>What is not reached only because it is registered for another service than the one that is missing: said there.</summary>
     private static IEnumerable<Node> Misnamed(ServiceGraph graph)
     {
-        HashSet<TypeRef> missing = [.. DependencyReader.NotMetByOne(graph.Nodes).SelectMany(need => need.Bindings).OfType<Binding.Missing>().Select(supply => supply.Service.Type)];
+        HashSet<TypeRef> missing = [.. DependencyReader.NotMetByOne(graph.Nodes)
+            .SelectMany(need => need.Bindings)
+            .OfType<Binding.Missing>()
+            .Select(supply => supply.Service.Type)];
         return missing.SelectMany(graph.Index.AbleToServe);
     }
 

@@ -10,7 +10,10 @@ internal sealed class UnreleasedTransientRule : IRule
         where node.Level == Level.Singleton && !node.IsSimplyMet
         from edge in node.Edges
         where edge.By is DeferredForm.Func or DeferredForm.FuncWithArguments
-        where edge.To.Level.IsTransient && edge.To.CreatesInstances && edge.To.Implementation.IsDisposable && edge.To.Options.IsOwned != false
+        where edge.To.Level.IsTransient
+            && edge.To.CreatesInstances
+            && edge.To.Implementation.IsDisposable
+            && edge.To.Options.IsOwned != false
         select new Fault(FaultKind.UnreleasedTransient)
         {
             Summary = $"{node.Name} (singleton) creates {edge.To.Name} with a function, and each instance lives as long as the container",
@@ -20,7 +23,8 @@ internal sealed class UnreleasedTransientRule : IRule
             [
                 new Fix(
                     $"create one for each unit of work, disposed with its scope: in {node.Name}, take",
-                    RegistrationText.Parameter(edge.Dependency.Parameter.Mark, $"FreshScope<{edge.To.Services[0].Name}>", edge.Dependency.Parameter.Name)),
+                    RegistrationText.Parameter(
+                        edge.Dependency.Parameter.Mark, $"FreshScope<{edge.To.Services[0].Name}>", edge.Dependency.Parameter.Name)),
                 new Fix($"dispose of each instance yourself, and add to the registration of {edge.To.Name}", ".LeaveUndisposed()"),
             ],
             Candidates = [node.Name, edge.To.Name],

@@ -8,7 +8,8 @@ internal static class CodeCalls
 {
     public const BindingFlags Hidden = BindingFlags.Instance | BindingFlags.NonPublic;
 
-    public static readonly MethodInfo Measuring = typeof(Telemetry.Measuring).GetProperty(nameof(Telemetry.Measuring.PlainConstructions))!.GetMethod!;
+    public static readonly MethodInfo Measuring =
+        typeof(Telemetry.Measuring).GetProperty(nameof(Telemetry.Measuring.PlainConstructions))!.GetMethod!;
 
     public static readonly MethodInfo Fetching = Of(nameof(Fetch));
 
@@ -43,10 +44,12 @@ internal static class CodeCalls
     /// <param name="home">Where its holder lives.</param>
     /// <param name="recipe">How it is created.</param>
     /// <param name="consumer">The class of its holder.</param>
-    public static object? Ask(Resolver home, Recipe recipe, Type? consumer) => recipe.Construct(new ResolutionContext(home, consumer, null, [], null), []);
+    public static object? Ask(Resolver home, Recipe recipe, Type? consumer) =>
+        recipe.Construct(new ResolutionContext(home, consumer, null, [], null), []);
 
     /// <summary>Returns a dictionary.</summary>
-    public static object? Fill(Resolver home, Recipe recipe, object?[] elements) => recipe.Construct(new ResolutionContext(home, null, null, [], null), elements);
+    public static object? Fill(Resolver home, Recipe recipe, object?[] elements) =>
+        recipe.Construct(new ResolutionContext(home, null, null, [], null), elements);
 
     /// <summary>Takes on something to dispose that is not shared.</summary>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed meanwhile; the instance is disposed too.</exception>

@@ -5,8 +5,8 @@ using Junctivor.Graph;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Creates code of a plan and all that it needs, where every constructor in it is plain; else of those parts of it of which it can. What code has
-/// been made from is created in one go; the rest goes on being created step by step, and takes the parts that have code.
+/// Creates code of a plan and all that it needs, where every constructor in it is plain; else of those parts of it of which it can. What
+/// code has been made from is created in one go; the rest goes on being created step by step, and takes the parts that have code.
 /// </summary>
 /// <param name="root">The plan, of which one has been created already.</param>
 internal sealed class CodeCompiler(Plan root)

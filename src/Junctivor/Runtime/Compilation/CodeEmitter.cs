@@ -13,8 +13,10 @@ internal sealed class CodeEmitter
 
     private static readonly FieldInfo[] HeldFields =
     [
-        FieldOf(nameof(CodeConstants.Field0)), FieldOf(nameof(CodeConstants.Field1)), FieldOf(nameof(CodeConstants.Field2)), FieldOf(nameof(CodeConstants.Field3)),
-        FieldOf(nameof(CodeConstants.Field4)), FieldOf(nameof(CodeConstants.Field5)), FieldOf(nameof(CodeConstants.Field6)), FieldOf(nameof(CodeConstants.Field7)),
+        FieldOf(nameof(CodeConstants.Field0)), FieldOf(nameof(CodeConstants.Field1)), FieldOf(nameof(CodeConstants.Field2)),
+        FieldOf(nameof(CodeConstants.Field3)),
+        FieldOf(nameof(CodeConstants.Field4)), FieldOf(nameof(CodeConstants.Field5)), FieldOf(nameof(CodeConstants.Field6)),
+        FieldOf(nameof(CodeConstants.Field7)),
     ];
 
     private static readonly Type[] Parameters = [typeof(CodeConstants), typeof(Resolver), typeof(Construction)];
@@ -66,7 +68,8 @@ internal sealed class CodeEmitter
         }
     }
 
-    /// <summary>What is on the stack as an object becomes the value that is wanted. For a class nothing is asked: the plan gives what fits.</summary>
+    /// <summary>What is on the stack as an object becomes the value that is wanted. For a class nothing is asked: the plan gives what
+    /// fits.</summary>
     public void Unwrap(Type wanted)
     {
         if (wanted.IsValueType)

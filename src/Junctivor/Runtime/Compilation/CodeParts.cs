@@ -1,6 +1,7 @@
 namespace Junctivor.Runtime;
 
-/// <summary>Says of each plan below one whether code can be made from it, how large that is, and where it is cut into several methods.</summary>
+/// <summary>Says of each plan below one whether code can be made from it, how large that is, and where it is cut into several
+/// methods.</summary>
 internal sealed class CodeParts
 {
     /// <summary>In larger methods the just-in-time compiler stops to do its best.</summary>
@@ -59,9 +60,13 @@ internal sealed class CodeParts
 
     private bool IsPlain(Recipe recipe) => recipe switch
     {
-        ConstructorRecipe constructing => CodeCompiler.CanPass(constructing.Constructor.GetParameters()) && _plain.IsPlain(constructing.Constructor),
+        ConstructorRecipe constructing =>
+            CodeCompiler.CanPass(constructing.Constructor.GetParameters()) && _plain.IsPlain(constructing.Constructor),
         PropertyFillingRecipe filling => IsPlain(filling.Constructing)
-            && filling.Properties.All(property => property.SetMethod is { } setter && (!setter.IsVirtual || setter.IsFinal) && !property.DeclaringType!.IsValueType && _plain.IsPlain(setter)),
+            && filling.Properties.All(
+                property => property.SetMethod is { } setter
+                    && (!setter.IsVirtual || setter.IsFinal)
+                    && !property.DeclaringType!.IsValueType && _plain.IsPlain(setter)),
         _ => false,
     };
 
@@ -75,7 +80,11 @@ internal sealed class CodeParts
             CodeForm.Ready => ReadyOf(plan) is null ? Part.Impossible : Part.Leaf,
             CodeForm.Constructed or CodeForm.List or CodeForm.Dictionary => canMake ? Cut(plan) : Part.Impossible,
             CodeForm.Asked => new Part(true, 1, true),
-            CodeForm.Scoped => canMake && SizeOf(plan) <= LargestAnyway ? new Part(true, SizeOf(plan), true, Inside(plan).Any(inner => _parts[inner].Owns), Inside(plan).Any(inner => _parts[inner].HasCuts)) : Part.Leaf,
+            CodeForm.Scoped =>
+                canMake && SizeOf(plan) <= LargestAnyway
+                    ? new Part(
+                        true, SizeOf(plan), true, Inside(plan).Any(inner => _parts[inner].Owns),
+                        Inside(plan).Any(inner => _parts[inner].HasCuts)) : Part.Leaf,
             _ => Part.Leaf,
         };
     }
@@ -88,7 +97,10 @@ internal sealed class CodeParts
         int size = SizeOf(plan);
         if (size > LargestMethod)
         {
-            foreach (IGrouping<Plan, Plan> same in Inside(plan).GroupBy(inner => inner).OrderByDescending(same => _parts[same.Key].Size).TakeWhile(_ => size > LargestMethod))
+            foreach (IGrouping<Plan, Plan> same in Inside(plan)
+                .GroupBy(inner => inner)
+                .OrderByDescending(same => _parts[same.Key].Size)
+                .TakeWhile(_ => size > LargestMethod))
             {
                 Part part = _parts[same.Key];
                 if (CodeForms.Of(same.Key) == CodeForm.Constructed && part.Size >= SmallestCut)

@@ -5,11 +5,13 @@ using Junctivor.Graph;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Has code made from plans that are requested again, one after another and beside the work. Safe for use by several threads.</summary>
+/// <summary>Has code made from plans that are requested again, one after another and beside the work. Safe for use by several
+/// threads.</summary>
 /// <param name="compilation">When.</param>
 internal sealed class CodeQueue(PlanCompilation compilation)
 {
-    /// <summary>How often it is tried: what is missing the first time, such as a singleton that nobody has requested, may be there later.</summary>
+    /// <summary>How often it is tried: what is missing the first time, such as a singleton that nobody has requested, may be there
+    /// later.</summary>
     private const int LastTry = 1024;
 
     /// <summary>How many constructors are compiled into code for one container, before everything else is created step by step.</summary>
@@ -21,7 +23,8 @@ internal sealed class CodeQueue(PlanCompilation compilation)
     private bool _isWorking;
     private int _nodes;
 
-    /// <summary>Something was created step by step, with all that it needs. What threw does not count: its static constructors may not have run.</summary>
+    /// <summary>Something was created step by step, with all that it needs. What threw does not count: its static constructors may not have
+    /// run.</summary>
     public void Made(Plan plan)
     {
         if (compilation == PlanCompilation.Never || !CanCompile(plan))
@@ -57,7 +60,10 @@ internal sealed class CodeQueue(PlanCompilation compilation)
     private static bool IsWorthATry(int runs) => runs is > 1 and <= LastTry && BitOperations.IsPow2(runs);
 
     private bool CanCompile(Plan plan) =>
-        RuntimeFeature.IsDynamicCodeSupported && plan.Level != Level.Singleton && !plan.IsCodeRefused && Volatile.Read(ref _nodes) < MostNodes;
+        RuntimeFeature.IsDynamicCodeSupported
+            && plan.Level != Level.Singleton
+            && !plan.IsCodeRefused
+            && Volatile.Read(ref _nodes) < MostNodes;
 
     private void Compile(Plan plan)
     {

@@ -5,10 +5,11 @@ using System.Reflection.Emit;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Writes the method that creates one plan. It first looks at what must be there: values, and the slots of the scope. Where all of it is, it does
-/// nothing but call constructors. Where slots are empty, it claims all of them in one step, fills them, and goes on; should one of these
-/// constructors throw all the same, it gives the claim back. Where anything else is amiss it returns null, and has created nothing that anybody
-/// could see. Parts that have methods of their own are called before anything lies on the stack, as a branch has to leave that empty.
+/// Writes the method that creates one plan. It first looks at what must be there: values, and the slots of the scope. Where all of it is,
+/// it does nothing but call constructors. Where slots are empty, it claims all of them in one step, fills them, and goes on; should one of
+/// these constructors throw all the same, it gives the claim back. Where anything else is amiss it returns null, and has created nothing
+/// that anybody could see. Parts that have methods of their own are called before anything lies on the stack, as a branch has to leave that
+/// empty.
 /// </summary>
 [RequiresDynamicCode("It writes a method at run time.")]
 internal sealed class CodeWriter

@@ -12,7 +12,8 @@ internal static class ConstructorCompiler
     /// <summary>Whether it can: an argument that reflection would have to convert is left to reflection.</summary>
     public static bool CanCompile(ConstructorInfo constructor) => Array.TrueForAll(
         constructor.GetParameters(),
-        parameter => parameter.ParameterType is { IsByRefLike: false, IsPointer: false, IsByRef: false } type && (!type.IsValueType || !parameter.HasDefaultValue));
+        parameter => parameter.ParameterType is { IsByRefLike: false, IsPointer: false, IsByRef: false } type
+            && (!type.IsValueType || !parameter.HasDefaultValue));
 
     public static Func<object?[], object> Compile(ConstructorInfo constructor)
     {

@@ -6,8 +6,8 @@ using System.Reflection.Emit;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Finds out by reading its code whether a constructor or setter does nothing but keep what it is given: then it can neither throw, nor take
-/// long, nor resolve anything, nor be seen by anybody. Most are so. Whatever is not known to be harmless is not plain.
+/// Finds out by reading its code whether a constructor or setter does nothing but keep what it is given: then it can neither throw, nor
+/// take long, nor resolve anything, nor be seen by anybody. Most are so. Whatever is not known to be harmless is not plain.
 /// </summary>
 internal sealed class PlainCode
 {
@@ -26,19 +26,22 @@ internal sealed class PlainCode
         }
     }
 
-    /// <summary>Whether it is plain; asked of classes of which one has been created already, so that their static constructors have run.</summary>
+    /// <summary>Whether it is plain; asked of classes of which one has been created already, so that their static constructors have
+    /// run.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = Whole)]
     public bool IsPlain(MethodBase method)
     {
         if (!_known.TryGetValue(method, out bool isPlain))
         {
-            _known[method] = isPlain = method.GetMethodBody() is { ExceptionHandlingClauses.Count: 0 } body && IsPlain(body.GetILAsByteArray(), method);
+            _known[method] =
+                isPlain = method.GetMethodBody() is { ExceptionHandlingClauses.Count: 0 } body && IsPlain(body.GetILAsByteArray(), method);
         }
 
         return isPlain;
     }
 
-    /// <summary>Follows the code, which goes straight on, with what lies on its stack: of each value whether it is the object itself.</summary>
+    /// <summary>Follows the code, which goes straight on, with what lies on its stack: of each value whether it is the object
+    /// itself.</summary>
     private bool IsPlain(ReadOnlySpan<byte> code, MethodBase method)
     {
         Stack<bool> stack = [];
@@ -51,7 +54,8 @@ internal sealed class PlainCode
             }
 
             code = code[instruction.Size..];
-            int token = instruction.OperandType is OperandType.InlineMethod or OperandType.InlineField ? BinaryPrimitives.ReadInt32LittleEndian(code) : 0;
+            int token = instruction.OperandType is OperandType.InlineMethod or OperandType.InlineField
+                ? BinaryPrimitives.ReadInt32LittleEndian(code) : 0;
             if (!Does(instruction, token, method, stack))
             {
                 return false;
@@ -122,13 +126,17 @@ internal sealed class PlainCode
         stack.Push(false);
         return constructor.GetParameters().Length == 0
             && constructor.DeclaringType is { IsClass: true } made
-            && (made == typeof(object) || made == typeof(Lock) || made.Namespace is "System.Collections.Generic" or "System.Collections.Concurrent")
+            && (made == typeof(object)
+                || made == typeof(Lock)
+                || made.Namespace is "System.Collections.Generic" or "System.Collections.Concurrent")
             && IsOfBase(made);
     }
 
-    private static bool IsOfBase(Type type) => type.Assembly.GetName().Name is "System.Private.CoreLib" or "System.Collections" or "System.Collections.Concurrent";
+    private static bool IsOfBase(Type type) =>
+        type.Assembly.GetName().Name is "System.Private.CoreLib" or "System.Collections" or "System.Collections.Concurrent";
 
-    private static Type[]? TypeArguments(MethodBase method) => method.DeclaringType is { IsConstructedGenericType: true } type ? type.GenericTypeArguments : null;
+    private static Type[]? TypeArguments(MethodBase method) =>
+        method.DeclaringType is { IsConstructedGenericType: true } type ? type.GenericTypeArguments : null;
 
     private static int SizeOf(OperandType operand) => operand switch
     {

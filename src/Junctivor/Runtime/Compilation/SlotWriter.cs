@@ -10,7 +10,8 @@ namespace Junctivor.Runtime;
 /// <param name="fetch">Writes how plans are fetched that may be there.</param>
 /// <param name="construct">Writes how a plan is constructed.</param>
 [RequiresDynamicCode("It writes a method at run time.")]
-internal sealed class SlotWriter(CodeEmitter emitter, Dictionary<Plan, LocalBuilder> locals, Action<IEnumerable<Plan>> fetch, Action<Plan> construct)
+internal sealed class SlotWriter(
+    CodeEmitter emitter, Dictionary<Plan, LocalBuilder> locals, Action<IEnumerable<Plan>> fetch, Action<Plan> construct)
 {
     private static readonly FieldInfo SlotsField = typeof(ScopeOf<ScopeSizes.Of1>).GetField(nameof(ScopeOf<ScopeSizes.Of1>.Own))!;
 
@@ -43,7 +44,8 @@ internal sealed class SlotWriter(CodeEmitter emitter, Dictionary<Plan, LocalBuil
         }
     }
 
-    /// <summary>Claims all slots in one step, the first in a scope at once, later ones beside those that are claimed already; and fills them.</summary>
+    /// <summary>Claims all slots in one step, the first in a scope at once, later ones beside those that are claimed already; and fills
+    /// them.</summary>
     private void ClaimAndMake(CodeNeeds needs)
     {
         long slots = 0;

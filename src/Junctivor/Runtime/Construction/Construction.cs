@@ -15,7 +15,8 @@ internal sealed class Construction
     [ThreadStatic]
     private static Construction? Innermost;
 
-    /// <summary>How often user code may resolve while it is constructed, one inside the other: far more often than anybody means to.</summary>
+    /// <summary>How often user code may resolve while it is constructed, one inside the other: far more often than anybody means
+    /// to.</summary>
     private const int Deepest = 10_000;
 
     private readonly FrameStack _frames = new();
@@ -72,14 +73,16 @@ internal sealed class Construction
     /// <param name="asked">Where they are wanted.</param>
     /// <param name="cancellationToken">What they get who take a token.</param>
     /// <param name="made">What was created for it and is to be disposed, in the order of creation: the caller owns it.</param>
-    public static object?[] Gather(Plan gathering, Resolver asked, CancellationToken cancellationToken, out IReadOnlyList<OwnedInstance> made)
+    public static object?[] Gather(
+        Plan gathering, Resolver asked, CancellationToken cancellationToken, out IReadOnlyList<OwnedInstance> made)
     {
         List<OwnedInstance> unowned = [];
         made = unowned;
         return (object?[])Run(gathering, asked, null, [cancellationToken], owner: null, unowned);
     }
 
-    private static object Run(Plan plan, Resolver asked, Type? consumer, object[] given, Resolver? owner, List<OwnedInstance>? unowned = null)
+    private static object Run(
+        Plan plan, Resolver asked, Type? consumer, object[] given, Resolver? owner, List<OwnedInstance>? unowned = null)
     {
         Construction construction = ConstructionPool.Rent();
         construction.Begin(asked, consumer, given);
@@ -173,7 +176,8 @@ internal sealed class Construction
         }
     }
 
-    /// <summary>Remembers what is thrown. It is not caught: a handler runs on top of the stack that threw, of which little may be left.</summary>
+    /// <summary>Remembers what is thrown. It is not caught: a handler runs on top of the stack that threw, of which little may be
+    /// left.</summary>
     private bool IsNoted(Exception failure)
     {
         _failure = failure;
@@ -316,7 +320,8 @@ internal sealed class Construction
         {
             long started = _watch is null ? 0 : Stopwatch.GetTimestamp();
             object made = frame.Plan.Recipe.Construct(new ResolutionContext(frame.Home, null, null, _given, this), frame.Arguments)
-                ?? throw new InvalidOperationException($"The factory of {frame.Plan.Node?.Name} returned null; a factory must return an instance.");
+                ?? throw new InvalidOperationException(
+                    $"The factory of {frame.Plan.Node?.Name} returned null; a factory must return an instance.");
             if (frame.Plan.IsOwned && made is IDisposable or IAsyncDisposable)
             {
                 Own(frame.Home, made);

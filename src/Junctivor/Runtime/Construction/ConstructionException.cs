@@ -4,14 +4,15 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// Thrown when a constructor or factory throws while a service is resolved. Its exception is the inner one. What was created for the service is
-/// disposed, and the next request tries again.
+/// Thrown when a constructor or factory throws while a service is resolved. Its exception is the inner one. What was created for the
+/// service is disposed, and the next request tries again.
 /// </summary>
 public sealed class ConstructionException : JunctivorException
 {
     private readonly List<Exception> _endingFailures = [];
 
-    /// <summary>The paths of the nested constructions, the innermost first: joined only when they are read, as there may be thousands.</summary>
+    /// <summary>The paths of the nested constructions, the innermost first: joined only when they are read, as there may be
+    /// thousands.</summary>
     private readonly List<IReadOnlyList<FaultStep>> _ways;
 
     private IReadOnlyList<FaultStep>? _path;

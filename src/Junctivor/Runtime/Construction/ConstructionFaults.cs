@@ -16,7 +16,8 @@ internal readonly struct ConstructionFaults(ConstructionPath path)
     }
 
     /// <summary>A declared value that was not supplied.</summary>
-    public ResolveException NotSupplied(Plan plan, string? parameter) => new(NotSuppliedFaults.InScope(plan.Node!, path.To(plan, parameter)));
+    public ResolveException NotSupplied(Plan plan, string? parameter) =>
+        new(NotSuppliedFaults.InScope(plan.Node!, path.To(plan, parameter)));
 
     /// <summary>The scope itself, requested outside one.</summary>
     /// <param name="taker">What takes the scope; null for a request from outside.</param>
@@ -33,10 +34,12 @@ internal readonly struct ConstructionFaults(ConstructionPath path)
     }
 
     /// <summary>The result of an asynchronous factory that was not awaited.</summary>
-    public ResolveException NotReady(Plan plan, string? parameter) => new(AsyncNotReadyFaults.NotReady(plan.Node!, path.To(plan, parameter)));
+    public ResolveException NotReady(Plan plan, string? parameter) =>
+        new(AsyncNotReadyFaults.NotReady(plan.Node!, path.To(plan, parameter)));
 
     /// <summary>A dependency cycle that this thread has closed.</summary>
-    public ResolveException Cycle(Plan plan, string? parameter, Resolver home) => new(CycleRule.AtRunTime(path.Ring(plan, parameter, home)));
+    public ResolveException Cycle(Plan plan, string? parameter, Resolver home) =>
+        new(CycleRule.AtRunTime(path.Ring(plan, parameter, home)));
 
     /// <summary>A dependency cycle through user code, without end.</summary>
     public ResolveException EndlessCycle(Plan plan) => new(CycleRule.AtRunTime(path.LastRing(plan)));

@@ -3,8 +3,8 @@ using System.Runtime.ExceptionServices;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Goes on with a construction on a thread of its own where the stack of the first one is nearly full: a recursion that comes to an end must not
-/// fail because it is deep. The first thread waits, so that all of it stays one flow of control.
+/// Goes on with a construction on a thread of its own where the stack of the first one is nearly full: a recursion that comes to an end
+/// must not fail because it is deep. The first thread waits, so that all of it stays one flow of control.
 /// </summary>
 internal static class StackExtension
 {

@@ -18,7 +18,8 @@ internal static class WaitGraph
     /// <param name="ring">The steps that close the cycle, where waiting would never end.</param>
     /// <returns>False if waiting would never end; then it does not wait.</returns>
     /// <exception cref="ConstructionTimeoutException">It took longer.</exception>
-    public static bool TryWait(Claim claim, IReadOnlyList<FaultStep> way, TimeSpan limit, [NotNullWhen(false)] out IReadOnlyList<FaultStep>? ring)
+    public static bool TryWait(
+        Claim claim, IReadOnlyList<FaultStep> way, TimeSpan limit, [NotNullWhen(false)] out IReadOnlyList<FaultStep>? ring)
     {
         int me = ControlFlow.Id;
         lock (Gate)

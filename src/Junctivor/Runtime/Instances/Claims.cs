@@ -1,6 +1,7 @@
 namespace Junctivor.Runtime;
 
-/// <summary>What is being created in one container or scope; its store guards it. Mostly that is nothing, or a few: the newest is wanted first.</summary>
+/// <summary>What is being created in one container or scope; its store guards it. Mostly that is nothing, or a few: the newest is wanted
+/// first.</summary>
 internal sealed class Claims
 {
     /// <summary>Up to how many are looked through one after the other.</summary>

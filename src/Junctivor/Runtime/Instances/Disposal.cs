@@ -25,8 +25,8 @@ internal static class Disposal
         return Depth > 0;
     }
 
-    /// <summary>From here on, what the caller awaits is part of the end of a container or scope. The caller is an asynchronous method, at whose
-    /// end that is over.</summary>
+    /// <summary>From here on, what the caller awaits is part of the end of a container or scope. The caller is an asynchronous method, at
+    /// whose end that is over.</summary>
     public static void GoInside(Resolver where) => Current.Value = new Around(where, Current.Value);
 
     /// <summary>Ends the instances of a container or scope synchronously, the first in the list first.</summary>
@@ -34,7 +34,8 @@ internal static class Disposal
     /// <param name="where">Where they belong.</param>
     /// <param name="failures">What is thrown.</param>
     /// <param name="left">Those that can be disposed only asynchronously, in the same order; null where there are none.</param>
-    public static void End(ReadOnlyMemory<OwnedInstance> instances, Resolver where, ref List<Exception>? failures, ref List<OwnedInstance>? left)
+    public static void End(
+        ReadOnlyMemory<OwnedInstance> instances, Resolver where, ref List<Exception>? failures, ref List<OwnedInstance>? left)
     {
         foreach (OwnedInstance made in instances.Span)
         {
@@ -74,7 +75,8 @@ internal static class Disposal
     {
         where.Store.TakeBack(left);
         (failures ??= []).Add(new InvalidOperationException(
-            $"{NamesOf(left)} can be disposed only asynchronously. The rest was disposed; dispose of these with DisposeAsync, and write `await using` for {where.Description}."));
+            $"{NamesOf(left)} can be disposed only asynchronously. The rest was disposed; dispose of these with DisposeAsync, and write "
+                + $"`await using` for {where.Description}."));
     }
 
     /// <summary>Begins the end of what can be disposed only asynchronously, where nobody could come back for it.</summary>
@@ -84,12 +86,14 @@ internal static class Disposal
         List<Exception>? failures = null;
         DisposeUnused(left, where, ref failures);
         return new InvalidOperationException(
-            $"{NamesOf(left)} can be disposed only asynchronously. Disposal was started, and is not awaited: call the asynchronous method instead.");
+            $"{NamesOf(left)} can be disposed only asynchronously. Disposal was started, and is not awaited: call the asynchronous "
+                + "method instead.");
     }
 
     /// <summary>
-    /// Ends what was created and came to nothing, the first in the list first: as what it was created for failed, or its container or scope is disposed
-    /// meanwhile. What can be disposed only asynchronously begins to dispose now; if that takes time, the asynchronous end of the container or scope waits for it.
+    /// Ends what was created and came to nothing, the first in the list first: as what it was created for failed, or its container or scope
+    /// is disposed meanwhile. What can be disposed only asynchronously begins to dispose now; if that takes time, the asynchronous end of
+    /// the container or scope waits for it.
     /// </summary>
     public static void DisposeUnused(IEnumerable<OwnedInstance> unused, Resolver where, ref List<Exception>? failures)
     {
@@ -135,7 +139,8 @@ internal static class Disposal
 
     /// <summary>Awaits the end of one instance.</summary>
     /// <returns>What was thrown until now.</returns>
-    public static async ValueTask<List<Exception>?> AwaitDisposalAsync(ValueTask ending, object instance, Resolver where, List<Exception>? failures)
+    public static async ValueTask<List<Exception>?> AwaitDisposalAsync(
+        ValueTask ending, object instance, Resolver where, List<Exception>? failures)
     {
         Exception? failure = null;
         try
@@ -165,7 +170,8 @@ internal static class Disposal
 
     /// <summary>Ends all, the first in the list first.</summary>
     /// <returns>What was thrown until now.</returns>
-    public static async ValueTask<List<Exception>?> EndAsync(ReadOnlyMemory<OwnedInstance> owned, Resolver where, List<Exception>? failures = null)
+    public static async ValueTask<List<Exception>?> EndAsync(
+        ReadOnlyMemory<OwnedInstance> owned, Resolver where, List<Exception>? failures = null)
     {
         for (int number = 0; number < owned.Length; number++)
         {
@@ -190,7 +196,8 @@ internal static class Disposal
         return ValueTask.CompletedTask;
     }
 
-    /// <summary>Tells those who want to know that an instance was ended, or threw. What they throw themselves keeps nothing from ending.</summary>
+    /// <summary>Tells those who want to know that an instance was ended, or threw. What they throw themselves keeps nothing from
+    /// ending.</summary>
     public static void Report(object instance, Resolver where, Exception? failure, ref List<Exception>? failures)
     {
         if ((where.Root.IsObserved || failure is not null) && instance is not UnderWay)
@@ -208,7 +215,8 @@ internal static class Disposal
         }
     }
 
-    private static string NamesOf(IEnumerable<OwnedInstance> left) => string.Join(", ", left.Select(made => TypeNames.Short(made.Instance.GetType())));
+    private static string NamesOf(IEnumerable<OwnedInstance> left) =>
+        string.Join(", ", left.Select(made => TypeNames.Short(made.Instance.GetType())));
 
     private sealed record Around(Resolver Where, Around? Outer);
 

@@ -4,8 +4,8 @@ namespace Junctivor.Runtime;
 
 /// <summary>
 /// The shared instances of one container or scope, and what it has to dispose. Reading takes no lock. The gate is held for
-/// moments only, never while something is created, so two unrelated services never wait for each other. A scope keeps instances in its own slots
-/// as far as it has some; then this one knows who creates them, where that may take long, and what has to be disposed.
+/// moments only, never while something is created, so two unrelated services never wait for each other. A scope keeps instances in its own
+/// slots as far as it has some; then this one knows who creates them, where that may take long, and what has to be disposed.
 /// </summary>
 /// <param name="scope">The scope that it belongs to; null for a container.</param>
 internal sealed class InstanceStore(Scope? scope)

@@ -4,8 +4,8 @@ using Junctivor.Telemetry;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// What a container or scope knows beside its instances. All plain scopes of a container share one: a scope of which more is to be said gets
-/// one of its own. Only <see cref="Entries"/> and <see cref="Trace"/> change.
+/// What a container or scope knows beside its instances. All plain scopes of a container share one: a scope of which more is to be said
+/// gets one of its own. Only <see cref="Entries"/> and <see cref="Trace"/> change.
 /// </summary>
 internal sealed record ResolverState
 {

@@ -4,8 +4,8 @@ using System.Runtime.CompilerServices;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// The word of a container or scope (see <see cref="ScopeWord"/>), with every step that changes it. Each step is one compare-and-swap, but for the
-/// last, which nobody has to see at once: docs/decisions/0001-memory-model.md says why that holds. Safe for use by several threads.
+/// The word of a container or scope (see <see cref="ScopeWord"/>), with every step that changes it. Each step is one compare-and-swap, but
+/// for the last, which nobody has to see at once: docs/decisions/0001-memory-model.md says why that holds. Safe for use by several threads.
 /// </summary>
 internal struct ScopeGuard
 {
@@ -36,7 +36,8 @@ internal struct ScopeGuard
         return false;
     }
 
-    /// <summary>Claims slots that are about to be filled without an interruption: by constructors that neither fail nor take long nor resolve.</summary>
+    /// <summary>Claims slots that are about to be filled without an interruption: by constructors that neither fail nor take long nor
+    /// resolve.</summary>
     /// <param name="scope">The scope that the slots belong to.</param>
     /// <param name="slots">The slots as bits.</param>
     /// <param name="order">Those of them to dispose, in the order of creation.</param>
@@ -130,7 +131,8 @@ internal struct ScopeGuard
         {
             long known = word;
             order = ScopeWord.OrderOf(known);
-            word = Interlocked.CompareExchange(ref Word, order == 0 ? ScopeWord.Ending(known) : ScopeWord.EndingBy(known, ControlFlow.Id), known);
+            word = Interlocked.CompareExchange(
+                ref Word, order == 0 ? ScopeWord.Ending(known) : ScopeWord.EndingBy(known, ControlFlow.Id), known);
             if (word == known)
             {
                 return true;
@@ -159,8 +161,8 @@ internal struct ScopeGuard
     public void Close() => Volatile.Write(ref Word, ScopeWord.Ended);
 
     /// <summary>
-    /// Disposal is complete. Nobody waits for a slot any more, so what is said of claims may be lost. This is to cost next to nothing: a thread that
-    /// begins to wait ensures that one of both sees the other.
+    /// Disposal is complete. Nobody waits for a slot any more, so what is said of claims may be lost. This is to cost next to nothing: a
+    /// thread that begins to wait ensures that one of both sees the other.
     /// </summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public void BeOver() => Volatile.Write(ref Word, ScopeWord.AllOver);

@@ -3,15 +3,16 @@ using System.Numerics;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// The word by which a scope guards itself: who has claimed which slot, in which order those were created that are to be disposed, and whether it has
-/// ended. Everything in it changes in one step, so that nothing has to be locked.
+/// The word by which a scope guards itself: who has claimed which slot, in which order those were created that are to be disposed, and
+/// whether it has ended. Everything in it changes in one step, so that nothing has to be locked.
 /// <code>
 ///  63      62       61     30..59                              0..29
 ///  ended   listed   over   the slots to dispose, 5 bits each,      the slots that are claimed:
 ///                          the first created in the lowest        they have an instance, or get one
 /// </code>
-/// A claim that is given back, as what was to fill the slot threw, is gone from the lowest bits, whether the scope is disposed or not; so whoever
-/// waits for a slot knows when nothing will come. Once it is disposed, the bits of the order say which flow of control is at the end right now. What holds at each moment, and why nobody sees less, is written down in docs/decisions/0001-memory-model.md.
+/// A claim that is given back, as what was to fill the slot threw, is gone from the lowest bits, whether the scope is disposed or not; so
+/// whoever waits for a slot knows when nothing will come. Once it is disposed, the bits of the order say which flow of control is at the
+/// end right now. What holds at each moment, and why nobody sees less, is written down in docs/decisions/0001-memory-model.md.
 /// </summary>
 internal static class ScopeWord
 {
@@ -49,7 +50,8 @@ internal static class ScopeWord
         return count == MostOrdered ? -1 : order | ((slot + 1L) << (count * OrderBits));
     }
 
-    /// <summary>The slots to dispose, to be read with <see cref="CountOf"/> and <see cref="SlotAt"/>; of a scope that has not ended.</summary>
+    /// <summary>The slots to dispose, to be read with <see cref="CountOf"/> and <see cref="SlotAt"/>; of a scope that has not
+    /// ended.</summary>
     public static long OrderOf(long word) => (word >> OrderAt) & OrderMask;
 
     /// <summary>Whether the scope has not ended, and nothing is to be disposed, here or in a list.</summary>

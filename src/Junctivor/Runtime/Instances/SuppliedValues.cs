@@ -14,7 +14,8 @@ internal sealed class SuppliedValues
     private SuppliedValues((Node Promise, object Value)[] values) => _values = values;
 
     /// <summary>The values that end with the container or scope.</summary>
-    public IEnumerable<object> Owned => _values.Length == 0 ? [] : _values.Where(each => each.Promise.Options.IsOwned == true).Select(each => each.Value);
+    public IEnumerable<object> Owned =>
+        _values.Length == 0 ? [] : _values.Where(each => each.Promise.Options.IsOwned == true).Select(each => each.Value);
 
     /// <summary>Whether some values end with the container or scope.</summary>
     public bool OwnsAny { get; private init; }
@@ -90,7 +91,10 @@ internal sealed class SuppliedValues
         {
             ServiceId service = new(types[Given(value).Service], types.MarkOf(value.Mark));
             services.Add(service);
-            values.AddRange(graph.IncomingFor(service).Where(node => node.Level == level && !node.Options.IsSuppliedLater).Select(promise => (promise, value.Given)));
+            values.AddRange(
+                graph.IncomingFor(service)
+                    .Where(node => node.Level == level && !node.Options.IsSuppliedLater)
+                    .Select(promise => (promise, value.Given)));
         }
 
         faults = [.. NotDeclaredFaults.AtStart(graph, level, services)];
@@ -121,7 +125,8 @@ internal sealed class SuppliedValues
         while (!Has(promise))
         {
             (Node Promise, object Value)[] known = Volatile.Read(ref _values);
-            if (!known.Any(each => each.Promise == promise) && Interlocked.CompareExchange(ref _values, [.. known, (promise, value)], known) == known)
+            if (!known.Any(each => each.Promise == promise)
+                && Interlocked.CompareExchange(ref _values, [.. known, (promise, value)], known) == known)
             {
                 return true;
             }

@@ -106,7 +106,10 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
     }
 
     private static void CountFailure(string name, string stage, Exception failure) => Measuring.Instruments?.Failures.Add(
-        1, new TagList { { Instruments.Service, name }, { Instruments.Stage, stage }, { Instruments.ErrorType, failure.GetType().FullName } });
+        1, new TagList
+        {
+            { Instruments.Service, name }, { Instruments.Stage, stage }, { Instruments.ErrorType, failure.GetType().FullName },
+        });
 
     private void Tell(LifeEventKind kind, object instance, Resolver where)
     {

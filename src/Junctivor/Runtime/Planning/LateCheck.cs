@@ -46,5 +46,6 @@ internal sealed class LateCheck(ServiceGraph graph)
     }
 
     private bool IsChecked(Node node) =>
-        (node.Bindings is not null && node.Number < _checkedAtBuild && (graph.Unrequested.Count == 0 || !graph.Unrequested.Contains(node))) || _checkedLater.Contains(node);
+        (node.Bindings is not null && node.Number < _checkedAtBuild && (graph.Unrequested.Count == 0 || !graph.Unrequested.Contains(node)))
+            || _checkedLater.Contains(node);
 }

@@ -139,12 +139,15 @@ internal sealed class PlanCache
     public Plan Construct(Type type, ReadOnlySpan<object> arguments)
     {
         TypeList types = TypeList.Of(arguments);
-        return _seldom.Value.Constructions.TryGetValue((type, types), out Plan? known) ? known : _seldom.Value.Constructions.GetOrAdd((type, types), PlanConstruction);
+        return _seldom.Value.Constructions.TryGetValue((type, types), out Plan? known)
+            ? known
+            : _seldom.Value.Constructions.GetOrAdd((type, types), PlanConstruction);
     }
 
     /// <summary>The plan for the arguments of a method.</summary>
     /// <exception cref="ResolveException">A parameter cannot be had.</exception>
-    public Plan Call(MethodInfo method, int parameterCount) => _calls.GetOrAdd(method, _ => PlanFor(_reader.ReadCall(method, parameterCount)));
+    public Plan Call(MethodInfo method, int parameterCount) =>
+        _calls.GetOrAdd(method, _ => PlanFor(_reader.ReadCall(method, parameterCount)));
 
     /// <summary>The plan for the values of the properties of an object, and the properties.</summary>
     /// <exception cref="ResolveException">A property cannot be filled.</exception>
@@ -240,7 +243,8 @@ internal sealed class PlanCache
     {
         lock (_gate)
         {
-            return [.. Graph.IncomingFor(IdOf(new Key(wanted.Service, wanted.Mark))).Where(node => node.Level == wanted.Level && !node.Options.IsSuppliedLater)];
+            return [.. Graph.IncomingFor(IdOf(new Key(wanted.Service, wanted.Mark)))
+                .Where(node => node.Level == wanted.Level && !node.Options.IsSuppliedLater)];
         }
     }
 
@@ -249,7 +253,9 @@ internal sealed class PlanCache
         lock (_gate)
         {
             TypeRef made = Types[construction.Made];
-            return _compiler.PlanFor(_check.Sound(_reader.Builder.Construct(made, [.. construction.Arguments.Select(type => Types[type])]), new ServiceId(made)));
+            return _compiler.PlanFor(
+                _check.Sound(
+                    _reader.Builder.Construct(made, [.. construction.Arguments.Select(type => Types[type])]), new ServiceId(made)));
         }
     }
 

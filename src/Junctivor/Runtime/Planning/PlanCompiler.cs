@@ -4,7 +4,8 @@ using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Creates plans of the nodes of a sound graph, bottom up and without recursion. Whoever calls holds the gate of the book.</summary>
+/// <summary>Creates plans of the nodes of a sound graph, bottom up and without recursion. Whoever calls holds the gate of the
+/// book.</summary>
 internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNodes? shared)
 {
     /// <summary>By the number of the node.</summary>
@@ -132,7 +133,9 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
 
     /// <summary>Whether there may be something to dispose: a constructor gives exactly its class, a factory whatever it likes.</summary>
     private static bool CanEnd(Node node, Type made) =>
-        WiringReader.MakingOf(node) is not InstanceSource.OfClass || made.IsAssignableTo(typeof(IDisposable)) || made.IsAssignableTo(typeof(IAsyncDisposable));
+        WiringReader.MakingOf(node) is not InstanceSource.OfClass
+            || made.IsAssignableTo(typeof(IDisposable))
+            || made.IsAssignableTo(typeof(IAsyncDisposable));
 
     private Recipe RecipeOf(Node node)
     {
@@ -146,7 +149,9 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
         };
         return node.Properties.Length == 0
             ? recipe
-            : new PropertyFillingRecipe(recipe, [.. node.Properties.Select(WiringReader.PropertyOf)], node.Options.IsOwned != false || node.Registration.Order == int.MaxValue);
+            : new PropertyFillingRecipe(
+                recipe, [.. node.Properties.Select(WiringReader.PropertyOf)],
+                node.Options.IsOwned != false || node.Registration.Order == int.MaxValue);
     }
 
     private Plan Compose(Binding supply) => supply switch
@@ -154,8 +159,10 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
         Binding.Single single => Known(single.Node)!,
         Binding.Deferred { Form: DeferredForm.FuncWithArguments } function =>
             new Plan(new ArgumentFuncRecipe(reader.Types[function.Wrapper], Later(function.Inner))),
-        Binding.Deferred deferred => new Plan(new DeferredRecipe(deferred.Form, WrapperFactory.Of(reader.TokenOf(deferred.Wanted)), Later(deferred.Inner))),
-        Binding.Many many => new Plan(new ListRecipe(WrapperFactory.Of(reader.TokenOf(many.Element.Type)))) { Arguments = Elements(many.Elements) },
+        Binding.Deferred deferred =>
+            new Plan(new DeferredRecipe(deferred.Form, WrapperFactory.Of(reader.TokenOf(deferred.Wanted)), Later(deferred.Inner))),
+        Binding.Many many =>
+            new Plan(new ListRecipe(WrapperFactory.Of(reader.TokenOf(many.Element.Type)))) { Arguments = Elements(many.Elements) },
         Binding.Keyed keyed => new Plan(Keyed(keyed)) { Arguments = Elements([.. keyed.Elements.Select(element => element.Supply)]) },
         Binding.Ambient ambient => new Plan(new AmbientRecipe(ambient.Form)) { IsScope = ambient.Form == AmbientForm.Scope },
         Binding.Argument argument => new Plan(new ArgumentRecipe(argument.Number)),

@@ -26,7 +26,9 @@ internal sealed class SharedNodes(Container parent, WiringReader branch)
 
     private Node? Find(Node node)
     {
-        if (node.Level != Level.Singleton || node.Order == int.MaxValue || parent.Plans.Reader.WrittenFor(WiringReader.EntryOf(node)) is not { } written)
+        if (node.Level != Level.Singleton
+            || node.Order == int.MaxValue
+            || parent.Plans.Reader.WrittenFor(WiringReader.EntryOf(node)) is not { } written)
         {
             return null;
         }

@@ -15,7 +15,9 @@ internal readonly struct TypeList : IEquatable<TypeList>, IEnumerable<Type>
         for (int number = 0; number < types.Length; number++)
         {
             types[number] = arguments[number]?.GetType()
-                ?? throw new ArgumentNullException(nameof(arguments), "An argument is null, so its parameter cannot be found by type: omit it, and make the parameter optional.");
+                ?? throw new ArgumentNullException(
+                    nameof(arguments),
+                    "An argument is null, so its parameter cannot be found by type: omit it, and make the parameter optional.");
         }
 
         return new TypeList(types);

@@ -4,13 +4,13 @@ using System.Runtime.InteropServices;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// The plans by the types that were requested. Reading takes no lock, and is a few instructions: the table is at most a quarter full. What is
-/// added shows when it is whole. A table twice as long takes the place of one that is full, which is emptied: whoever still reads it finds
-/// nothing, and requests the new one. Safe for use by several threads, of which one at a time changes it.
+/// The plans by the types that were requested. Reading takes no lock, and is a few instructions: the table is at most a quarter full. What
+/// is added shows when it is whole. A table twice as long takes the place of one that is full, which is emptied: whoever still reads it
+/// finds nothing, and requests the new one. Safe for use by several threads, of which one at a time changes it.
 /// </summary>
 /// <remarks>
-/// What holds at each moment, and all that a reader relies on: in one array, a place belongs to one type for ever. It goes from empty to that
-/// type once, its handle being written last, and from that type to nothing at most once, when the array is given up; an array that was
+/// What holds at each moment, and all that a reader relies on: in one array, a place belongs to one type for ever. It goes from empty to
+/// that type once, its handle being written last, and from that type to nothing at most once, when the array is given up; an array that was
 /// given up is never filled again. So whoever has seen the handle can find, in the same place, only what belongs to that type, or null.
 /// See docs/decisions/0001-memory-model.md.
 /// </remarks>
@@ -120,7 +120,9 @@ internal sealed class TypeTable
     private static PlanCode StepByStep(nint handle, Plan plan)
     {
         Type service = Type.GetTypeFromHandle(RuntimeTypeHandle.FromIntPtr(handle))!;
-        return plan == Plan.Unregistered ? (home, _) => home.ThrowUnregistered(service) : (home, _) => home.ResolveStepByStep(service, plan);
+        return plan == Plan.Unregistered
+            ? (home, _) => home.ThrowUnregistered(service)
+            : (home, _) => home.ResolveStepByStep(service, plan);
     }
 
     [MethodImpl(MethodImplOptions.AggressiveInlining)]

@@ -21,7 +21,8 @@ internal sealed class ConstructorRecipe(ReflectedConstructor constructor, CodeQu
     public override object? Construct(in ResolutionContext surroundings, object?[] arguments) =>
         _call is { } call ? call(arguments) : MakeByReflection(arguments);
 
-    /// <summary>An invoker that is used once writes no code, and so costs next to nothing; a second call of the same one writes some.</summary>
+    /// <summary>An invoker that is used once writes no code, and so costs next to nothing; a second call of the same one writes
+    /// some.</summary>
     private object? MakeByReflection(object?[] arguments)
     {
         ConstructorInfo info = constructor.Info;
@@ -33,7 +34,8 @@ internal sealed class ConstructorRecipe(ReflectedConstructor constructor, CodeQu
         return ConstructorInvoker.Create(info).Invoke(arguments.AsSpan());
     }
 
-    private static bool CanBeCalledOtherwise(ConstructorInfo info) => !RuntimeFeature.IsDynamicCodeSupported || ConstructorCompiler.CanCompile(info);
+    private static bool CanBeCalledOtherwise(ConstructorInfo info) =>
+        !RuntimeFeature.IsDynamicCodeSupported || ConstructorCompiler.CanCompile(info);
 
     private static Func<object?[], object?> Lasting(ConstructorInfo info)
     {

@@ -5,7 +5,8 @@ namespace Junctivor.Runtime;
 /// <summary>Creates a wrapper that comes to the service later. The plan below is requested then, as it may lie on a cycle.</summary>
 internal sealed class DeferredRecipe(DeferredForm form, WrapperFactory wrappers, Lazy<Plan> planBelow) : Recipe
 {
-    /// <summary>What was created last for somebody in the container, where it would be the same again and again; a scope is not held.</summary>
+    /// <summary>What was created last for somebody in the container, where it would be the same again and again; a scope is not
+    /// held.</summary>
     private Way? _inContainer;
 
     public override object Construct(in ResolutionContext surroundings, object?[] arguments)
@@ -22,7 +23,9 @@ internal sealed class DeferredRecipe(DeferredForm form, WrapperFactory wrappers,
             return known.Wrapper;
         }
 
-        object made = form == DeferredForm.FreshScope ? wrappers.FreshScope(home, planBelow, consumer) : wrappers.Func(home, planBelow, consumer);
+        object made = form == DeferredForm.FreshScope
+            ? wrappers.FreshScope(home, planBelow, consumer)
+            : wrappers.Func(home, planBelow, consumer);
         if (home is Container)
         {
             _inContainer = new Way(home, consumer, made);

@@ -2,7 +2,8 @@ using System.Runtime.CompilerServices;
 
 namespace Junctivor.Runtime;
 
-/// <summary>What a wrapper comes to later: a service, in the container or scope that the holder of the wrapper lives in, or in one inside.</summary>
+/// <summary>What a wrapper comes to later: a service, in the container or scope that the holder of the wrapper lives in, or in one
+/// inside.</summary>
 /// <param name="home">Where the holder lives.</param>
 /// <param name="planBelow">The plan of the service. It is requested at the first use only, as it may lie on a cycle.</param>
 /// <param name="consumer">The class of the holder; null from outside.</param>
@@ -16,7 +17,8 @@ internal sealed class DeferredResolution<T>(Resolver home, Lazy<Plan> planBelow,
     /// <summary>Returns the service where the holder lives.</summary>
     public T Get() => Get(home);
 
-    /// <remarks>It is compiled at once and as well as can be: what its first calls do, when there is no code yet, says nothing of later ones.</remarks>
+    /// <remarks>It is compiled at once and as well as can be: what its first calls do, when there is no code yet, says nothing of later
+    /// ones.</remarks>
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public T Get(Resolver asked)
     {

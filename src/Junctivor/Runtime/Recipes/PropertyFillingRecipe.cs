@@ -2,7 +2,8 @@ using System.Reflection;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Constructs, and then fills properties with the last of the arguments. What a setter throws leaves nothing behind that has something to dispose.</summary>
+/// <summary>Constructs, and then fills properties with the last of the arguments. What a setter throws leaves nothing behind that has
+/// something to dispose.</summary>
 /// <param name="constructing">Constructs.</param>
 /// <param name="properties">The properties.</param>
 /// <param name="isEndedUnfinished">Whether the object is ended where a setter throws: nobody but us has ever had it then.</param>

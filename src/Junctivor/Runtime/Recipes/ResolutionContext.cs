@@ -6,4 +6,5 @@ namespace Junctivor.Runtime;
 /// <param name="Asking">The class that requests what requests it; null from outside.</param>
 /// <param name="Arguments">The arguments of the call that constructs; empty where there are none.</param>
 /// <param name="Construction">Who creates it step by step, and ends what is not finished; null in code, where nothing fails.</param>
-internal readonly record struct ResolutionContext(Resolver Home, Type? Consumer, Type? Asking, object[] Arguments, Construction? Construction);
+internal readonly record struct ResolutionContext(
+    Resolver Home, Type? Consumer, Type? Asking, object[] Arguments, Construction? Construction);

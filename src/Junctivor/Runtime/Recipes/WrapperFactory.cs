@@ -3,8 +3,8 @@ using Junctivor.Registering;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Creates the wrappers of one service type: <c>Lazy</c>, <c>Func</c>, <c>FreshScope</c>, lists and dictionaries. Comes from a <see cref="TypeToken"/>, so
-/// that nothing has to close a generic type at run time.
+/// Creates the wrappers of one service type: <c>Lazy</c>, <c>Func</c>, <c>FreshScope</c>, lists and dictionaries. Comes from a
+/// <see cref="TypeToken"/>, so that nothing has to close a generic type at run time.
 /// </summary>
 internal abstract class WrapperFactory
 {

@@ -16,7 +16,8 @@ internal sealed class WrapperFactory<T> : WrapperFactory
         new Func<T>(new DeferredResolution<T>(home, planBelow, consumer).Get);
 
     /// <summary>A failure is not remembered: the next asking tries again.</summary>
-    [UnconditionalSuppressMessage("Trimming", "IL2091", Justification = "It always has a function to make its value, and so needs no constructor.")]
+    [UnconditionalSuppressMessage("Trimming", "IL2091",
+        Justification = "It always has a function to make its value, and so needs no constructor.")]
     public override object Lazy(object function) => new Lazy<T>((Func<T>)function, LazyThreadSafetyMode.PublicationOnly);
 
     public override object Array(object?[] elements) => System.Array.ConvertAll(elements, element => (T)element!);
@@ -35,7 +36,8 @@ internal sealed class WrapperFactory<T> : WrapperFactory
     public override object FreshScope(Resolver home, Lazy<Plan> planBelow, Type? consumer) =>
         new FreshScope<T>(new DeferredResolution<T>(home, planBelow, consumer));
 
-    /// <summary>A plan for a type gives only what has that type: that was created sure of when it was created, so it need not be asked again.</summary>
+    /// <summary>A plan for a type gives only what has that type: that was created sure of when it was created, so it need not be asked
+    /// again.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static T As(object instance) => typeof(T).IsValueType ? (T)instance : Unsafe.As<object, T>(ref instance);
 }

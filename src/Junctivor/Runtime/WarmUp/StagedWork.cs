@@ -3,8 +3,8 @@ using Junctivor.Graph;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// One piece of work of a warm-up or wind-down, as long as it runs: what it awaits in its turn must not wait for it. What it began and left to
-/// itself may.
+/// One piece of work of a warm-up or wind-down, as long as it runs: what it awaits in its turn must not wait for it. What it began and left
+/// to itself may.
 /// </summary>
 internal sealed class StagedWork
 {
@@ -37,7 +37,8 @@ internal sealed class StagedWork
             if (work._container == container && !work._isOver)
             {
                 throw new InvalidOperationException(
-                    $"The {work._kind} of {work._node.Name} calls {call}, which waits for that {work._kind}: it would never complete. Call it after the {work._kind} of the container has completed.");
+                    $"The {work._kind} of {work._node.Name} calls {call}, which waits for that {work._kind}: it would never complete. "
+                        + $"Call it after the {work._kind} of the container has completed.");
             }
         }
     }

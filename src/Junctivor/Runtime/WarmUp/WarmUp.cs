@@ -7,7 +7,8 @@ using Junctivor.Registering;
 namespace Junctivor.Runtime;
 
 /// <summary>What runs before the first work of a container and after the last. One call at a time.</summary>
-[SuppressMessage("Design", "CA1001", Justification = "Whoever still waits must get its turn, and the semaphore holds nothing to dispose of.")]
+[SuppressMessage("Design", "CA1001",
+    Justification = "Whoever still waits must get its turn, and the semaphore holds nothing to dispose of.")]
 internal sealed class WarmUp
 {
     private readonly SemaphoreSlim _turn = new(1);
@@ -16,7 +17,8 @@ internal sealed class WarmUp
     private bool _isClosed;
 
     /// <summary>The names of what is warm and must be wound down.</summary>
-    public IReadOnlyList<string> Pending => _warm.Length == 0 ? [] : [.. _warm.Where(warm => warm.WindDown is not null).Select(warm => warm.Node.Name)];
+    public IReadOnlyList<string> Pending =>
+        _warm.Length == 0 ? [] : [.. _warm.Where(warm => warm.WindDown is not null).Select(warm => warm.Node.Name)];
 
     /// <summary>Creates and warms what is cold, each after what it needs; all of it, or none.</summary>
     /// <exception cref="WarmUpException">User code threw.</exception>
@@ -73,7 +75,8 @@ internal sealed class WarmUp
     private static Task<List<Exception>> UndoAsync(Container container, IReadOnlyCollection<WarmNode> warm) =>
         new WindDown(warm, container).RunAsync(Timeout.InfiniteTimeSpan, CancellationToken.None);
 
-    private static async Task<IReadOnlyCollection<WarmNode>> RunAsync(OrderedNode[] cold, Container container, CancellationToken cancellationToken)
+    private static async Task<IReadOnlyCollection<WarmNode>> RunAsync(
+        OrderedNode[] cold, Container container, CancellationToken cancellationToken)
     {
         Dictionary<Node, IReadOnlyList<Node>> needs = cold.ToDictionary(ordered => ordered.Node, ordered => ordered.Dependencies);
         ConcurrentQueue<WarmNode> warm = new();
@@ -117,7 +120,8 @@ internal sealed class WarmUp
         }
     }
 
-    private static async Task<WarmNode> RunAsync(Node node, IReadOnlyList<Node> needs, Container container, CancellationToken cancellationToken)
+    private static async Task<WarmNode> RunAsync(
+        Node node, IReadOnlyList<Node> needs, Container container, CancellationToken cancellationToken)
     {
         if (node.IsAsync)
         {

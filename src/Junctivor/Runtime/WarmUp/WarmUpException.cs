@@ -7,10 +7,14 @@ namespace Junctivor;
 /// </summary>
 public sealed class WarmUpException : JunctivorException
 {
-    internal WarmUpException(IReadOnlyList<(string Name, Exception Failure)> failures, IReadOnlyList<string> woundDown, IReadOnlyList<Exception> windDownFailures)
+    internal WarmUpException(
+        IReadOnlyList<(string Name, Exception Failure)> failures, IReadOnlyList<string> woundDown,
+        IReadOnlyList<Exception> windDownFailures)
         : base(
             MessageFor(failures, woundDown, windDownFailures),
-            failures.Count == 1 ? failures[0].Failure : new AggregateException(failures.Select(each => each.Failure).Concat(windDownFailures)))
+            failures.Count == 1
+                ? failures[0].Failure
+                : new AggregateException(failures.Select(each => each.Failure).Concat(windDownFailures)))
     {
         Failed = [.. failures.Select(each => each.Name)];
         WoundDown = woundDown;
@@ -27,10 +31,13 @@ public sealed class WarmUpException : JunctivorException
     public IReadOnlyList<Exception> WindDownFailures { get; }
 
     private static string MessageFor(
-        IReadOnlyList<(string Name, Exception Failure)> failures, IReadOnlyList<string> woundDown, IReadOnlyList<Exception> windDownFailures) => string.Join('\n',
+        IReadOnlyList<(string Name, Exception Failure)> failures, IReadOnlyList<string> woundDown,
+        IReadOnlyList<Exception> windDownFailures) => string.Join('\n',
     [
         .. failures.Select(each => $"The warm-up of {each.Name} failed: {ExceptionText.Of(each.Failure)}"),
-        woundDown.Count == 0 ? "No other service was warmed up." : $"These were warmed up, and are wound down again: {string.Join(", ", woundDown)}.",
+        woundDown.Count == 0
+            ? "No other service was warmed up."
+            : $"These were warmed up, and are wound down again: {string.Join(", ", woundDown)}.",
         .. windDownFailures.Select(failure => $"Winding down failed too: {ExceptionText.Of(failure)}"),
     ]);
 }

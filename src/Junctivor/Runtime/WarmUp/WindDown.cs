@@ -17,9 +17,12 @@ internal sealed class WindDown(IReadOnlyCollection<WarmNode> warm, Container con
     public async Task<List<Exception>> RunAsync(TimeSpan limit, CancellationToken cancellationToken)
     {
         Dictionary<Node, WarmNode> warmths = warm.ToDictionary(each => each.Node);
-        ILookup<Node, Node> dependents = warm.SelectMany(each => each.Needs, (each, needed) => (each.Node, needed)).ToLookup(pair => pair.needed, pair => pair.Node);
+        ILookup<Node, Node> dependents = warm.SelectMany(each => each.Needs, (each, needed) => (each.Node, needed))
+            .ToLookup(pair => pair.needed, pair => pair.Node);
         CancellationTokenSource stop = CancellationTokenSource.CreateLinkedTokenSource(cancellationToken);
-        Task all = StagedExecution.RunAsync(warm.Select(each => each.Node).Reverse(), node => dependents[node], node => UndoAsync(warmths[node], stop.Token));
+        Task all =
+            StagedExecution.RunAsync(
+                warm.Select(each => each.Node).Reverse(), node => dependents[node], node => UndoAsync(warmths[node], stop.Token));
         try
         {
             await all.WaitAsync(limit, CancellationToken.None).ConfigureAwait(false);

@@ -5,7 +5,8 @@ namespace Junctivor;
 /// <summary>Thrown when a wind-down exceeds the limit. Its token is cancelled, and it is not awaited further.</summary>
 public sealed class WindDownTimeoutException : JunctivorException
 {
-    internal WindDownTimeoutException(TimeSpan limit, IReadOnlyList<string> unended, IReadOnlyList<string> waiting, IReadOnlyList<Exception> failures)
+    internal WindDownTimeoutException(
+        TimeSpan limit, IReadOnlyList<string> unended, IReadOnlyList<string> waiting, IReadOnlyList<Exception> failures)
         : base(MessageFor(limit, unended, waiting), failures.Count == 0 ? null : new AggregateException(failures))
     {
         Unended = unended;
