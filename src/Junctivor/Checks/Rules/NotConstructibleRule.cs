@@ -24,7 +24,8 @@ internal sealed class NotConstructibleRule : IRule
                 Found(graph, node, "has an open type argument",
                     new Fix("specify its type arguments, or register the generic definition with typeof")),
             { IsDelegate: true } =>
-                Found(graph, node, "is a delegate type", new Fix("register the delegate as a value", $"Singleton.Value<{made.Name}>(…)")),
+                Found(graph, node, "is a delegate type",
+                    new Fix("register the delegate as a value", $"Singleton.Value<{made.Name}>(…)")),
             _ when node.Constructors.Length == 0 => Found(
                 graph, node, "has no public constructor", new Fix($"make a constructor of {made.Name} public"),
                 new Fix("create it in a factory", RegistrationText.UnknownFactory(node, made))),
