@@ -21,7 +21,7 @@ try
 
     await byHand.StartAsync();
     await wired.StartWarmAsync(container);
-    await wired.WaitUntilToldToEndAsync();
+    await wired.WaitForStopAsync();
     await byHand.StopAsync();
     await wired.StopAndWindDownAsync(container, WiredHost.DefaultShutdownTimeout);
     return 0;

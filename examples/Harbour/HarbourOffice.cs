@@ -53,7 +53,7 @@ public sealed class HarbourOffice : IAsyncDisposable
     }
 
     /// <summary>Completes when the office is told to close.</summary>
-    public Task WaitUntilToldToCloseAsync() => _server.WaitUntilToldToEndAsync();
+    public Task WaitUntilToldToCloseAsync() => _server.WaitForStopAsync();
 
     /// <summary>Answers the last requests, notes the last arrivals, and closes.</summary>
     public Task CloseAsync() => _server.StopAndWindDownAsync(Container, Patience);

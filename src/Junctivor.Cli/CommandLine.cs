@@ -181,7 +181,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     {
         string[] assemblies = [.. files.Where(file => !WiringSource.IsSavedGraph(file))];
         return assemblies.Length > 0 && !Terminal.IsElsewhere
-            ? FurtherProcess.Run(words, string.Join(" and ", assemblies.Select(Path.GetFileName)), TimeSpan.FromSeconds(seconds))
+            ? ChildProcess.Run(words, string.Join(" and ", assemblies.Select(Path.GetFileName)), TimeSpan.FromSeconds(seconds))
             : run();
     }
 

@@ -115,7 +115,7 @@ public class HostTests
         Task<string>[] asked = [.. Enumerable.Range(0, Requests).Select(_ => office.GetAsync("/berth"))];
         await Task.Run(() => arrived.Wait(Token), Token);
         Task ending = office.Host.StopAndWindDownAsync(office.Container, WiredHost.DefaultShutdownTimeout);
-        await office.Host.WaitUntilToldToEndAsync(Token);
+        await office.Host.WaitForStopAsync(Token);
         Assert.False(isDown);
         goOn.SetResult();
 

@@ -50,7 +50,7 @@ public static class WiredHost
             return;
         }
 
-        await host.WaitUntilToldToEndAsync(ending.Token).ConfigureAwait(false);
+        await host.WaitForStopAsync(ending.Token).ConfigureAwait(false);
         await host.StopAndWindDownAsync(container, limit).ConfigureAwait(false);
 
         void End(PosixSignalContext signal)
@@ -99,7 +99,7 @@ public static class WiredHost
     /// <param name="stop">Stops the waiting too.</param>
     /// <returns>A task that completes then.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="host"/> is null.</exception>
-    public static async Task WaitUntilToldToEndAsync(this IHost host, CancellationToken stop = default)
+    public static async Task WaitForStopAsync(this IHost host, CancellationToken stop = default)
     {
         ArgumentNullException.ThrowIfNull(host);
         IHostApplicationLifetime lifetime = (IHostApplicationLifetime)host.Services.GetService(typeof(IHostApplicationLifetime))!;

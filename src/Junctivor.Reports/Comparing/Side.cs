@@ -44,9 +44,9 @@ internal sealed class Side
         : $"{Maker(registration)} "
             + $"({registration.Lifetime}{(registration.OnlyFor is null ? "" : $", for {_graph.NameOf(registration.OnlyFor)} only")})";
 
-    public string Describe(SavedNeed need) =>
-        $"{(need.Mark is null ? "" : $"[{_graph.NameOf(need.Mark)}] ")}{_graph.NameOf(need.Service)} "
-            + $"{need.Parameter}{(need.Gets == "constant" ? " (a constant)" : "")}";
+    public string Describe(SavedNeed dependency) =>
+        $"{(dependency.Mark is null ? "" : $"[{_graph.NameOf(dependency.Mark)}] ")}{_graph.NameOf(dependency.Service)} "
+            + $"{dependency.Parameter}{(dependency.Gets == "constant" ? " (a constant)" : "")}";
 
     public string Names(IEnumerable<SavedRegistration> registrations) => string.Join(", ", registrations.Select(Maker));
 

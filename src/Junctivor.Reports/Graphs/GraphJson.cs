@@ -51,7 +51,7 @@ public static class GraphJson
                 registration => AreWhole(registration.Services)
                     && AreWhole(registration.Replaced)
                     && AreWhole(registration.Needs)
-                    && registration.Needs.All(need => AreWhole(need.By)))
+                    && registration.Needs.All(dependency => AreWhole(dependency.By)))
             && graph.Services.All(service => AreWhole(service.By))))
         {
             throw new SavedGraphException("has null where a value is required: save it again with 'junctivor list --format json'.");
@@ -75,7 +75,9 @@ public static class GraphJson
 
         IEnumerable<string?> mentioned = graph.Registrations
             .SelectMany(
-                registration => registration.Needs.SelectMany(need => need.By).Append(registration.Around).Append(registration.FollowsFrom))
+                registration => registration.Needs.SelectMany(dependency => dependency.By)
+                    .Append(registration.Around)
+                    .Append(registration.FollowsFrom))
             .Concat(graph.Services.SelectMany(service => service.By));
         string? unknown = mentioned.FirstOrDefault(id => id is not null && !byId.ContainsKey(id));
         if (unknown is not null)

@@ -62,13 +62,13 @@ internal sealed class GraphSaver(ServiceGraph graph)
         node.IsRegistration && node.Order != int.MaxValue && !node.IsDecorator
         && !graph.Effective.Of(new ServiceId(service, node.Mark)).Any(offer => offer.Node == node);
 
-    private SavedNeed Save(Dependency need) => Unbound(need.Parameter) with
+    private SavedNeed Save(Dependency dependency) => Unbound(dependency.Parameter) with
     {
-        Property = need.Consumer.Properties.Contains(need.Parameter),
-        Gets = WordFor(need.Binding),
-        By = [.. need.Binding is Binding.Ambiguous ambiguous
+        Property = dependency.Consumer.Properties.Contains(dependency.Parameter),
+        Gets = WordFor(dependency.Binding),
+        By = [.. dependency.Binding is Binding.Ambiguous ambiguous
             ? ambiguous.Candidates.Select(IdOf)
-            : need.Bindings.SelectMany(Nodes).Select(IdOf)],
+            : dependency.Bindings.SelectMany(Nodes).Select(IdOf)],
     };
 
     private SavedNeed Unbound(Parameter parameter) => new()
@@ -79,18 +79,18 @@ internal sealed class GraphSaver(ServiceGraph graph)
         Gets = parameter.IsInner ? "one" : "open",
     };
 
-    private static IEnumerable<Node> Nodes(Binding supply) => supply switch
+    private static IEnumerable<Node> Nodes(Binding binding) => binding switch
     {
         Binding.Single single => [single.Node],
         Binding.Ambiguous ambiguous => ambiguous.Candidates,
         _ => [],
     };
 
-    private static string WordFor(Binding supply) => supply switch
+    private static string WordFor(Binding binding) => binding switch
     {
-        _ when supply.All().Any(part => part is Binding.Missing) => "missing",
-        _ when supply.All().Any(part => part is Binding.Ambiguous) => "ambiguous",
-        _ when supply.All().Any(part => part is Binding.Untaken or Binding.SharedWithArguments) => "unfit",
+        _ when binding.All().Any(part => part is Binding.Missing) => "missing",
+        _ when binding.All().Any(part => part is Binding.Ambiguous) => "ambiguous",
+        _ when binding.All().Any(part => part is Binding.Untaken or Binding.SharedWithArguments) => "unfit",
         Binding.Single => "one",
         Binding.Many => "list",
         Binding.Keyed => "dictionary",

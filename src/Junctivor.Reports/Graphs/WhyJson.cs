@@ -23,17 +23,19 @@ public static class WhyJson
     {
         Dictionary<string, SavedRegistration> byId =
             graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
-        ILookup<string, SavedRegistration> askers = graph.Registrations
-            .SelectMany(asker => asker.Needs.SelectMany(need => need.By).Distinct().Select(id => (id, asker)))
-            .ToLookup(asked => asked.id, asked => asked.asker, StringComparer.Ordinal);
+        ILookup<string, SavedRegistration> dependents = graph.Registrations
+            .SelectMany(dependent => dependent.Needs.SelectMany(dependency => dependency.By).Distinct().Select(id => (id, dependent)))
+            .ToLookup(asked => asked.id, asked => asked.dependent, StringComparer.Ordinal);
         return new
         {
             graph.Wiring,
             service.Service,
             service.Mark,
             service.By,
-            Needs = Reached(service.By, id => byId[id].Needs.SelectMany(need => need.By)).Select(id => byId[id]),
-            NeededBy = Reached(service.By, id => askers[id].Select(asker => asker.Id)).Except(service.By).Select(id => byId[id]),
+            Needs = Reached(service.By, id => byId[id].Needs.SelectMany(dependency => dependency.By)).Select(id => byId[id]),
+            NeededBy = Reached(service.By, id => dependents[id].Select(dependent => dependent.Id))
+                .Except(service.By)
+                .Select(id => byId[id]),
         };
     }
 

@@ -37,10 +37,10 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
 
         while (open.Count > 0)
         {
-            (Twig twig, SavedNeed? need, SavedRegistration? registration) = open.Pop();
+            (Twig twig, SavedNeed? dependency, SavedRegistration? registration) = open.Pop();
             bool isNew = registration is null || _met.Add(registration.Id);
             bool isAgain = !isNew && (registration!.Needs.Count > 0 || registration.Lifetime != "transient");
-            yield return (twig, need, registration, isAgain);
+            yield return (twig, dependency, registration, isAgain);
             if (registration is not null && isNew)
             {
                 IReadOnlyList<(SavedNeed Need, SavedRegistration? Registration)> below = [.. registration.Needs.SelectMany(Below)];
@@ -52,18 +52,18 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
         }
     }
 
-    private IEnumerable<(SavedNeed, SavedRegistration?)> Below(SavedNeed need) =>
-        need.By.Count == 0 ? [(need, null)] : need.By.Select(id => (need, (SavedRegistration?)byId[id]));
+    private IEnumerable<(SavedNeed, SavedRegistration?)> Below(SavedNeed dependency) =>
+        dependency.By.Count == 0 ? [(dependency, null)] : dependency.By.Select(id => (dependency, (SavedRegistration?)byId[id]));
 
     private IReadOnlyList<Piece> Row(
         string asked, (Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain) line,
         Func<SavedGraph, SavedRegistration, string> makerOf)
     {
-        (Twig twig, SavedNeed? need, SavedRegistration? registration, bool isAgain) = line;
-        string name = need is null ? asked : NeedText.Of(graph, need);
+        (Twig twig, SavedNeed? dependency, SavedRegistration? registration, bool isAgain) = line;
+        string name = dependency is null ? asked : NeedText.Of(graph, dependency);
         if (registration is null)
         {
-            (string what, Tone tone) = NeedText.Met(need!);
+            (string what, Tone tone) = NeedText.Met(dependency!);
             return [new Piece(twig.Branch + name), new Piece("", Tone.Faint), new Piece(what, tone), new Piece("")];
         }
 
@@ -73,7 +73,7 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
             : makerOf(graph, registration) + (number.Length > 0 ? $"  {number}" : "");
         return
         [
-            new Piece(twig.Branch + name, need is null ? Tone.Strong : Tone.Plain),
+            new Piece(twig.Branch + name, dependency is null ? Tone.Strong : Tone.Plain),
             new Piece(registration.Lifetime, Tone.Note),
             new Piece(maker, isAgain ? Tone.Faint : Tone.Plain),
             new Piece(isAgain ? "" : registration.Place, Tone.Faint),

@@ -18,8 +18,10 @@ internal static class MakerText
     /// <summary>The same, with the constructor that is called: its parameters by name.</summary>
     public static string CallOf(SavedGraph graph, SavedRegistration registration)
     {
-        IReadOnlyList<string> parameters = [.. registration.Needs.Where(need => !need.Property).Select(need => need.Parameter)];
-        IReadOnlyList<string> properties = [.. registration.Needs.Where(need => need.Property).Select(need => need.Parameter)];
+        IReadOnlyList<string> parameters = [.. registration.Needs.Where(dependency => !dependency.Property)
+            .Select(dependency => dependency.Parameter)];
+        IReadOnlyList<string> properties = [.. registration.Needs.Where(dependency => dependency.Property)
+            .Select(dependency => dependency.Parameter)];
         string filled = properties.Count == 0 ? "" : $" {{ {string.Join(", ", properties)} }}";
         string arguments = string.Join(", ", parameters);
         return registration.CreatedBy switch

@@ -5,13 +5,13 @@ namespace Junctivor.Reports.Text;
 /// <summary>Writes what a parameter requests, and how it is met where no registration meets it.</summary>
 internal static class NeedText
 {
-    public static string Of(SavedGraph graph, SavedNeed need)
+    public static string Of(SavedGraph graph, SavedNeed dependency)
     {
-        string mark = need.Mark is null ? "" : $" marked {graph.NameOf(need.Mark)}";
-        return $"{need.Parameter}: {graph.NameOf(need.Service)}{mark}";
+        string mark = dependency.Mark is null ? "" : $" marked {graph.NameOf(dependency.Mark)}";
+        return $"{dependency.Parameter}: {graph.NameOf(dependency.Service)}{mark}";
     }
 
-    public static (string Text, Tone Tone) Met(SavedNeed need) => need.Gets switch
+    public static (string Text, Tone Tone) Met(SavedNeed dependency) => dependency.Gets switch
     {
         "missing" => ("not registered", Tone.Bad),
         "ambiguous" => ("several registrations", Tone.Bad),

@@ -4,7 +4,7 @@ namespace Junctivor.Reports.Text;
 
 /// <summary>The tree of those that need some registrations, and of those that need them. Each is followed once; without
 /// recursion.</summary>
-internal sealed class UpTree(SavedGraph graph, ILookup<string, (SavedRegistration Asker, SavedNeed Need)> askers)
+internal sealed class UpTree(SavedGraph graph, ILookup<string, (SavedRegistration Asker, SavedNeed Need)> dependents)
 {
     public IEnumerable<IReadOnlyList<Piece>> Lines(IReadOnlyList<SavedRegistration> answers, int width) =>
         Columns.Lay([.. Walk(answers)], width);
@@ -13,13 +13,13 @@ internal sealed class UpTree(SavedGraph graph, ILookup<string, (SavedRegistratio
     {
         HashSet<string> met = new(answers.Select(answer => answer.Id), StringComparer.Ordinal);
         Stack<(Twig Twig, SavedRegistration Asker, SavedNeed Need)> open = new();
-        Push(open, null, answers.SelectMany(answer => askers[answer.Id]));
+        Push(open, null, answers.SelectMany(answer => dependents[answer.Id]));
         while (open.Count > 0)
         {
-            (Twig twig, SavedRegistration asker, SavedNeed need) = open.Pop();
-            bool isNew = met.Add(asker.Id);
-            IReadOnlyList<(SavedRegistration Asker, SavedNeed Need)> above = [.. askers[asker.Id]];
-            yield return Row(twig, asker, need, isNew || above.Count == 0);
+            (Twig twig, SavedRegistration dependent, SavedNeed dependency) = open.Pop();
+            bool isNew = met.Add(dependent.Id);
+            IReadOnlyList<(SavedRegistration Asker, SavedNeed Need)> above = [.. dependents[dependent.Id]];
+            yield return Row(twig, dependent, dependency, isNew || above.Count == 0);
             if (isNew)
             {
                 Push(open, twig, above);
@@ -38,15 +38,15 @@ internal sealed class UpTree(SavedGraph graph, ILookup<string, (SavedRegistratio
         }
     }
 
-    private IReadOnlyList<Piece> Row(Twig twig, SavedRegistration asker, SavedNeed need, bool isWhole)
+    private IReadOnlyList<Piece> Row(Twig twig, SavedRegistration dependent, SavedNeed dependency, bool isWhole)
     {
-        string maker = asker.CreatedBy == "class" ? graph.NameOf(asker.Type) : graph.NameOf(asker.Services[0]);
+        string maker = dependent.CreatedBy == "class" ? graph.NameOf(dependent.Type) : graph.NameOf(dependent.Services[0]);
         return
         [
             new Piece(twig.Branch + maker),
-            new Piece(asker.Lifetime, Tone.Note),
-            new Piece(asker.CreatedBy == "alias" ? "as an alias" : $"by {need.Parameter}: {graph.NameOf(need.Service)}"),
-            isWhole ? new Piece(asker.Place, Tone.Faint) : new Piece("see above", Tone.Faint),
+            new Piece(dependent.Lifetime, Tone.Note),
+            new Piece(dependent.CreatedBy == "alias" ? "as an alias" : $"by {dependency.Parameter}: {graph.NameOf(dependency.Service)}"),
+            isWhole ? new Piece(dependent.Place, Tone.Faint) : new Piece("see above", Tone.Faint),
         ];
     }
 }

@@ -16,7 +16,10 @@ internal sealed class WhyText
         _width = width;
         _byId = graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
         _askers = graph.Registrations
-            .SelectMany(asker => asker.Needs.SelectMany(need => need.By.Distinct().Select(id => (Id: id, Asker: asker, Need: need))))
+            .SelectMany(
+                dependent =>
+                    dependent.Needs.SelectMany(
+                        dependency => dependency.By.Distinct().Select(id => (Id: id, Asker: dependent, Need: dependency))))
             .ToLookup(asked => asked.Id, asked => (asked.Asker, asked.Need), StringComparer.Ordinal);
     }
 
@@ -36,8 +39,8 @@ internal sealed class WhyText
 
         yield return [];
         yield return [new Piece("What depends on it", Tone.Faint)];
-        IReadOnlyList<IReadOnlyList<Piece>> askers = [.. new UpTree(_graph, _askers).Lines(answers, _width)];
-        foreach (IReadOnlyList<Piece> line in askers.Count > 0 ? askers : [[Nobody(answers)]])
+        IReadOnlyList<IReadOnlyList<Piece>> dependents = [.. new UpTree(_graph, _askers).Lines(answers, _width)];
+        foreach (IReadOnlyList<Piece> line in dependents.Count > 0 ? dependents : [[Nobody(answers)]])
         {
             yield return line;
         }

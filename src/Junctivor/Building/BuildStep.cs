@@ -27,7 +27,7 @@ internal static class BuildStep
         [
             .. found,
             .. unpromised,
-            .. NotSuppliedFaults.AtBuild(reader.Graph, promise => values.Has(promise) || shared?.IsShared(promise) == true),
+            .. NotSuppliedFaults.AtBuild(reader.Graph, declaration => values.Has(declaration) || shared?.IsShared(declaration) == true),
             .. shared is null ? [] : BranchNotSeenFaults.NotSeen(reader.Graph, shared.IsShared),
         ]);
         return report.IsSound

@@ -20,7 +20,7 @@ public sealed partial class Container
     public Container Branch(Wiring changes, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(changes);
-        ThrowIfEnded();
+        ThrowIfDisposed();
         WiringReader reader = WiringReader.Read([.. Plans.Reader.Entries, .. changes.Select(registration => registration.Data)]);
         return BuildStep.Run(reader, WiringReading.Of(reader, reader.Entries.Count).Found, incoming, _options, this);
     }

@@ -30,16 +30,16 @@ internal sealed class Ancestors
 
         // Who asks, the other way round: for each node the last edge to it, and for each edge the one before it; edges count from one.
         int[] last = new int[leads.Length];
-        List<Node> askers = new(leads.Length);
+        List<Node> dependents = new(leads.Length);
         List<int> before = new(leads.Length);
         Queue<Node> open = [];
         foreach (Node node in graph.Nodes)
         {
             foreach (Edge edge in node.Edges)
             {
-                askers.Add(node);
+                dependents.Add(node);
                 before.Add(last[edge.To.Number]);
-                last[edge.To.Number] = askers.Count;
+                last[edge.To.Number] = dependents.Count;
             }
 
             if (!node.Level.IsTransient && node.Level != Level.Singleton)
@@ -52,13 +52,13 @@ internal sealed class Ancestors
         {
             for (int edge = last[held.Number]; edge > 0; edge = before[edge - 1])
             {
-                Node asker = askers[edge - 1];
-                if (!leads[asker.Number])
+                Node dependent = dependents[edge - 1];
+                if (!leads[dependent.Number])
                 {
-                    leads[asker.Number] = true;
-                    if (asker.Level.IsTransient)
+                    leads[dependent.Number] = true;
+                    if (dependent.Level.IsTransient)
                     {
-                        open.Enqueue(asker);
+                        open.Enqueue(dependent);
                     }
                 }
             }

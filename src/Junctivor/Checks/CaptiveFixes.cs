@@ -6,11 +6,11 @@ namespace Junctivor.Checks;
 internal static class CaptiveFixes
 {
     public static IReadOnlyList<Fix> Of(
-        ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, ReverseDependencies askers)
+        ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, ReverseDependencies dependents)
     {
         IReadOnlyList<Edge> way = ways[0];
         Node held = way[way.Count - 1].To;
-        List<Fix> fixes = [ForWork(holder, held, way, askers)];
+        List<Fix> fixes = [ForWork(holder, held, way, dependents)];
         if (ways.Count == 1 && CanServeAll(graph, held))
         {
             fixes.Add(new Fix(
@@ -21,7 +21,7 @@ internal static class CaptiveFixes
         Node registered = Innermost(holder);
         if (registered.CreatesInstances
             && !holder.Options.HasWarmUp
-            && !askers.Of(holder).Any(asker => !asker.Level.IsTransient && held.Level.IsShorterThan(asker.Level)))
+            && !dependents.Of(holder).Any(dependent => !dependent.Level.IsTransient && held.Level.IsShorterThan(dependent.Level)))
         {
             fixes.Add(new Fix($"give {registered.Name} the lifetime of what it holds", RegistrationText.Again(registered, held.Level)));
         }
@@ -29,7 +29,7 @@ internal static class CaptiveFixes
         return fixes;
     }
 
-    private static Fix ForWork(Node holder, Node held, IReadOnlyList<Edge> way, ReverseDependencies askers)
+    private static Fix ForWork(Node holder, Node held, IReadOnlyList<Edge> way, ReverseDependencies dependents)
     {
         Parameter parameter = way[0].Dependency.Parameter;
         if (held.Level.IsUsersOwn)
@@ -46,7 +46,7 @@ internal static class CaptiveFixes
                 RegistrationText.Parameter(null, parameter.Type.Name, parameter.Name));
         }
 
-        IReadOnlyList<string> values = [.. askers.ValuesFor(way[0].To).Select(RegistrationText.Supply)];
+        IReadOnlyList<string> values = [.. dependents.ValuesFor(way[0].To).Select(RegistrationText.Supply)];
         string work = values.Count == 0 ? "inside RunAsync" : $"inside RunAsync, with the value {string.Join(" and ", values)}";
         return new Fix(
             $"run each unit of work of {holder.Name} in its own scope, {work}; change the parameter to",
@@ -64,7 +64,7 @@ internal static class CaptiveFixes
         && HasNoState(held)
         && ServiceGraph.Walk([held])
             .All(node => node.Level == Level.Singleton || (HasNoState(node) && (node == held || node.Level.IsTransient)))
-        && !held.Dependencies.Any(need => need.Bindings.Any(supply => supply is Binding.Ambient));
+        && !held.Dependencies.Any(dependency => dependency.Bindings.Any(binding => binding is Binding.Ambient));
 
     private static bool HasNoState(Node node) =>
         node.Kind == NodeKind.Class && !node.Implementation.IsDisposable && node.Implementation.State.Count == 0;

@@ -6,7 +6,7 @@ namespace Junctivor.Checks;
 internal static class Checker
 {
     /// <summary>What is wrong with a registration by itself, or with a class that is constructed without one.</summary>
-    private static readonly IRule[] AboutRegistrations =
+    private static readonly IRule[] RegistrationRules =
     [
         new NotConstructibleRule(),
         new SeveralConstructorsRule(),
@@ -17,7 +17,7 @@ internal static class Checker
     ];
 
     /// <summary>What is wrong between registrations, a consumer of them.</summary>
-    private static readonly IRule[] AboutTheWiring =
+    private static readonly IRule[] WiringRules =
     [
         new ReplacesNothingRule(),
         new RegisteredTwiceRule(),
@@ -26,7 +26,7 @@ internal static class Checker
     ];
 
     /// <summary>What is wrong with what something needs, by whatever it is met.</summary>
-    private static readonly IRule[] AboutNeeds =
+    private static readonly IRule[] DependencyRules =
     [
         new CycleRule(),
         new CaptiveRule(),
@@ -38,7 +38,7 @@ internal static class Checker
     ];
 
     /// <summary>What is wrong with needs that are not bound to exactly one registration: few, where most are.</summary>
-    private static readonly IRule[] AboutNeedsNotMetByOne =
+    private static readonly IRule[] UnboundDependencyRules =
     [
         new MissingRule(),
         new AbsentRule(),
@@ -55,8 +55,8 @@ internal static class Checker
     public static IEnumerable<Fault> Inspect(ServiceGraph graph)
     {
         IReadOnlyList<Node> counting = [.. graph.Registrations.Where(graph.Effective.Counts)];
-        return AboutTheWiring.SelectMany(rule => rule.Inspect(graph, counting))
-            .Concat(AboutRegistrations.SelectMany(rule => rule.Inspect(graph, counting)))
+        return WiringRules.SelectMany(rule => rule.Inspect(graph, counting))
+            .Concat(RegistrationRules.SelectMany(rule => rule.Inspect(graph, counting)))
             .Concat(Inspect(graph, graph.Unrequested.Count == 0 ? graph.Nodes : [.. graph.Nodes.Except(graph.Unrequested)]));
     }
 
@@ -64,10 +64,10 @@ internal static class Checker
     public static IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         IReadOnlyList<Node> unregistered = [.. nodes.Where(node => node.Registration.Order == int.MaxValue)];
-        IReadOnlyList<Node> notMetByOne = [.. nodes.Where(node => !node.IsSimplyMet)];
-        return InspectAny(AboutRegistrations, graph, unregistered)
-            .Concat(InspectAny(AboutNeeds, graph, nodes))
-            .Concat(InspectAny(AboutNeedsNotMetByOne, graph, notMetByOne));
+        IReadOnlyList<Node> notMetByOne = [.. nodes.Where(node => !node.IsBoundToOne)];
+        return InspectAny(RegistrationRules, graph, unregistered)
+            .Concat(InspectAny(DependencyRules, graph, nodes))
+            .Concat(InspectAny(UnboundDependencyRules, graph, notMetByOne));
     }
 
     private static IEnumerable<Fault> InspectAny(IRule[] rules, ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>

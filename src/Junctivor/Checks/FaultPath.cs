@@ -13,12 +13,12 @@ internal sealed class FaultPath(ServiceGraph graph)
     public FaultPath Node(Node node, int depth = 0) => Add(depth, null, node.Name, node.Lifetime, node);
 
     /// <summary>What a parameter requests, with the registration that answers.</summary>
-    public FaultPath Dependency(Dependency need, Node answer, int depth) =>
-        Add(depth, need.Parameter.Name, Asked(need.Parameter), answer.Lifetime, answer);
+    public FaultPath Dependency(Dependency dependency, Node answer, int depth) =>
+        Add(depth, dependency.Parameter.Name, Asked(dependency.Parameter), answer.Lifetime, answer);
 
     /// <summary>What a parameter requests where nothing answers, or more than one.</summary>
-    public FaultPath Dependency(Dependency need, string remark, int depth) =>
-        Add(depth, need.Parameter.Name, Asked(need.Parameter), remark, null);
+    public FaultPath Dependency(Dependency dependency, string remark, int depth) =>
+        Add(depth, dependency.Parameter.Name, Asked(dependency.Parameter), remark, null);
 
     /// <summary>A registration that is being created for a parameter; null where user code requested it.</summary>
     public FaultPath Made(Node node, string? parameter, int depth) => Add(depth, parameter, node.Name, node.Lifetime, node);

@@ -73,15 +73,16 @@ internal static class MissingFixes
         }
         else
         {
-            IReadOnlyList<ServiceId> needs = [.. graph.MissingFor(type).Distinct()];
-            Fix promise = new("declare it as a value that is supplied at build", $"Singleton.Incoming<{type.Name}>(){mark}");
-            Fix register = needs.Count == 0
+            IReadOnlyList<ServiceId> dependencies = [.. graph.MissingFor(type).Distinct()];
+            Fix declaration = new("declare it as a value that is supplied at build", $"Singleton.Incoming<{type.Name}>(){mark}");
+            Fix register = dependencies.Count == 0
                 ? new Fix("register it", RegistrationText.OfClass(level, type, type) + mark)
                 : new Fix(
-                    $"register it and its dependencies ({string.Join(", ", needs)})", RegistrationText.OfClass(level, type, type) + mark);
-            bool isData = needs.Any(need => IsPlain(need.Type));
-            yield return isData ? promise : register;
-            yield return isData ? new Fix("register an existing object", $"Singleton.Value<{type.Name}>(…){mark}") : promise;
+                    $"register it and its dependencies ({string.Join(", ", dependencies)})",
+                    RegistrationText.OfClass(level, type, type) + mark);
+            bool isData = dependencies.Any(dependency => IsPlain(dependency.Type));
+            yield return isData ? declaration : register;
+            yield return isData ? new Fix("register an existing object", $"Singleton.Value<{type.Name}>(…){mark}") : declaration;
         }
     }
 }

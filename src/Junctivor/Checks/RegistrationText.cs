@@ -69,7 +69,8 @@ internal static class RegistrationText
     public static string Parameter(Mark? mark, string type, string name) => $"{Attribute(mark)}{type} {Identifier(name)}";
 
     /// <summary>What a declared value is supplied as.</summary>
-    public static string Supply(Node promise) => $"Incoming.Value<{promise.Services[0].Name}>({ToFillIn}){OptionsOf(promise.Mark)}";
+    public static string Supply(Node declaration) =>
+        $"Incoming.Value<{declaration.Services[0].Name}>({ToFillIn}){OptionsOf(declaration.Mark)}";
 
     /// <summary>What marks a registration.</summary>
     public static string OptionsOf(Mark? mark) =>

@@ -27,7 +27,9 @@ internal sealed class ReverseDependencies(ServiceGraph graph)
         }
 
         ILookup<Node, Node> above = graph.Nodes
-            .SelectMany(node => node.Dependencies.SelectMany(need => ServiceGraph.NodesIn(need.Binding)).Select(needed => (node, needed)))
+            .SelectMany(
+                node => node.Dependencies.SelectMany(dependency => ServiceGraph.NodesIn(dependency.Binding))
+                    .Select(needed => (node, needed)))
             .ToLookup(pair => pair.needed, pair => pair.node);
         foreach (Node value in values)
         {
@@ -37,9 +39,9 @@ internal sealed class ReverseDependencies(ServiceGraph graph)
             {
                 Node node = open.Pop();
                 reaching.Add((node, value));
-                foreach (Node asker in above[node].Where(met.Add))
+                foreach (Node dependent in above[node].Where(met.Add))
                 {
-                    open.Push(asker);
+                    open.Push(dependent);
                 }
             }
         }

@@ -9,7 +9,8 @@ internal static class StartCallText
     public static string Supplying(Node declaration) => declaration.Level switch
     {
         { IsUsersOwn: true } level => ForLevel(level, "container", RegistrationText.Supply(declaration)),
-        var level when level == Level.Singleton => $"await using Container container = wiring.Build({RegistrationText.Supply(declaration)});",
+        var level when level == Level.Singleton =>
+            $"await using Container container = wiring.Build({RegistrationText.Supply(declaration)});",
         _ => StartScope([RegistrationText.Supply(declaration)]),
     };
 

@@ -109,8 +109,8 @@ internal sealed class StronglyConnectedComponents
         return node;
     }
 
-    private static Node[] DirectlyNeeded(Node node) => node.IsSimplyMet
-        ? Array.ConvertAll(node.Bindings!, supply => ((Binding.Single)supply).Node)
+    private static Node[] DirectlyNeeded(Node node) => node.IsBoundToOne
+        ? Array.ConvertAll(node.Bindings!, binding => ((Binding.Single)binding).Node)
         : [.. node.Edges.Where(edge => !edge.IsDeferred).Select(edge => edge.To)];
 
     /// <summary>A node on the way, and how far it was gone from there.</summary>

@@ -40,12 +40,12 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
             return consumer.Inner.AsBinding;
         }
 
-        Binding supply = Bind(parameter.Service, consumer.Kind == NodeKind.Alias ? null : consumer.Implementation);
-        return supply is not Binding.Single
+        Binding binding = Bind(parameter.Service, consumer.Kind == NodeKind.Alias ? null : consumer.Implementation);
+        return binding is not Binding.Single
             && parameter.IsOptional
-            && supply.All().OfType<Binding.Missing>().FirstOrDefault() is { } missing
+            && binding.All().OfType<Binding.Missing>().FirstOrDefault() is { } missing
             ? new Binding.Nothing(missing.Service)
-            : supply;
+            : binding;
     }
 
     /// <summary>What somebody gets the consumer; a consumer of null asks from outside.</summary>

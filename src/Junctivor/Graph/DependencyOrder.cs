@@ -35,17 +35,17 @@ internal static class DependencyOrder
     }
 
     /// <summary>The targets in that order, each with those of them that it needs at once: itself, or through what is no target.</summary>
-    public static IReadOnlyList<OrderedNode> WithNeeds(ServiceGraph graph, IEnumerable<Node> targets)
+    public static IReadOnlyList<OrderedNode> WithDependencies(ServiceGraph graph, IEnumerable<Node> targets)
     {
         IReadOnlyList<Node> ordered = Of(graph, targets);
         HashSet<Node> wanted = [.. ordered];
-        return [.. ordered.Select(node => new OrderedNode(node, NeedsAmong(graph, node, wanted)))];
+        return [.. ordered.Select(node => new OrderedNode(node, DependenciesAmong(graph, node, wanted)))];
     }
 
-    private static List<Node> NeedsAmong(ServiceGraph graph, Node start, HashSet<Node> wanted)
+    private static List<Node> DependenciesAmong(ServiceGraph graph, Node start, HashSet<Node> wanted)
     {
         HashSet<Node> entered = [start];
-        List<Node> needs = [];
+        List<Node> dependencies = [];
         Stack<Node> open = new([start]);
         while (open.TryPop(out Node? node))
         {
@@ -53,7 +53,7 @@ internal static class DependencyOrder
             {
                 if (wanted.Contains(needed))
                 {
-                    needs.Add(needed);
+                    dependencies.Add(needed);
                 }
                 else
                 {
@@ -62,6 +62,6 @@ internal static class DependencyOrder
             }
         }
 
-        return needs;
+        return dependencies;
     }
 }

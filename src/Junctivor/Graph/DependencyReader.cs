@@ -5,17 +5,17 @@ internal static class DependencyReader
 {
     public static IReadOnlyList<Dependency> Of(Node node)
     {
-        Binding[] supplies = node.Bindings!;
-        Dependency[] needs = new Dependency[supplies.Length];
-        for (int number = 0; number < needs.Length; number++)
+        Binding[] bindings = node.Bindings!;
+        Dependency[] dependencies = new Dependency[bindings.Length];
+        for (int number = 0; number < dependencies.Length; number++)
         {
-            needs[number] = new Dependency(node, number, supplies[number]);
+            dependencies[number] = new Dependency(node, number, bindings[number]);
         }
 
-        return needs;
+        return dependencies;
     }
 
     /// <summary>The needs that are met by anything but one node, or not at all: few, where many are simply met.</summary>
     public static IEnumerable<Dependency> NotMetByOne(IEnumerable<Node> nodes) =>
-        nodes.Where(node => !node.IsSimplyMet).SelectMany(Of).Where(need => need.Binding is not Binding.Single);
+        nodes.Where(node => !node.IsBoundToOne).SelectMany(Of).Where(dependency => dependency.Binding is not Binding.Single);
 }

@@ -6,17 +6,17 @@ internal static class Edges
     /// <summary>What is reached in a scope of its own is no edge: it neither closes a cycle nor is held.</summary>
     public static IEnumerable<Edge> Of(Node node)
     {
-        Binding[] supplies = node.Bindings!;
-        for (int number = 0; number < supplies.Length; number++)
+        Binding[] bindings = node.Bindings!;
+        for (int number = 0; number < bindings.Length; number++)
         {
-            Dependency need = new(node, number, supplies[number]);
-            if (need.Binding is Binding.Single single)
+            Dependency dependency = new(node, number, bindings[number]);
+            if (dependency.Binding is Binding.Single single)
             {
-                yield return new Edge(need, single.Node, null);
+                yield return new Edge(dependency, single.Node, null);
             }
             else
             {
-                foreach (Edge edge in Of(need, need.Binding, null))
+                foreach (Edge edge in Of(dependency, dependency.Binding, null))
                 {
                     yield return edge;
                 }
@@ -24,13 +24,13 @@ internal static class Edges
         }
     }
 
-    private static IEnumerable<Edge> Of(Dependency need, Binding supply, DeferredForm? by) => supply switch
+    private static IEnumerable<Edge> Of(Dependency dependency, Binding binding, DeferredForm? by) => binding switch
     {
-        Binding.Single single => [new Edge(need, single.Node, by)],
-        Binding.Many many => many.Elements.SelectMany(element => Of(need, element, by)),
-        Binding.Keyed keyed => keyed.Elements.SelectMany(element => Of(need, element.Supply, by)),
+        Binding.Single single => [new Edge(dependency, single.Node, by)],
+        Binding.Many many => many.Elements.SelectMany(element => Of(dependency, element, by)),
+        Binding.Keyed keyed => keyed.Elements.SelectMany(element => Of(dependency, element.Supply, by)),
         Binding.Deferred { Form: DeferredForm.FreshScope } => [],
-        Binding.Deferred deferred => Of(need, deferred.Inner, deferred.Form),
+        Binding.Deferred deferred => Of(dependency, deferred.Inner, deferred.Form),
         _ => [],
     };
 }

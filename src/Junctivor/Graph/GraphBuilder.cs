@@ -33,7 +33,7 @@ internal sealed class GraphBuilder
         GraphBuilder builder = new(registrations, reader);
         List<Node> start = builder.Start(registrations);
         builder.Complete(start);
-        IReadOnlyCollection<Node> unrequested = builder._binder.HasFilled ? builder.FindUnasked(start) : [];
+        IReadOnlyCollection<Node> unrequested = builder._binder.HasFilled ? builder.FindUnrequested(start) : [];
         builder.Graph =
             new ServiceGraph(registrations, builder._effective, builder._nodes, unrequested, builder._candidates, builder._binder, reader);
         return builder;
@@ -88,15 +88,15 @@ internal sealed class GraphBuilder
         return start;
     }
 
-    private IReadOnlyCollection<Node> FindUnasked(List<Node> start)
+    private IReadOnlyCollection<Node> FindUnrequested(List<Node> start)
     {
         HashSet<Node> withArguments = [.. _nodes.All.Where(TakesArguments)
             .Select(node => node.Registration)
-            .Where(IsAskedForWithArgumentsOnly)];
+            .Where(IsRequestedWithArgumentsOnly)];
         return [.. start.Where(node => withArguments.Contains(Innermost(node)))];
     }
 
-    private bool IsAskedForWithArgumentsOnly(Node written) =>
+    private bool IsRequestedWithArgumentsOnly(Node written) =>
         written.Level.IsTransient
         && !written.Options.IsRoot
         && !_nodes.All.Where(node => node.Inner is null || Innermost(node) != written)
@@ -108,10 +108,10 @@ internal sealed class GraphBuilder
 
     private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
 
-    private Binding Completed(Binding supply)
+    private Binding Completed(Binding binding)
     {
-        Complete([.. ServiceGraph.NodesIn(supply)]);
-        return supply;
+        Complete([.. ServiceGraph.NodesIn(binding)]);
+        return binding;
     }
 
     /// <summary>Binds the needs of these nodes, of the nodes that meet them, and so on.</summary>
@@ -130,13 +130,13 @@ internal sealed class GraphBuilder
     private void Settle(Node node, List<Node> open)
     {
         Parameter[] parameters = node.Parameters;
-        Binding[] supplies = parameters.Length == 0 ? [] : new Binding[parameters.Length];
-        for (int number = 0; number < supplies.Length; number++)
+        Binding[] bindings = parameters.Length == 0 ? [] : new Binding[parameters.Length];
+        for (int number = 0; number < bindings.Length; number++)
         {
-            supplies[number] = _binder.Bind(node, parameters[number]);
-            if (supplies[number] is not Binding.Single single)
+            bindings[number] = _binder.Bind(node, parameters[number]);
+            if (bindings[number] is not Binding.Single single)
             {
-                foreach (Node next in ServiceGraph.NodesIn(supplies[number]))
+                foreach (Node next in ServiceGraph.NodesIn(bindings[number]))
                 {
                     open.Add(next);
                 }
@@ -147,6 +147,6 @@ internal sealed class GraphBuilder
             }
         }
 
-        _nodes.Add(node, supplies);
+        _nodes.Add(node, bindings);
     }
 }

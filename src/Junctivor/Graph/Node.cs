@@ -42,7 +42,7 @@ internal sealed record Node
     public Binding[]? Bindings { get; private set; }
 
     /// <summary>Whether each of its parameters is bound to exactly one node, that must be there at once.</summary>
-    public bool IsSimplyMet { get; private set; }
+    public bool IsBoundToOne { get; private set; }
 
     /// <summary>Its number among the nodes of the graph, once it is settled what meets its parameters.</summary>
     public int Number { get; private set; }
@@ -103,14 +103,14 @@ internal sealed record Node
     public IEnumerable<ServiceId> Candidates => Services.Select(service => new ServiceId(service, Mark));
 
     /// <summary>Something that follows from this registration, to be changed with <c>with</c>.</summary>
-    public Node Derive() => this with { _written = Registration, _alone = null, Bindings = null, IsSimplyMet = false };
+    public Node Derive() => this with { _written = Registration, _alone = null, Bindings = null, IsBoundToOne = false };
 
     /// <summary>Settles what meets its parameters; once.</summary>
-    public void Settle(int number, Binding[] supplies)
+    public void Settle(int number, Binding[] bindings)
     {
         Number = number;
-        Bindings = supplies;
-        IsSimplyMet = Array.TrueForAll(supplies, supply => supply is Binding.Single);
+        Bindings = bindings;
+        IsBoundToOne = Array.TrueForAll(bindings, binding => binding is Binding.Single);
     }
 
     public bool Equals(Node? other) => ReferenceEquals(this, other);

@@ -67,7 +67,7 @@ internal sealed class ServiceGraph
         _reader.Implementing(service).Where(type => !Index.AbleToServe(type).Any(node => node.Implementation.Equals(type)));
 
     /// <summary>Whether a parameter of a node would get what it requests.</summary>
-    public bool CanMeet(Node node, Parameter parameter) => !_binder.Bind(node, parameter).All().Any(supply => supply is Binding.Missing);
+    public bool CanMeet(Node node, Parameter parameter) => !_binder.Bind(node, parameter).All().Any(binding => binding is Binding.Missing);
 
     /// <summary>What a class that is not registered requests, and nobody registers either.</summary>
     public IEnumerable<ServiceId> MissingFor(TypeRef unregistered)
@@ -124,5 +124,5 @@ internal sealed class ServiceGraph
     }
 
     /// <summary>The nodes that a supply names itself.</summary>
-    public static IEnumerable<Node> NodesIn(Binding supply) => supply.All().OfType<Binding.Single>().Select(single => single.Node);
+    public static IEnumerable<Node> NodesIn(Binding binding) => binding.All().OfType<Binding.Single>().Select(single => single.Node);
 }

@@ -47,7 +47,7 @@ internal sealed class WiringReader : ITypeReader
     /// <summary>The entries that count, in the order written.</summary>
     public IReadOnlyList<RegistrationData> Entries { get; private set; }
 
-    public static InstanceSource MakingOf(Node node) => EntryOf(node).Source;
+    public static InstanceSource SourceOf(Node node) => EntryOf(node).Source;
 
     public static ReflectedConstructor ConstructorOf(Node node) => (ReflectedConstructor)node.ChosenConstructor!;
 
@@ -66,7 +66,7 @@ internal sealed class WiringReader : ITypeReader
     }
 
     /// <summary>The registration of an entry, in this reading of it; null where it is not part of it.</summary>
-    public Node? WrittenFor(RegistrationData entry)
+    public Node? NodeFor(RegistrationData entry)
     {
         lock (_parameters)
         {
@@ -79,7 +79,7 @@ internal sealed class WiringReader : ITypeReader
     [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "The definition was registered with its members kept.")]
     public Node? Close(Node open, TypeRef service)
     {
-        if (MakingOf(open) is not InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
+        if (SourceOf(open) is not InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
             || GenericClosing.Close(definition, Types[service]) is not { } closed)
         {
             return null;
@@ -148,7 +148,7 @@ internal sealed class WiringReader : ITypeReader
         };
 
     /// <summary>Why some entries cannot be read, as a sentence that names the first; null where all can.</summary>
-    public static string? FindTrouble(IReadOnlyCollection<RegistrationData> entries) => Read(entries).Entries
+    public static string? FindReadFailure(IReadOnlyCollection<RegistrationData> entries) => Read(entries).Entries
         .Where(entry => entry.ReadFailure is not null)
         .Select(entry => $"{TypeNames.Short(entry.Source.InstanceType)} cannot be loaded: {entry.ReadFailure!.Text}")
         .FirstOrDefault();
@@ -221,7 +221,7 @@ internal sealed class WiringReader : ITypeReader
             Mark = Types.MarkOf(entry.Mark),
             IsDecorator = entry.IsDecorator,
             IsAsync = making is InstanceSource.OfAsyncFactory,
-            Options = EndingsOf(entry, services),
+            Options = OptionsOf(entry, services),
             Constructors = ofClass is null ? [] : _classes.ReadConstructors(ofClass.Implementation),
             Properties = ofClass is null ? [] : _classes.ReadProperties(ofClass.Implementation),
             FactoryParameters = ofClass is null ? FactoryParametersOf(entry) : [],
@@ -234,7 +234,7 @@ internal sealed class WiringReader : ITypeReader
         ? [Types.Of(entry.Service)]
         : [.. entry.AlsoServes.Prepend(entry.Service).Distinct().Select(service => Types[service])];
 
-    private RegistrationOptions EndingsOf(RegistrationData entry, TypeRef[] services)
+    private RegistrationOptions OptionsOf(RegistrationData entry, TypeRef[] services)
     {
         IReadOnlyList<string> idle = MeaninglessOptions.Of(entry, services);
         bool isWarmed = (entry.WarmUp ?? entry.WindDown) is not null;

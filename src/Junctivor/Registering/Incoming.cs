@@ -13,18 +13,18 @@ public sealed class Incoming
     private Incoming(Type service, object given, object? mark)
     {
         Service = service;
-        Given = given;
+        Content = given;
         Mark = mark;
     }
 
     internal Type Service { get; }
 
-    internal object Given { get; }
+    internal object Content { get; }
 
     /// <summary>A string or a type; null for none.</summary>
     internal object? Mark { get; }
 
-    private string DebuggerText => $"Incoming {TypeNames.Short(Service)}{(Mark is null ? "" : $" marked {Mark}")}: {Given}";
+    private string DebuggerText => $"Incoming {TypeNames.Short(Service)}{(Mark is null ? "" : $" marked {Mark}")}: {Content}";
 
     /// <summary>Supplies a value for exactly the type <typeparamref name="T"/>.</summary>
     /// <typeparam name="T">The declared type.</typeparam>
@@ -69,7 +69,7 @@ public sealed class Incoming
     public Incoming Marked(string mark)
     {
         ArgumentException.ThrowIfNullOrEmpty(mark);
-        return new(Service, Given, mark);
+        return new(Service, Content, mark);
     }
 
     /// <summary>Supplies it for the declaration with this mark.</summary>
@@ -79,6 +79,6 @@ public sealed class Incoming
     public Incoming Marked(Type mark)
     {
         ArgumentNullException.ThrowIfNull(mark);
-        return new(Service, Given, mark);
+        return new(Service, Content, mark);
     }
 }

@@ -6,10 +6,10 @@ namespace Junctivor;
 /// <content>How a container disposes of its singletons, after winding down.</content>
 public sealed partial class Container
 {
-    private protected override void EndNow()
+    private protected override void DisposeCore()
     {
         DisposalPass own = new(isAsynchronous: false);
-        if (Interlocked.CompareExchange(ref _ending, own, null) is not null)
+        if (Interlocked.CompareExchange(ref _disposal, own, null) is not null)
         {
             return;
         }
@@ -24,38 +24,38 @@ public sealed partial class Container
                         + "WindDownAsync() first. Nothing was disposed.");
             }
 
-            bool isFirst = LetGo();
+            bool isFirst = ReleasePlans();
             List<Exception>? failures = null;
             List<OwnedInstance>? left = null;
-            Disposal.End(Store.End(), this, ref failures, ref left);
+            Disposal.Dispose(Store.TakeOwned(), this, ref failures, ref left);
             if (left is not null)
             {
                 Disposal.Leave(left, this, ref failures);
             }
 
-            Leave(isFirst);
+            LeavePlugins(isFirst);
             failure = Disposal.FailureOf(failures, Description);
         }
         finally
         {
-            Volatile.Write(ref _ending, null);
+            Volatile.Write(ref _disposal, null);
             own.Complete(failure);
         }
 
         ThrowIfAny(failure);
     }
 
-    private protected override ValueTask EndNowAsync()
+    private protected override ValueTask DisposeCoreAsync()
     {
         StagedWork.ThrowIfInside(this, nameof(DisposeAsync));
-        return Disposal.IsInside(this) ? ValueTask.CompletedTask : new ValueTask(EndAsync());
+        return Disposal.IsInside(this) ? ValueTask.CompletedTask : new ValueTask(DisposeOnceAsync());
     }
 
     /// <summary>A call during a disposal awaits that one; a later call disposes of what was left.</summary>
-    private async Task EndAsync()
+    private async Task DisposeOnceAsync()
     {
         DisposalPass own = new(isAsynchronous: true);
-        while (Interlocked.CompareExchange(ref _ending, own, null) is { } other)
+        while (Interlocked.CompareExchange(ref _disposal, own, null) is { } other)
         {
             await other.Task.ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
             if (other.IsAsynchronous)
@@ -68,25 +68,25 @@ public sealed partial class Container
         AggregateException? failure = null;
         try
         {
-            failure = await EndPassAsync().ConfigureAwait(false);
+            failure = await DisposePassAsync().ConfigureAwait(false);
         }
         finally
         {
-            Volatile.Write(ref _ending, null);
+            Volatile.Write(ref _disposal, null);
             own.Complete(failure);
         }
 
         ThrowIfAny(failure);
     }
 
-    private async Task<AggregateException?> EndPassAsync()
+    private async Task<AggregateException?> DisposePassAsync()
     {
         Disposal.GoInside(this);
         List<Exception> failures =
             await _warmUp.UndoAsync(this, Timeout.InfiniteTimeSpan, isLast: true, CancellationToken.None).ConfigureAwait(false);
-        bool isFirst = LetGo();
-        List<Exception>? all = await Disposal.EndAsync(Store.End(), this, failures).ConfigureAwait(false);
-        Leave(isFirst);
+        bool isFirst = ReleasePlans();
+        List<Exception>? all = await Disposal.DisposeAsync(Store.TakeOwned(), this, failures).ConfigureAwait(false);
+        LeavePlugins(isFirst);
         return Disposal.FailureOf(all, Description);
     }
 
@@ -99,13 +99,13 @@ public sealed partial class Container
     }
 
     /// <summary>Releases the plans; returns whether this is the first call.</summary>
-    private bool LetGo()
+    private bool ReleasePlans()
     {
         Close();
-        return Interlocked.Exchange(ref _book, null) is not null;
+        return Interlocked.Exchange(ref _plans, null) is not null;
     }
 
-    private void Leave(bool isFirst)
+    private void LeavePlugins(bool isFirst)
     {
         if (!isFirst)
         {

@@ -25,19 +25,19 @@ public sealed partial class Container : Resolver
     private readonly BuildOptions _options;
     private readonly WarmUp _warmUp = new();
     private readonly Branches _branches = new();
-    private PlanCache? _book;
+    private PlanCache? _plans;
     private volatile bool _isObserved;
     private PluginContext[] _plugins;
-    private DisposalPass? _ending;
+    private DisposalPass? _disposal;
 
     internal Container(PlanCache book, SuppliedValues values, CheckReport report, BuildOptions options, Container? parent = null)
     {
         Measuring.Begin();
         Report = report;
-        _book = book;
+        _plans = book;
         _parent = parent;
         _options = options;
-        OwnWatch = new ContainerObservers(options.SlowConstruction, BeObserved);
+        OwnObservers = new ContainerObservers(options.SlowConstruction, BeObserved);
         ResolverState state = new()
         {
             Entries = book.Entries,
@@ -71,24 +71,24 @@ public sealed partial class Container : Resolver
 
     internal override InstanceStore Store => State.Store!;
 
-    internal PlanCache OwnPlans => Volatile.Read(ref _book) ?? throw Ended();
+    internal PlanCache OwnPlans => Volatile.Read(ref _plans) ?? throw DisposedException();
 
-    internal ContainerObservers OwnWatch { get; }
+    internal ContainerObservers OwnObservers { get; }
 
     /// <summary>How long a thread waits for an instance that another thread creates.</summary>
-    internal TimeSpan LongestWait => _options.ConstructionTimeout;
+    internal TimeSpan ConstructionTimeout => _options.ConstructionTimeout;
 
     /// <summary>Whether an observer or listener wants to know of each instance.</summary>
     internal bool IsObserved => _isObserved;
 
     /// <summary>Whether an observer or listener wants to know of scopes.</summary>
-    internal bool WatchesScopes => _isObserved || Measuring.Scopes;
+    internal bool ObservesScopes => _isObserved || Measuring.Scopes;
 
     /// <summary>The state of a default scope that is started from here without values.</summary>
     internal ResolverState StateOfScopes { get; }
 
     private string DebuggerText =>
-        IsEnded ? $"{Kind}, disposed" : $"{Kind}: {OwnPlans.Graph.Registrations.Count} registrations, {Report.Counts}";
+        IsDisposed ? $"{Kind}, disposed" : $"{Kind}: {OwnPlans.Graph.Registrations.Count} registrations, {Report.Counts}";
 
     private protected override string Kind => nameof(Container);
 
@@ -106,7 +106,7 @@ public sealed partial class Container : Resolver
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public Task WarmUpAsync(CancellationToken cancellationToken = default)
     {
-        ThrowIfEnded();
+        ThrowIfDisposed();
         StagedWork.ThrowIfInside(this, nameof(WarmUpAsync));
         return _warmUp.RunAsync(this, cancellationToken);
     }
@@ -131,7 +131,7 @@ public sealed partial class Container : Resolver
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public async Task WindDownAsync(TimeSpan limit, CancellationToken cancellationToken = default)
     {
-        ThrowIfEnded();
+        ThrowIfDisposed();
         StagedWork.ThrowIfInside(this, nameof(WindDownAsync));
         ThrowIfAny(
             Disposal.FailureOf(await _warmUp.UndoAsync(this, limit, isLast: false, cancellationToken).ConfigureAwait(false), Description));
@@ -146,8 +146,8 @@ public sealed partial class Container : Resolver
     public IDisposable Observe(Action<LifeEvent> observer)
     {
         ArgumentNullException.ThrowIfNull(observer);
-        ThrowIfEnded();
-        return Watch.Add(observer);
+        ThrowIfDisposed();
+        return Observers.Add(observer);
     }
 
     /// <summary>Supplies a value that the wiring declares with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>. Each can be supplied
@@ -173,7 +173,7 @@ public sealed partial class Container : Resolver
     public void Supply(Incoming incoming)
     {
         ArgumentNullException.ThrowIfNull(incoming);
-        ThrowIfEnded();
+        ThrowIfDisposed();
         ServiceId service = new(Plans.Types[incoming.Service], Plans.Types.MarkOf(incoming.Mark));
         IReadOnlyList<Node> declarations = Plans.Graph.LateIncomingFor(service);
         if (declarations.Count == 0)
@@ -184,7 +184,7 @@ public sealed partial class Container : Resolver
         bool isNew = false;
         foreach (Node declaration in declarations)
         {
-            isNew |= Values.TryAdd(declaration, incoming.Given);
+            isNew |= Values.TryAdd(declaration, incoming.Content);
         }
 
         if (!isNew)
@@ -194,7 +194,7 @@ public sealed partial class Container : Resolver
 
         if (declarations.Any(declaration => declaration.Options.IsOwned == true))
         {
-            OwnValues([incoming.Given]);
+            OwnValues([incoming.Content]);
         }
     }
 
@@ -205,7 +205,7 @@ public sealed partial class Container : Resolver
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public bool DeclaresIncoming(Type service) =>
-        Plans.Graph.IncomingFor(new ServiceId(Plans.Types[Given(service)])).Any(promise => promise.Level == Level.Scoped);
+        Plans.Graph.IncomingFor(new ServiceId(Plans.Types[NotNull(service)])).Any(declaration => declaration.Level == Level.Scoped);
 
     internal override Resolver? HomeOf(Level level) => level == Level.Singleton || level.IsTransient ? this : null;
 
@@ -216,7 +216,7 @@ public sealed partial class Container : Resolver
     private void BeObserved(bool isObserved)
     {
         _isObserved = isObserved;
-        Volatile.Read(ref _book)?.IsWatched(isObserved);
+        Volatile.Read(ref _plans)?.SetObserved(isObserved);
     }
 
     /// <summary>Refuses further requests: this container, or the one that it was branched from, is being disposed.</summary>
@@ -224,12 +224,12 @@ public sealed partial class Container : Resolver
     {
         Guard.Close();
         _branches.Close();
-        Volatile.Read(ref _book)?.Close();
+        Volatile.Read(ref _plans)?.Close();
     }
 
     /// <summary>The exception for the disposed one among this container and those that it was branched from.</summary>
-    internal ObjectDisposedException EndedSomewhere() =>
-        Volatile.Read(ref _book) is not null && _parent is not null ? _parent.EndedSomewhere() : Ended();
+    internal ObjectDisposedException DisposedExceptionOfRoot() =>
+        Volatile.Read(ref _plans) is not null && _parent is not null ? _parent.DisposedExceptionOfRoot() : DisposedException();
 
     private static PluginContext[] PluginsOf(IReadOnlyList<RegistrationData> entries) =>
         entries.Any(entry => entry.Plugin is not null) ? [.. entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()] : [];

@@ -59,11 +59,11 @@ public sealed class FreshScope<T>
         }
         catch (Exception failure)
         {
-            ScopedWork.EndBehind(failure, scope);
+            ScopedWork.DisposeAfterFailure(failure, scope);
             throw;
         }
 
-        ScopedWork.End(scope);
+        ScopedWork.DisposeScope(scope);
     }
 
     /// <summary>Runs work in a new scope, and returns its result.</summary>
@@ -88,11 +88,11 @@ public sealed class FreshScope<T>
         }
         catch (Exception failure)
         {
-            ScopedWork.EndBehind(failure, scope);
+            ScopedWork.DisposeAfterFailure(failure, scope);
             throw;
         }
 
-        ScopedWork.End(scope);
+        ScopedWork.DisposeScope(scope);
         return result;
     }
 

@@ -23,7 +23,7 @@ public sealed class Loan<T> : IAsyncDisposable, IDisposable
     /// <summary>The object. It must not be used after the loan is disposed.</summary>
     public T Value { get; }
 
-    private string DebuggerText => _scope.IsEnded ? "Loan, disposed" : $"Loan: {Value}";
+    private string DebuggerText => _scope.IsDisposed ? "Loan, disposed" : $"Loan: {Value}";
 
     /// <summary>Disposes of the scope and everything that was created for the loan.</summary>
     /// <exception cref="AggregateException">A disposal threw, or a service can be disposed only asynchronously. All were tried.</exception>

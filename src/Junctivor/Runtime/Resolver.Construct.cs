@@ -31,7 +31,7 @@ public abstract partial class Resolver
     public object Construct([DynamicallyAccessedMembers(Kept.Members)] Type type, params ReadOnlySpan<object> arguments)
     {
         ArgumentNullException.ThrowIfNull(type);
-        ThrowIfEnded();
+        ThrowIfDisposed();
         return Construction.Run(Plans.Construct(type, arguments), this, null, arguments.ToArray());
     }
 
@@ -50,7 +50,7 @@ public abstract partial class Resolver
         where T : class
     {
         ArgumentNullException.ThrowIfNull(target);
-        ThrowIfEnded();
+        ThrowIfDisposed();
         (Plan plan, PropertyInfo[] properties) = Plans.Fill(ClassOf(target));
         object?[] values = (object?[])Construction.Run(plan, this);
         for (int number = 0; number < properties.Length; number++)
@@ -89,7 +89,7 @@ public abstract partial class Resolver
 
     private object? CallWired(Delegate work, int parameterCount, Func<object?[], object?> call)
     {
-        ThrowIfEnded();
+        ThrowIfDisposed();
         return call((object?[])Construction.Run(Plans.Call(work.Method, parameterCount), this));
     }
 }

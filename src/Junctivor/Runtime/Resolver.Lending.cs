@@ -72,7 +72,7 @@ public abstract partial class Resolver
         }
         catch (Exception failure)
         {
-            ScopedWork.EndUnused(scope, failure);
+            ScopedWork.DisposeUnused(scope, failure);
             throw;
         }
     }
@@ -87,7 +87,7 @@ public abstract partial class Resolver
         }
         catch (Exception failure)
         {
-            await ScopedWork.EndUnusedAsync(scope, failure).ConfigureAwait(false);
+            await ScopedWork.DisposeUnusedAsync(scope, failure).ConfigureAwait(false);
             throw;
         }
     }

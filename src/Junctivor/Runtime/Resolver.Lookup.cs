@@ -12,7 +12,7 @@ public abstract partial class Resolver
     private object ResolveUnmarked(nint handle)
     {
         ref TypeTable.Entry entry = ref TypeTable.First(_state.Entries, handle);
-        if (entry.Handle == handle && !Guard.IsEnded)
+        if (entry.Handle == handle && !Guard.IsDisposed)
         {
             if (entry.Instance is { } instance)
             {
@@ -33,28 +33,28 @@ public abstract partial class Resolver
     private object ResolveFurther(nint handle)
     {
         ref TypeTable.Entry entry = ref TypeTable.Find(_state.Entries, handle);
-        return !Guard.IsEnded && entry.Handle == handle && (entry.Instance ?? entry.Code?.Invoke(this, null)) is { } instance
+        return !Guard.IsDisposed && entry.Handle == handle && (entry.Instance ?? entry.Code?.Invoke(this, null)) is { } instance
             ? instance
-            : ResolveByBook(Type.GetTypeFromHandle(RuntimeTypeHandle.FromIntPtr(handle))!);
+            : ResolveByPlan(Type.GetTypeFromHandle(RuntimeTypeHandle.FromIntPtr(handle))!);
     }
 
-    private object ResolveByBook(Type service)
+    private object ResolveByPlan(Type service)
     {
-        ThrowIfEnded();
+        ThrowIfDisposed();
         Plan plan = Plans.Require(service, null);
         object instance = plan.Get(this);
-        Learn(service, plan);
+        Remember(service, plan);
         return instance;
     }
 
     /// <summary>Creates what has no code yet, and puts its code into the table once there is some.</summary>
     internal object ResolveStepByStep(Type service, Plan plan)
     {
-        ThrowIfEnded();
+        ThrowIfDisposed();
         object instance = plan.Get(this);
         if (plan.Ready is not null || plan.Code is not null)
         {
-            Learn(service, plan);
+            Remember(service, plan);
         }
 
         return instance;
@@ -63,18 +63,18 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">Always, as it is not registered.</exception>
     internal object ThrowUnregistered(Type service)
     {
-        ThrowIfEnded();
+        ThrowIfDisposed();
         return Plans.Require(service, null);
     }
 
     private object ResolveMarked(Type service, object? mark)
     {
-        ThrowIfEnded();
+        ThrowIfDisposed();
         return Plans.Require(service, mark).Get(this);
     }
 
     /// <summary>Puts it into the table for the next request.</summary>
-    private void Learn(Type service, Plan plan)
+    private void Remember(Type service, Plan plan)
     {
         Plans.Refresh(service, plan);
         _state.Entries = Plans.Entries;
@@ -98,26 +98,26 @@ public abstract partial class Resolver
     {
         nint handle = type.TypeHandle.Value;
         ref TypeTable.Entry entry = ref TypeTable.Find(_state.Entries, handle);
-        if (entry.Handle == handle && !Guard.IsEnded && entry.Plan is { } known && !ReferenceEquals(known, Plan.Unregistered)
+        if (entry.Handle == handle && !Guard.IsDisposed && entry.Plan is { } known && !ReferenceEquals(known, Plan.Unregistered)
             && (entry.Instance ?? entry.Code?.Invoke(this, null)) is { } instance)
         {
             return instance;
         }
 
-        ThrowIfEnded();
+        ThrowIfDisposed();
         if (Plans.Find(type, null) is not { } plan)
         {
             return null;
         }
 
         object found = plan.Get(this);
-        Learn(type, plan);
+        Remember(type, plan);
         return found;
     }
 
     private object? FindMarked(Type type, object mark)
     {
-        ThrowIfEnded();
+        ThrowIfDisposed();
         return Plans.Find(type, mark)?.Get(this);
     }
 }

@@ -25,7 +25,7 @@ public abstract partial class Resolver
     /// <returns>The instance; it is disposed with the container or scope that it belongs to.</returns>
     /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
     public T Resolve<T>(string mark)
-        where T : notnull => (T)ResolveMarked(typeof(T), Given(mark));
+        where T : notnull => (T)ResolveMarked(typeof(T), NotNull(mark));
 
     /// <summary>Resolves a service with a mark.</summary>
     /// <typeparam name="T">The service.</typeparam>
@@ -33,7 +33,7 @@ public abstract partial class Resolver
     /// <returns>The instance; it is disposed with the container or scope that it belongs to.</returns>
     /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
     public T Resolve<T>(Type mark)
-        where T : notnull => (T)ResolveMarked(typeof(T), Given(mark));
+        where T : notnull => (T)ResolveMarked(typeof(T), NotNull(mark));
 
     /// <summary>Resolves a service with a mark.</summary>
     /// <typeparam name="TService">The service.</typeparam>
@@ -48,7 +48,7 @@ public abstract partial class Resolver
     /// <returns>The instance; it is disposed with the container or scope that it belongs to.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public object Resolve(Type service) => ResolveUnmarked(Given(service).TypeHandle.Value);
+    public object Resolve(Type service) => ResolveUnmarked(NotNull(service).TypeHandle.Value);
 
     /// <summary>Resolves a service with a mark, whose type is known only at run time.</summary>
     /// <param name="service">The service.</param>
@@ -56,7 +56,7 @@ public abstract partial class Resolver
     /// <returns>The instance; it is disposed with the container or scope that it belongs to.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public object Resolve(Type service, string mark) => ResolveMarked(Given(service), Given(mark));
+    public object Resolve(Type service, string mark) => ResolveMarked(NotNull(service), NotNull(mark));
 
     /// <summary>Resolves a service with a mark, whose type is known only at run time.</summary>
     /// <param name="service">The service.</param>
@@ -64,7 +64,7 @@ public abstract partial class Resolver
     /// <returns>The instance; it is disposed with the container or scope that it belongs to.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <inheritdoc cref="Resolve{T}()" path="/exception"/>
-    public object Resolve(Type service, Type mark) => ResolveMarked(Given(service), Given(mark));
+    public object Resolve(Type service, Type mark) => ResolveMarked(NotNull(service), NotNull(mark));
 
     /// <summary>Resolves a service if it is registered.</summary>
     /// <typeparam name="T">The service.</typeparam>
@@ -81,7 +81,7 @@ public abstract partial class Resolver
     /// <param name="service">The instance; null if it is not registered.</param>
     /// <returns>Whether it is registered.</returns>
     /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
-    public bool TryResolve<T>(string mark, [NotNullWhen(true)] out T? service) => TryResolveMarked(Given(mark), out service);
+    public bool TryResolve<T>(string mark, [NotNullWhen(true)] out T? service) => TryResolveMarked(NotNull(mark), out service);
 
     /// <summary>Resolves a service whose type is known only at run time, if it is registered.</summary>
     /// <param name="type">The service.</param>
@@ -89,7 +89,7 @@ public abstract partial class Resolver
     /// <returns>Whether it is registered.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="type"/> is null.</exception>
     /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
-    public bool TryResolve(Type type, [NotNullWhen(true)] out object? service) => TryResolveMarked(Given(type), null, out service);
+    public bool TryResolve(Type type, [NotNullWhen(true)] out object? service) => TryResolveMarked(NotNull(type), null, out service);
 
     /// <summary>Resolves a service with a mark, whose type is known only at run time, if it is registered.</summary>
     /// <param name="type">The service.</param>
@@ -99,7 +99,7 @@ public abstract partial class Resolver
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
     public bool TryResolve(Type type, string mark, [NotNullWhen(true)] out object? service) =>
-        TryResolveMarked(Given(type), Given(mark), out service);
+        TryResolveMarked(NotNull(type), NotNull(mark), out service);
 
     /// <summary>Resolves a service with a mark, whose type is known only at run time, if it is registered.</summary>
     /// <param name="type">The service.</param>
@@ -109,7 +109,7 @@ public abstract partial class Resolver
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
     public bool TryResolve(Type type, Type mark, [NotNullWhen(true)] out object? service) =>
-        TryResolveMarked(Given(type), Given(mark), out service);
+        TryResolveMarked(NotNull(type), NotNull(mark), out service);
 
     /// <summary>Whether the wiring provides a service. Creates nothing.</summary>
     /// <typeparam name="T">The service.</typeparam>
@@ -127,11 +127,11 @@ public abstract partial class Resolver
     public bool Knows(Type service)
     {
         ArgumentNullException.ThrowIfNull(service);
-        ThrowIfEnded();
+        ThrowIfDisposed();
         return Plans.Knows(service);
     }
 
-    private protected static T Given<T>(T argument, [CallerArgumentExpression(nameof(argument))] string name = "")
+    private protected static T NotNull<T>(T argument, [CallerArgumentExpression(nameof(argument))] string name = "")
         where T : class
     {
         ArgumentNullException.ThrowIfNull(argument, name);

@@ -29,7 +29,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     internal int Slots => _state.Slots;
 
     /// <summary>Whether nothing can be resolved from here any more.</summary>
-    internal bool IsEnded => Guard.IsEnded;
+    internal bool IsDisposed => Guard.IsDisposed;
 
     /// <summary>The plans; released at disposal, so that nothing keeps the types of a plug-in.</summary>
     internal PlanCache Plans => Root.OwnPlans;
@@ -47,7 +47,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     public bool ScopesAwaitFactories => Plans.AsyncOrder.NodesOf(Level.Scoped).Count > 0;
 
     /// <summary>The observers and listeners; the same for a container and all its scopes.</summary>
-    internal ContainerObservers Watch => Root.OwnWatch;
+    internal ContainerObservers Observers => Root.OwnObservers;
 
     /// <summary>Knows what is being created step by step, and what of it must be disposed.</summary>
     internal abstract InstanceStore Store { get; }
@@ -65,7 +65,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <exception cref="ResolveException">A value was supplied that the wiring does not declare (JV107).</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public Scope StartScope(params ReadOnlySpan<Incoming> incoming) =>
-        incoming.IsEmpty && !Guard.IsEnded && this is Container container && !container.WatchesScopes
+        incoming.IsEmpty && !Guard.IsDisposed && this is Container container && !container.ObservesScopes
             ? ScopeSizes.Start(container.StateOfScopes)
             : Start(null, Level.Scoped, incoming);
 
@@ -131,7 +131,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// </summary>
     /// <exception cref="AggregateException">Some disposals threw, or services can be disposed only asynchronously. All were
     /// tried.</exception>
-    public void Dispose() => EndNow();
+    public void Dispose() => DisposeCore();
 
     /// <summary>
     /// Disposes of everything that was created here, in reverse order of creation, asynchronously where possible. A call during another
@@ -141,7 +141,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <returns>A task that completes when everything is disposed.</returns>
     /// <exception cref="AggregateException">Some disposals threw. All were tried. All callers that awaited one disposal get the same
     /// exception.</exception>
-    public ValueTask DisposeAsync() => EndNowAsync();
+    public ValueTask DisposeAsync() => DisposeCoreAsync();
 
     /// <summary>The instance in a slot; null if there is none, or none any more.</summary>
     internal abstract object? Find(int slot);
@@ -154,15 +154,15 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
     /// <exception cref="ObjectDisposedException">This is disposed, or its container, or the one that was branched.</exception>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    internal void ThrowIfEnded()
+    internal void ThrowIfDisposed()
     {
-        if (Guard.IsEnded || Root.Guard.IsEnded)
+        if (Guard.IsDisposed || Root.Guard.IsDisposed)
         {
-            throw EndedAround();
+            throw DisposedExceptionAround();
         }
     }
 
-    internal ObjectDisposedException Ended() =>
+    internal ObjectDisposedException DisposedException() =>
         new(Kind, $"{char.ToUpperInvariant(Description[0])}{Description[1..]} was disposed: nothing can be resolved from it.");
 
     /// <summary>Exchanges the state, unless another thread has done so.</summary>
@@ -170,11 +170,12 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
     private protected void Begin(ResolverState state) => _state = state;
 
-    private protected abstract void EndNow();
+    private protected abstract void DisposeCore();
 
-    private protected abstract ValueTask EndNowAsync();
+    private protected abstract ValueTask DisposeCoreAsync();
 
-    private ObjectDisposedException EndedAround() => IsEnded && this is Scope ? Ended() : Root.EndedSomewhere();
+    private ObjectDisposedException DisposedExceptionAround() =>
+        IsDisposed && this is Scope ? DisposedException() : Root.DisposedExceptionOfRoot();
 
     /// <summary>Takes over values, which count as created first and are disposed last.</summary>
     private protected void OwnValues(IEnumerable<object> values)
@@ -200,24 +201,24 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         {
             foreach (Node node in nodes)
             {
-                await AsyncConstruction.MakeAsync(node, scope, cancellationToken).ConfigureAwait(false);
+                await AsyncConstruction.CreateAsync(node, scope, cancellationToken).ConfigureAwait(false);
             }
 
             return scope;
         }
         catch (Exception failure)
         {
-            await ScopedWork.EndUnusedAsync(scope, failure).ConfigureAwait(false);
+            await ScopedWork.DisposeUnusedAsync(scope, failure).ConfigureAwait(false);
             throw;
         }
     }
 
     private Scope Start(ScopeLevel? level, Level kind, ReadOnlySpan<Incoming> incoming)
     {
-        ThrowIfEnded();
+        ThrowIfDisposed();
         ResolverState plain = Root.StateOfScopes;
         SuppliedValues values = Plans.TakeValues(kind, incoming);
-        bool isWatched = Root.WatchesScopes;
+        bool isWatched = Root.ObservesScopes;
         ResolverState state = this is Container && level is null && !isWatched && ReferenceEquals(values, SuppliedValues.Nothing)
             ? plain
             : plain with
@@ -237,7 +238,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
         if (isWatched)
         {
-            scope.BeWatched();
+            scope.ReportStart();
         }
 
         return scope;

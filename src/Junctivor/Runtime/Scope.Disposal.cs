@@ -6,39 +6,39 @@ namespace Junctivor;
 /// <content>How a scope disposes of its instances, in reverse order of creation.</content>
 public abstract partial class Scope
 {
-    private const long AlreadyEnded = -1;
-    private const long NothingToEnd = -2;
+    private const long AlreadyDisposed = -1;
+    private const long NothingToDispose = -2;
 
     /// <summary>Disposes of it synchronously, where no later call could dispose of the rest: asynchronous disposals are started, and not
     /// awaited.</summary>
     /// <param name="isToldOf">Whether services that can be disposed only asynchronously count as failures.</param>
     /// <returns>The exceptions; null for none.</returns>
-    internal List<Exception>? EndUnreachable(bool isToldOf)
+    internal List<Exception>? DisposeUnreachable(bool isToldOf)
     {
-        long order = BeginEnd();
-        return order < 0 ? null : EndUnreachable(order, isToldOf);
+        long order = BeginDisposal();
+        return order < 0 ? null : DisposeUnreachable(order, isToldOf);
     }
 
-    private protected override void EndNow()
+    private protected override void DisposeCore()
     {
-        long order = BeginEnd();
+        long order = BeginDisposal();
         if (order >= 0)
         {
-            End(order);
+            DisposeSome(order);
         }
     }
 
     [MethodImpl(MethodImplOptions.NoInlining)]
-    private List<Exception>? EndUnreachable(long order, bool isToldOf)
+    private List<Exception>? DisposeUnreachable(long order, bool isToldOf)
     {
         List<Exception>? failures = null;
-        List<object>? unended = EndSlots(order, ref failures);
-        if (unended is null && failures is null && TryBeOver())
+        List<object>? unended = DisposeSlots(order, ref failures);
+        if (unended is null && failures is null && TryCompleteDisposal())
         {
             return null;
         }
 
-        if (EndFurther(unended, ref failures) is { } left)
+        if (DisposeListed(unended, ref failures) is { } left)
         {
             InvalidOperationException told = Disposal.DisposeUnawaited(left, this);
             if (isToldOf)
@@ -47,31 +47,31 @@ public abstract partial class Scope
             }
         }
 
-        BeOver(Disposal.FailureOf(failures, Description));
+        CompleteDisposal(Disposal.FailureOf(failures, Description));
         return failures;
     }
 
     [MethodImpl(MethodImplOptions.NoInlining)]
-    private void End(long order)
+    private void DisposeSome(long order)
     {
         List<Exception>? failures = null;
-        List<object>? unended = EndSlots(order, ref failures);
-        if (unended is null && failures is null && TryBeOver())
+        List<object>? unended = DisposeSlots(order, ref failures);
+        if (unended is null && failures is null && TryCompleteDisposal())
         {
             return;
         }
 
-        if (EndFurther(unended, ref failures) is { } left)
+        if (DisposeListed(unended, ref failures) is { } left)
         {
             Disposal.Leave(left, this, ref failures);
         }
 
-        FinishEnd(failures);
+        FinishDisposal(failures);
     }
 
     /// <summary>Disposes of what compiled code has created.</summary>
     /// <returns>What can be disposed only asynchronously, the newest first; null for nothing.</returns>
-    private List<object>? EndSlots(long order, ref List<Exception>? failures)
+    private List<object>? DisposeSlots(long order, ref List<Exception>? failures)
     {
         List<object>? unended = null;
         bool isObserved = Root.IsObserved;
@@ -107,12 +107,12 @@ public abstract partial class Scope
 
     /// <summary>Disposes of what the store has listed.</summary>
     /// <returns>What can be disposed only asynchronously, the newest first; null for nothing.</returns>
-    private List<OwnedInstance>? EndFurther(List<object>? unended, ref List<Exception>? failures)
+    private List<OwnedInstance>? DisposeListed(List<object>? unended, ref List<Exception>? failures)
     {
         List<OwnedInstance>? left = unended is null ? null : [.. unended.AsEnumerable().Reverse().Select(OwnedInstance.New).Reverse()];
         if (State.Store is { } store)
         {
-            Disposal.End(store.End(), this, ref failures, ref left);
+            Disposal.Dispose(store.TakeOwned(), this, ref failures, ref left);
         }
 
         return left;
@@ -126,17 +126,17 @@ public abstract partial class Scope
         }
     }
 
-    private protected override ValueTask EndNowAsync()
+    private protected override ValueTask DisposeCoreAsync()
     {
-        long order = BeginEnd();
+        long order = BeginDisposal();
         if (order < 0)
         {
-            return order == NothingToEnd ? ValueTask.CompletedTask : EndAgainAsync();
+            return order == NothingToDispose ? ValueTask.CompletedTask : AwaitDisposalAsync();
         }
 
-        if (!State.IsPlain && State.IsGivenInside)
+        if (!State.IsPlain && State.IsInjected)
         {
-            return EndAroundAsync(order);
+            return DisposeFromInsideAsync(order);
         }
 
         List<Exception>? failures = null;
@@ -145,30 +145,30 @@ public abstract partial class Scope
             if (Await(ScopeWord.SlotAt(order, number)) is { } made && !Disposal.TryDispose(made, this, ref failures, out ValueTask ending))
             {
                 Guard.LeaveThread();
-                return EndRestAsync(ending, made, order, number - 1, failures);
+                return DisposeRestAsync(ending, made, order, number - 1, failures);
             }
         }
 
-        if (failures is null && TryBeOver())
+        if (failures is null && TryCompleteDisposal())
         {
             return ValueTask.CompletedTask;
         }
 
         Guard.LeaveThread();
-        return EndRestAsync(default, null, 0, -1, failures);
+        return DisposeRestAsync(default, null, 0, -1, failures);
     }
 
     /// <summary>Disposal of a scope that is injected into one of its services, which may dispose of it in turn, and must not wait for
     /// itself.</summary>
-    private async ValueTask EndAroundAsync(long order)
+    private async ValueTask DisposeFromInsideAsync(long order)
     {
         Disposal.GoInside(this);
         Guard.LeaveThread();
-        await EndRestAsync(default, null, order, ScopeWord.CountOf(order) - 1, null).ConfigureAwait(false);
+        await DisposeRestAsync(default, null, order, ScopeWord.CountOf(order) - 1, null).ConfigureAwait(false);
     }
 
     /// <summary>Disposal of a scope in which something is awaited.</summary>
-    private async ValueTask EndRestAsync(ValueTask ending, object? made, long order, int next, List<Exception>? failures)
+    private async ValueTask DisposeRestAsync(ValueTask ending, object? made, long order, int next, List<Exception>? failures)
     {
         if (made is not null)
         {
@@ -179,68 +179,68 @@ public abstract partial class Scope
         {
             if (Await(ScopeWord.SlotAt(order, number)) is { } further)
             {
-                failures = await Disposal.EndAsync(further, this, failures).ConfigureAwait(false);
+                failures = await Disposal.DisposeAsync(further, this, failures).ConfigureAwait(false);
             }
         }
 
         if (State.Store is { } store)
         {
-            failures = await Disposal.EndAsync(store.End(), this, failures).ConfigureAwait(false);
+            failures = await Disposal.DisposeAsync(store.TakeOwned(), this, failures).ConfigureAwait(false);
         }
 
-        FinishEnd(failures);
+        FinishDisposal(failures);
     }
 
     /// <summary>Waits for a disposal by somebody else, and disposes of what that had to leave. A call from within that disposal does not
     /// wait.</summary>
-    private async ValueTask EndAgainAsync()
+    private async ValueTask AwaitDisposalAsync()
     {
-        if (!Guard.IsOver && !Guard.IsEndedByCaller() && !Disposal.IsInside(this))
+        if (!Guard.IsDisposalComplete && !Guard.IsDisposedByCaller() && !Disposal.IsInside(this))
         {
-            Task over = Store.Over;
+            Task over = Store.Disposed;
 
             // Whoever ends it says so and only then looks who waits, without a barrier of its own: see BeOver.
             Interlocked.MemoryBarrierProcessWide();
-            if (!Guard.IsOver)
+            if (!Guard.IsDisposalComplete)
             {
                 await over.ConfigureAwait(false);
             }
         }
 
         if (State.Store is { } store
-            && Disposal.FailureOf(await Disposal.EndAsync(store.End(), this).ConfigureAwait(false), Description) is { } failure)
+            && Disposal.FailureOf(await Disposal.DisposeAsync(store.TakeOwned(), this).ConfigureAwait(false), Description) is { } failure)
         {
             throw failure;
         }
     }
 
-    /// <returns>The slots that are to be disposed and are not listed in the store; <see cref="AlreadyEnded"/> if somebody else has begun
+    /// <returns>The slots that are to be disposed and are not listed in the store; <see cref="AlreadyDisposed"/> if somebody else has begun
     /// it;
-    /// <see cref="NothingToEnd"/> if this completes it. A store that is created meanwhile is empty: a thread that enters one lists it in
-    /// the word first.</returns>
+    /// <see cref="NothingToDispose"/> if this completes it. A store that is created meanwhile is empty: a thread that enters one lists it
+    /// in the word first.</returns>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private long BeginEnd() => State.IsPlain && Guard.TryEndEmpty() ? NothingToEnd : BeginEndOfSome();
+    private long BeginDisposal() => State.IsPlain && Guard.TryDisposeEmpty() ? NothingToDispose : BeginDisposalOfSome();
 
-    private long BeginEndOfSome()
+    private long BeginDisposalOfSome()
     {
         if (!State.IsPlain)
         {
             State.Store?.TakeOver();
         }
 
-        return Guard.TryBeginEnd(out long order) ? order : AlreadyEnded;
+        return Guard.TryBeginDisposal(out long order) ? order : AlreadyDisposed;
     }
 
     /// <summary>The usual case: nothing but the scope itself is left.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private bool TryBeOver()
+    private bool TryCompleteDisposal()
     {
         if (!State.IsPlain)
         {
             return false;
         }
 
-        BeOver(null);
+        CompleteDisposal(null);
         return true;
     }
 
@@ -251,38 +251,38 @@ public abstract partial class Scope
     /// </summary>
     /// <param name="failure">What those get who wait; null where everything is disposed well.</param>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private void BeOver(AggregateException? failure)
+    private void CompleteDisposal(AggregateException? failure)
     {
-        Guard.BeOver();
+        Guard.CompleteDisposal();
         if (!State.IsPlain)
         {
-            TellOver(failure);
+            ReportDisposed(failure);
         }
     }
 
     /// <summary>Says that everything is disposed, and throws what was thrown.</summary>
-    private void FinishEnd(List<Exception>? failures)
+    private void FinishDisposal(List<Exception>? failures)
     {
         AggregateException? failure = Disposal.FailureOf(failures, Description);
-        BeOver(failure);
+        CompleteDisposal(failure);
         if (failure is not null)
         {
             throw failure;
         }
     }
 
-    private void TellOver(AggregateException? failure)
+    private void ReportDisposed(AggregateException? failure)
     {
         try
         {
             if (State.Trace is { } trace)
             {
-                Watch.Ended(this, trace);
+                Observers.ScopeEnded(this, trace);
             }
         }
         finally
         {
-            State.Store?.BeOver(failure);
+            State.Store?.CompleteDisposal(failure);
         }
     }
 }

@@ -26,7 +26,7 @@ public abstract partial class Scope : Resolver
 
     internal override string Description => Level is null ? "the scope" : $"the scope of the level {Level}";
 
-    private string DebuggerText => $"{(Level is null ? "Scope" : $"Scope of the level {Level}")}{(IsEnded ? ", disposed" : "")}";
+    private string DebuggerText => $"{(Level is null ? "Scope" : $"Scope of the level {Level}")}{(IsDisposed ? ", disposed" : "")}";
 
     private protected override string Kind => nameof(Scope);
 
@@ -47,7 +47,7 @@ public abstract partial class Scope : Resolver
     internal override bool CanStart(Level level) =>
         level == Graph.Level.Scoped || (level.Within is not null && level.Within == State.Level);
 
-    internal override object? Find(int slot) => IsEnded ? null
+    internal override object? Find(int slot) => IsDisposed ? null
         : HasSlot(slot) ? Volatile.Read(ref SlotOf(slot))
         : State.Store?.Find(slot);
 
@@ -66,14 +66,14 @@ public abstract partial class Scope : Resolver
     internal void AwaitClaimed(int slot)
     {
         SpinWait wait = default;
-        while (Volatile.Read(ref SlotOf(slot)) is null && Guard.IsClaimedBeforeEnd(slot))
+        while (Volatile.Read(ref SlotOf(slot)) is null && Guard.IsClaimedBeforeDisposal(slot))
         {
             wait.SpinOnce();
         }
     }
 
     /// <summary>Reports the start to observers and listeners.</summary>
-    internal void BeWatched() => State.Trace = Watch.Started(this, State.Level.Name);
+    internal void ReportStart() => State.Trace = Observers.Started(this, State.Level.Name);
 
     /// <summary>Makes its activity the current one, so that work in the scope belongs to it. The caller is an asynchronous method, at whose
     /// end the former activity is current again.</summary>
@@ -86,11 +86,11 @@ public abstract partial class Scope : Resolver
     }
 
     /// <summary>Injects the scope into one of its own services.</summary>
-    internal Scope Given()
+    internal Scope Injected()
     {
-        for (ResolverState state = State; !state.IsGivenInside; state = State)
+        for (ResolverState state = State; !state.IsInjected; state = State)
         {
-            TryChange(state, state with { IsPlain = false, IsGivenInside = true });
+            TryChange(state, state with { IsPlain = false, IsInjected = true });
         }
 
         return this;

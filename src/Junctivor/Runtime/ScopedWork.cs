@@ -5,9 +5,9 @@ internal static class ScopedWork
 {
     /// <summary>Ends the scope of work that went well.</summary>
     /// <exception cref="AggregateException">It did not end well, or something can be disposed only asynchronously.</exception>
-    public static void End(Scope? scope)
+    public static void DisposeScope(Scope? scope)
     {
-        if (Disposal.FailureOf(scope?.EndUnreachable(isToldOf: true), "the scope") is { } ended)
+        if (Disposal.FailureOf(scope?.DisposeUnreachable(isToldOf: true), "the scope") is { } ended)
         {
             throw ended;
         }
@@ -15,7 +15,8 @@ internal static class ScopedWork
 
     /// <summary>Ends the scope of work that threw.</summary>
     /// <exception cref="AggregateException">It did not end well: with what the work threw, and what the end did.</exception>
-    public static void EndBehind(Exception failure, Scope? scope) => ThrowBoth(failure, scope?.EndUnreachable(isToldOf: false));
+    public static void DisposeAfterFailure(Exception failure, Scope? scope) =>
+        ThrowBoth(failure, scope?.DisposeUnreachable(isToldOf: false));
 
     /// <exception cref="AggregateException">The scope did not end well; where the work threw too, its exception is the first
     /// inside.</exception>
@@ -29,7 +30,7 @@ internal static class ScopedWork
         }
         catch (Exception failure)
         {
-            ThrowBoth(failure, await EndAsync(scope).ConfigureAwait(false));
+            ThrowBoth(failure, await DisposeAsync(scope).ConfigureAwait(false));
             throw;
         }
 
@@ -45,13 +46,14 @@ internal static class ScopedWork
     });
 
     /// <summary>Ends a scope that could not be handed out, and adds what that throws to the reason.</summary>
-    public static void EndUnused(Scope scope, Exception reason) => DisposalFailures.Add(reason, scope.EndUnreachable(isToldOf: false));
+    public static void DisposeUnused(Scope scope, Exception reason) =>
+        DisposalFailures.Add(reason, scope.DisposeUnreachable(isToldOf: false));
 
-    /// <inheritdoc cref="EndUnused"/>
-    public static async ValueTask EndUnusedAsync(Scope scope, Exception reason) =>
-        DisposalFailures.Add(reason, await EndAsync(scope).ConfigureAwait(false));
+    /// <inheritdoc cref="DisposeUnused"/>
+    public static async ValueTask DisposeUnusedAsync(Scope scope, Exception reason) =>
+        DisposalFailures.Add(reason, await DisposeAsync(scope).ConfigureAwait(false));
 
-    private static async ValueTask<List<Exception>?> EndAsync(Scope scope)
+    private static async ValueTask<List<Exception>?> DisposeAsync(Scope scope)
     {
         try
         {

@@ -26,10 +26,10 @@ internal sealed class Session
     public long IdleSince { get; set; }
 
     /// <summary>Whether nobody finds it any more.</summary>
-    public bool IsOver { get; set; }
+    public bool IsRemoved { get; set; }
 
     /// <summary>Whether somebody ends it already.</summary>
-    public bool IsEnding { get; set; }
+    public bool IsBeingDisposed { get; set; }
 
     /// <summary>Starts the scope; what that throws, all who wait for it get, and nobody who comes later.</summary>
     public async Task StartAsync(Container container, ScopeLevel level, Incoming[] incoming, Action<Session> forget)

@@ -22,9 +22,9 @@ public sealed class Sessions : IAsyncDisposable
     private readonly Func<string, Exception, Task> _onFailure;
     private readonly Dictionary<string, Session> _sessions = new(StringComparer.Ordinal);
     private readonly IdleSessions _idle;
-    private readonly HashSet<Task> _endings = [];
+    private readonly HashSet<Task> _disposals = [];
 
-    private bool _hasEnded;
+    private bool _isDisposed;
 
     /// <summary>Creates an empty collection of sessions.</summary>
     /// <param name="container">The container in which the sessions are started.</param>
@@ -103,7 +103,7 @@ public sealed class Sessions : IAsyncDisposable
         Session session = Enter(key, out bool isNew, out Session? dropped);
         if (dropped is not null)
         {
-            End(dropped);
+            DisposeIfLeft(dropped);
         }
 
         if (isNew)
@@ -133,7 +133,7 @@ public sealed class Sessions : IAsyncDisposable
             Remove(session);
         }
 
-        End(session);
+        DisposeIfLeft(session);
         return true;
     }
 
@@ -145,17 +145,17 @@ public sealed class Sessions : IAsyncDisposable
         Session[] all;
         lock (_gate)
         {
-            _hasEnded = true;
+            _isDisposed = true;
             all = [.. _sessions.Values];
             Array.ForEach(all, Remove);
         }
 
-        Array.ForEach(all, End);
+        Array.ForEach(all, DisposeIfLeft);
         await _idle.DisposeAsync().ConfigureAwait(false);
         Task[] endings;
         lock (_gate)
         {
-            endings = [.. _endings];
+            endings = [.. _disposals];
         }
 
         await Task.WhenAll(endings).ConfigureAwait(false);
@@ -167,8 +167,8 @@ public sealed class Sessions : IAsyncDisposable
         lock (_gate)
         {
             session.Visitors--;
-            ending = BeginEnd(session);
-            if (session.Visitors == 0 && !session.IsOver)
+            ending = BeginDisposal(session);
+            if (session.Visitors == 0 && !session.IsRemoved)
             {
                 _idle.Add(session, IdleTimeout);
             }
@@ -188,7 +188,7 @@ public sealed class Sessions : IAsyncDisposable
         ArgumentNullException.ThrowIfNull(key);
         lock (_gate)
         {
-            if (_hasEnded || !_sessions.TryGetValue(key, out Session? session) || !session.Scope.IsCompletedSuccessfully)
+            if (_isDisposed || !_sessions.TryGetValue(key, out Session? session) || !session.Scope.IsCompletedSuccessfully)
             {
                 visit = null;
                 return false;
@@ -204,7 +204,7 @@ public sealed class Sessions : IAsyncDisposable
     {
         lock (_gate)
         {
-            ObjectDisposedException.ThrowIf(_hasEnded, this);
+            ObjectDisposedException.ThrowIf(_isDisposed, this);
             dropped = null;
             isNew = !_sessions.TryGetValue(key, out Session? session);
             if (session is null)
@@ -241,7 +241,7 @@ public sealed class Sessions : IAsyncDisposable
     {
         lock (_gate)
         {
-            if (!session.IsOver)
+            if (!session.IsRemoved)
             {
                 Remove(session);
             }
@@ -253,16 +253,16 @@ public sealed class Sessions : IAsyncDisposable
         List<Session> due;
         lock (_gate)
         {
-            due = _idle.TakeDue(_hasEnded ? TimeSpan.Zero : IdleTimeout, Remove);
+            due = _idle.TakeDue(_isDisposed ? TimeSpan.Zero : IdleTimeout, Remove);
         }
 
-        due.ForEach(End);
+        due.ForEach(DisposeIfLeft);
     }
 
     /// <summary>Under the gate: no visit finds it any more.</summary>
     private void Remove(Session session)
     {
-        session.IsOver = true;
+        session.IsRemoved = true;
         _sessions.Remove(session.Key);
         _idle.Remove(session);
     }
@@ -274,39 +274,39 @@ public sealed class Sessions : IAsyncDisposable
     }
 
     /// <summary>Disposes of a session that is over, unless it is being visited: then the last visit does.</summary>
-    private void End(Session session)
+    private void DisposeIfLeft(Session session)
     {
         lock (_gate)
         {
-            BeginEnd(session);
+            BeginDisposal(session);
         }
     }
 
     /// <summary>Under the gate: begins the disposal of a session that is over, if it is not visited and disposal has not begun.</summary>
     /// <returns>The disposal; null if there is nothing to do.</returns>
-    private Task? BeginEnd(Session session)
+    private Task? BeginDisposal(Session session)
     {
-        if (session is not { IsOver: true, Visitors: 0, IsEnding: false })
+        if (session is not { IsRemoved: true, Visitors: 0, IsBeingDisposed: false })
         {
             return null;
         }
 
-        session.IsEnding = true;
-        Task ending = Task.Run(() => EndAsync(session));
-        _endings.Add(ending);
-        ending.ContinueWith(Ended, CancellationToken.None, TaskContinuationOptions.ExecuteSynchronously, TaskScheduler.Default);
+        session.IsBeingDisposed = true;
+        Task ending = Task.Run(() => DisposeSessionAsync(session));
+        _disposals.Add(ending);
+        ending.ContinueWith(ForgetDisposal, CancellationToken.None, TaskContinuationOptions.ExecuteSynchronously, TaskScheduler.Default);
         return ending;
     }
 
-    private void Ended(Task ending)
+    private void ForgetDisposal(Task ending)
     {
         lock (_gate)
         {
-            _endings.Remove(ending);
+            _disposals.Remove(ending);
         }
     }
 
-    private async Task EndAsync(Session session)
+    private async Task DisposeSessionAsync(Session session)
     {
         await Task.WhenAny(session.Scope).ConfigureAwait(false);
         if (session.Scope.IsFaulted)

@@ -3,5 +3,5 @@ namespace Junctivor.Workers;
 /// <summary>Asks a scope for what receives one type of message, and gives it the message.</summary>
 internal abstract class MessageDispatch
 {
-    public abstract Task ReceiveAsync(Scope scope, object message, CancellationToken cancellationToken);
+    public abstract Task HandleAsync(Scope scope, object message, CancellationToken cancellationToken);
 }

@@ -10,7 +10,7 @@ internal sealed class MessageDispatchCache
     private readonly ConcurrentDictionary<Type, MessageDispatch> _receivers = new();
     private readonly ConcurrentDictionary<Type, Type[]> _promised = new();
 
-    public MessageDispatch For(Type message) => _receivers.GetOrAdd(message, Make);
+    public MessageDispatch For(Type message) => _receivers.GetOrAdd(message, Create);
 
     /// <summary>The message, under each type that the wiring declares: its own, and that of the pump.</summary>
     public Incoming[] IncomingFor(Container container, object message, Type pumped)
@@ -23,6 +23,6 @@ internal sealed class MessageDispatchCache
     [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "A message is a class, and all classes share one instantiation.")]
     [UnconditionalSuppressMessage("Trimming", "IL2076", Justification = "The type parameter keeps no members.")]
     [UnconditionalSuppressMessage("Trimming", "IL2055", Justification = "The type parameter keeps no members.")]
-    private static MessageDispatch Make(Type message) =>
+    private static MessageDispatch Create(Type message) =>
         (MessageDispatch)Activator.CreateInstance(typeof(MessageDispatch<>).MakeGenericType(message))!;
 }

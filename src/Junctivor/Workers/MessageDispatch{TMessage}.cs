@@ -4,6 +4,6 @@ namespace Junctivor.Workers;
 internal sealed class MessageDispatch<TMessage> : MessageDispatch
     where TMessage : class
 {
-    public override Task ReceiveAsync(Scope scope, object message, CancellationToken cancellationToken) =>
+    public override Task HandleAsync(Scope scope, object message, CancellationToken cancellationToken) =>
         scope.Resolve<IMessageHandler<TMessage>>().HandleAsync((TMessage)message, cancellationToken);
 }

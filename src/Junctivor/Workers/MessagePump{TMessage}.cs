@@ -143,7 +143,7 @@ public sealed class MessagePump<TMessage>
         {
             Incoming[] incoming = [.. _receivers.IncomingFor(_container, message, typeof(TMessage)), .. Incoming(message) ?? []];
             Scope scope = await _container.StartScopeAsync(abort, incoming).ConfigureAwait(false);
-            await ScopedWork.RunAsync(scope, () => _receivers.For(message.GetType()).ReceiveAsync(scope, message, abort))
+            await ScopedWork.RunAsync(scope, () => _receivers.For(message.GetType()).HandleAsync(scope, message, abort))
                 .ConfigureAwait(false);
         }
         catch (OperationCanceledException) when (abort.IsCancellationRequested)

@@ -18,8 +18,8 @@ internal sealed class RewrittenLibrary : AssemblyLoadContext
         "Junctivor.Runtime.TypeTable/Entry::Instance", "Junctivor.Runtime.TypeTable/Entry::Code", "Junctivor.Runtime.Plan::_ready",
         "Junctivor.Runtime.Plan::_code",
         "Junctivor.Runtime.ScopeGuard::Word", "Junctivor.Resolver::_state", "Junctivor.Runtime.ResolverState::<Entries>k__BackingField",
-        "Junctivor.Container::_isObserved", "Junctivor.Container::_book", "Junctivor.Container::_ending",
-        "Junctivor.Runtime.InstanceStore::_instances", "Junctivor.Runtime.InstanceStore::_hasEnded",
+        "Junctivor.Container::_isObserved", "Junctivor.Container::_plans", "Junctivor.Container::_disposal",
+        "Junctivor.Runtime.InstanceStore::_instances", "Junctivor.Runtime.InstanceStore::_isClosed",
         "Junctivor.Runtime.InstanceStore::_hasTakenOver",
         "Junctivor.Runtime.InstanceStore::_over", "Junctivor.Runtime.Claim::_isOver", "Junctivor.Runtime.Claim::_isWaitedFor",
     ];
@@ -72,7 +72,7 @@ internal sealed class RewrittenLibrary : AssemblyLoadContext
                 }
             }
 
-            if (method.DeclaringType.FullName == "Junctivor.Runtime.SlotWriter" && method.Name is "Slot" or "ClaimAndMake")
+            if (method.DeclaringType.FullName == "Junctivor.Runtime.SlotWriter" && method.Name is "Slot" or "ClaimAndFill")
             {
                 EmitPointFirst(method, module);
             }

@@ -12,24 +12,27 @@ internal sealed class AbsentRule : IRule
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
-        IReadOnlyList<Dependency> needs = [.. DependencyReader.NotMetByOne(nodes)];
-        return Find<Binding.Nothing>(graph, needs, supply => supply.Service, _ => true, "is optional, and not registered", "nothing")
+        IReadOnlyList<Dependency> dependencies = [.. DependencyReader.NotMetByOne(nodes)];
+        return Find<Binding.Nothing>(
+            graph, dependencies, binding => binding.Service, _ => true, "is optional, and not registered", "nothing")
             .Concat(Find<Binding.Many>(
-                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0, "is required as a list, and not registered",
+                graph, dependencies, binding => binding.Element, binding => binding.Elements.Count == 0,
+                "is required as a list, and not registered",
                 "an empty list"))
             .Concat(Find<Binding.Keyed>(
-                graph, needs, supply => supply.Element, supply => supply.Elements.Count == 0,
+                graph, dependencies, binding => binding.Element, binding => binding.Elements.Count == 0,
                 "is required by marks, and has no marked registration", "an empty dictionary"));
     }
 
     private static IEnumerable<Fault> Find<TSupply>(
-        ServiceGraph graph, IReadOnlyList<Dependency> needs, Func<TSupply, ServiceId> service, Func<TSupply, bool> isEmpty, string what,
+        ServiceGraph graph, IReadOnlyList<Dependency> dependencies, Func<TSupply, ServiceId> service, Func<TSupply, bool> isEmpty,
+        string what,
         string got)
         where TSupply : Binding =>
-        from need in needs
-        from supply in need.Bindings.OfType<TSupply>()
-        where isEmpty(supply)
-        group need by (Service: service(supply), IsAccepted: IsAccepted(need.Consumer)) into absent
+        from dependency in dependencies
+        from binding in dependency.Bindings.OfType<TSupply>()
+        where isEmpty(binding)
+        group dependency by (Service: service(binding), IsAccepted: IsAccepted(dependency.Consumer)) into absent
         select Absent(graph, absent.Key.Service, [.. absent], what, got);
 
     /// <summary>Who accepts it is distinguished from who does not.</summary>
@@ -42,15 +45,15 @@ internal sealed class AbsentRule : IRule
         .DefaultIfEmpty(new Fix("register it, if the registration is missing"))
         .Append(new Fix("if it may be absent, add to the registration of the consumer", RegistrationText.Accept(FaultKind.Absent)));
 
-    private static Fault Absent(ServiceGraph graph, ServiceId service, IReadOnlyList<Dependency> needs, string what, string got)
+    private static Fault Absent(ServiceGraph graph, ServiceId service, IReadOnlyList<Dependency> dependencies, string what, string got)
     {
         FaultPath steps = new(graph);
-        foreach (Dependency need in needs.Take(IsAccepted(needs[0].Consumer) ? needs.Count : ShownConsumers))
+        foreach (Dependency dependency in dependencies.Take(IsAccepted(dependencies[0].Consumer) ? dependencies.Count : ShownConsumers))
         {
-            steps.Node(need.Consumer).Dependency(need, got, 1);
+            steps.Node(dependency.Consumer).Dependency(dependency, got, 1);
         }
 
-        Dependency first = needs[0];
+        Dependency first = dependencies[0];
         IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, first.Parameter.Name, first.Consumer.Level);
         return new Fault(FaultKind.Absent)
         {
@@ -58,7 +61,7 @@ internal sealed class AbsentRule : IRule
             Path = steps.Path,
             Remarks = [.. near.Select(each => each.Remark)],
             Fixes = [.. Fixes(near)],
-            Candidates = [.. needs.Select(need => need.Consumer.Name).Distinct()],
+            Candidates = [.. dependencies.Select(dependency => dependency.Consumer.Name).Distinct()],
             Order = first.Consumer.Order,
         };
     }

@@ -10,96 +10,101 @@ internal sealed class AmbiguousRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         var ambiguous =
-            from need in DependencyReader.NotMetByOne(nodes)
-            from supply in need.Bindings.OfType<Binding.Ambiguous>()
-            group (need, supply) by supply.Service;
+            from dependency in DependencyReader.NotMetByOne(nodes)
+            from binding in dependency.Bindings.OfType<Binding.Ambiguous>()
+            group (dependency, binding) by binding.Service;
 
         foreach (var asking in ambiguous)
         {
-            yield return Ambiguous(graph, asking.First().supply, [.. asking.Select(each => each.need)]);
+            yield return Ambiguous(graph, asking.First().binding, [.. asking.Select(each => each.dependency)]);
         }
     }
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
-    public static Fault AskedFor(ServiceGraph graph, Binding.Ambiguous supply) =>
-        Found(graph, supply, $"one {supply.Service} was requested", [], new FaultPath(graph).Line(supply.Service.ToString()), depth: 1,
+    public static Fault Requested(ServiceGraph graph, Binding.Ambiguous binding) =>
+        Found(graph, binding, $"one {binding.Service} was requested", [], new FaultPath(graph).Line(binding.Service.ToString()), depth: 1,
             MissingFixes.AnyName);
 
     /// <summary>One value was supplied several times in one call.</summary>
-    public static Fault HandedOver(ServiceId service, int times) => new(FaultKind.Ambiguous)
+    public static Fault SuppliedTwice(ServiceId service, int times) => new(FaultKind.Ambiguous)
     {
         Summary = $"{service} was supplied {times} times in one call",
         Fixes = [new Fix("supply it once")],
         Candidates = [service.ToString()],
     };
 
-    private static Fault Ambiguous(ServiceGraph graph, Binding.Ambiguous supply, IReadOnlyList<Dependency> needs)
+    private static Fault Ambiguous(ServiceGraph graph, Binding.Ambiguous binding, IReadOnlyList<Dependency> dependencies)
     {
-        Dependency first = needs[0];
+        Dependency first = dependencies[0];
         FaultPath steps = new FaultPath(graph).Node(first.Consumer).Dependency(first, "", 1);
         IReadOnlyList<string> others =
         [
-            .. needs.Skip(1).Take(ShownConsumers).Select(need => $"{need.Consumer.Name} requires it too ({need.Parameter.Name})."),
-            .. needs.Count > ShownConsumers + 1 ? new[] { $"{needs.Count - ShownConsumers - 1} more consumers require it." } : [],
+            .. dependencies.Skip(1)
+                .Take(ShownConsumers)
+                .Select(dependency => $"{dependency.Consumer.Name} requires it too ({dependency.Parameter.Name})."),
+            .. dependencies.Count > ShownConsumers + 1
+                ? new[] { $"{dependencies.Count - ShownConsumers - 1} more consumers require it." }
+                : [],
         ];
-        return Found(graph, supply, $"{first.Consumer.Name} requires one {supply.Service}", others, steps, depth: 2, first.Parameter.Name);
+        return Found(
+            graph, binding, $"{first.Consumer.Name} requires one {binding.Service}", others, steps, depth: 2, first.Parameter.Name);
     }
 
     private static Fault Found(
-        ServiceGraph graph, Binding.Ambiguous supply, string who, IReadOnlyList<string> remarks, FaultPath steps, int depth,
+        ServiceGraph graph, Binding.Ambiguous binding, string who, IReadOnlyList<string> remarks, FaultPath steps, int depth,
         string parameter)
     {
-        foreach (Node candidate in supply.Candidates)
+        foreach (Node candidate in binding.Candidates)
         {
             steps.Node(candidate, depth);
         }
 
         return new Fault(FaultKind.Ambiguous)
         {
-            Summary = $"{who}, but {supply.Candidates.Count} are registered",
+            Summary = $"{who}, but {binding.Candidates.Count} are registered",
             Path = steps.Path,
             Remarks =
             [
                 .. remarks,
-                .. supply.Candidates
+                .. binding.Candidates
                     .Where(candidate => graph.Effective.ReplacingNothing.Contains(candidate))
                     .Select(candidate =>
                         $"The cause: {candidate.Name} is marked .Replacing(), but stands before what it should replace (JV203)."),
             ],
-            Fixes = FixesOf(graph, supply, parameter),
-            Candidates = [.. supply.Candidates.Select(candidate => candidate.Name)],
-            Order = supply.Candidates[supply.Candidates.Count - 1].Order,
+            Fixes = FixesOf(graph, binding, parameter),
+            Candidates = [.. binding.Candidates.Select(candidate => candidate.Name)],
+            Order = binding.Candidates[binding.Candidates.Count - 1].Order,
         };
     }
 
-    private static List<Fix> FixesOf(ServiceGraph graph, Binding.Ambiguous supply, string parameter)
+    private static List<Fix> FixesOf(ServiceGraph graph, Binding.Ambiguous binding, string parameter)
     {
-        if (supply.Candidates.Count(candidate => candidate.Options.IsFirstChoice) > 1)
+        if (binding.Candidates.Count(candidate => candidate.Options.IsFirstChoice) > 1)
         {
             return [new Fix("keep .FirstChoice() on only one of them")];
         }
 
-        TypeRef service = supply.Service.Type;
+        TypeRef service = binding.Service.Type;
         List<Fix> fixes = [new Fix("keep one of them, and remove the others")];
-        if (supply.Candidates.FirstOrDefault(candidate => graph.Effective.ReplacingNothing.Contains(candidate)) is { } early)
+        if (binding.Candidates.FirstOrDefault(candidate => graph.Effective.ReplacingNothing.Contains(candidate)) is { } early)
         {
             fixes.Insert(0, new Fix($"move {early.Name} after the others, so that it replaces them"));
         }
 
-        if (supply.Service.Mark is null)
+        if (binding.Service.Mark is null)
         {
-            Mark mark = MarkFor(supply.Candidates[0]);
+            Mark mark = MarkFor(binding.Candidates[0]);
             fixes.Add(new Fix(
-                $"distinguish them with marks: add {RegistrationText.OptionsOf(mark)} to {supply.Candidates[0].Name}, mark the others "
+                $"distinguish them with marks: add {RegistrationText.OptionsOf(mark)} to {binding.Candidates[0].Name}, mark the others "
                     + "too, and take",
                 RegistrationText.Parameter(mark, service.Name, parameter)));
         }
 
         fixes.Add(
             new Fix($"make one the default where a single instance is required: add to "
-                + $"{supply.Candidates[0].Name}{SourcePlaceText.At(supply.Candidates[0].Place, graph.SharedFolder)}", ".FirstChoice()"));
+                + $"{binding.Candidates[0].Name}{SourcePlaceText.At(binding.Candidates[0].Place, graph.SharedFolder)}", ".FirstChoice()"));
         fixes.Add(
-            new Fix("take all of them", RegistrationText.Parameter(supply.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
+            new Fix("take all of them", RegistrationText.Parameter(binding.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
         return fixes;
     }
 

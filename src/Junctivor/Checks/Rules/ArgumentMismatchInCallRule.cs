@@ -6,9 +6,9 @@ namespace Junctivor.Checks;
 internal sealed class ArgumentMismatchInCallRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in DependencyReader.NotMetByOne(nodes)
-        from supply in need.Bindings.OfType<Binding.Untaken>()
+        from dependency in DependencyReader.NotMetByOne(nodes)
+        from binding in dependency.Bindings.OfType<Binding.Untaken>()
         select ArgumentMismatchRule.Untaken(
-            supply, new FaultPath(graph).Node(need.Consumer).Dependency(need, "", 1).Path) with
-        { Order = need.Consumer.Order };
+            binding, new FaultPath(graph).Node(dependency.Consumer).Dependency(dependency, "", 1).Path) with
+        { Order = dependency.Consumer.Order };
 }

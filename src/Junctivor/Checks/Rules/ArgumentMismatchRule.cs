@@ -7,25 +7,25 @@ internal sealed class ArgumentMismatchRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         nodes.Where(node => node.Options.UnmatchedArguments.Count > 0)
-            .SelectMany(node => node.Options.UnmatchedArguments.Select(misfit => Found(graph, node, misfit)));
+            .SelectMany(node => node.Options.UnmatchedArguments.Select(mismatch => Found(graph, node, mismatch)));
 
-    private static Fault Found(ServiceGraph graph, Node node, UnmatchedArgument misfit) =>
-        Found(misfit.Text, new FaultPath(graph).Node(node).Path, misfit.NearName is null
+    private static Fault Found(ServiceGraph graph, Node node, UnmatchedArgument mismatch) =>
+        Found(mismatch.Text, new FaultPath(graph).Node(node).Path, mismatch.NearName is null
             ? new Fix($"use the name and type of a parameter of {node.Implementation.Name}({node.ChosenConstructor})")
-            : new Fix("if that one is meant, write", RegistrationText.Passing(misfit.NearName))) with
+            : new Fix("if that one is meant, write", RegistrationText.Passing(mismatch.NearName))) with
         {
             Candidates = [node.Name],
             Order = node.Order,
         };
 
-    public static Fault Untaken(Binding.Untaken supply, IReadOnlyList<FaultStep> path)
+    public static Fault Untaken(Binding.Untaken binding, IReadOnlyList<FaultStep> path)
     {
-        string arguments = string.Join(" and ", supply.Arguments.Select(argument => argument.Name));
+        string arguments = string.Join(" and ", binding.Arguments.Select(argument => argument.Name));
         return Found(
-            $"{supply.Made.Name} has no constructor parameter for the argument {arguments}",
+            $"{binding.Made.Name} has no constructor parameter for the argument {arguments}",
             path,
-            new Fix($"pass only arguments that match a constructor parameter of {supply.Made.Name} by type")) with
-        { Candidates = [supply.Made.Name] };
+            new Fix($"pass only arguments that match a constructor parameter of {binding.Made.Name} by type")) with
+        { Candidates = [binding.Made.Name] };
     }
 
     private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Fix fix) => new(FaultKind.ArgumentMismatch)

@@ -23,16 +23,16 @@ internal sealed class CaptiveRule : IRule
 
     private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyList<Node> holders, Ancestors leading)
     {
-        ReverseDependencies askers = new(graph);
+        ReverseDependencies dependents = new(graph);
         return
             from holder in holders
             from way in DependencyPaths.From(holder, leading)
             where Held(way).Level.IsShorterThan(holder.Level)
             group way by way[0].Dependency into held
-            select Captive(graph, held.Key.Consumer, [.. held], askers);
+            select Captive(graph, held.Key.Consumer, [.. held], dependents);
     }
 
-    private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, ReverseDependencies askers)
+    private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, ReverseDependencies dependents)
     {
         IReadOnlyList<Edge> first = ways[0];
         Node held = Held(first);
@@ -45,7 +45,7 @@ internal sealed class CaptiveRule : IRule
             Summary = $"{holder.Name} ({holder.Level}) holds {name} ({held.Level}){through}",
             Path = new FaultPath(graph).Tree(ways).Path,
             Remarks = [.. Remarks(holder, ways, name)],
-            Fixes = CaptiveFixes.Of(graph, holder, ways, askers),
+            Fixes = CaptiveFixes.Of(graph, holder, ways, dependents),
             Candidates = [holder.Name, .. ways.Select(way => Held(way).Name)],
             Order = holder.Order,
         };

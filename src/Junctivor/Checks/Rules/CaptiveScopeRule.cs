@@ -6,18 +6,18 @@ namespace Junctivor.Checks;
 internal sealed class CaptiveScopeRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in DependencyReader.NotMetByOne(nodes)
-        let node = need.Consumer
-        where node.Level == Level.Singleton && need.Bindings.Any(supply => supply is Binding.Ambient { Form: AmbientForm.Scope })
+        from dependency in DependencyReader.NotMetByOne(nodes)
+        let node = dependency.Consumer
+        where node.Level == Level.Singleton && dependency.Bindings.Any(binding => binding is Binding.Ambient { Form: AmbientForm.Scope })
         select new Fault(FaultKind.Captive)
         {
             Summary = $"{node.Name} (singleton) holds the scope that first requests it",
-            Path = new FaultPath(graph).Node(node).Dependency(need, "scoped", 1).Path,
+            Path = new FaultPath(graph).Node(node).Dependency(dependency, "scoped", 1).Path,
             Remarks = ["That scope is disposed with its request, message or job, and the singleton would keep using it."],
             Fixes =
             [
                 new Fix("start a scope for each unit of work, and change the parameter to",
-                    RegistrationText.Parameter(null, "Container", need.Parameter.Name)),
+                    RegistrationText.Parameter(null, "Container", dependency.Parameter.Name)),
                 new Fix($"give {node.Name} the lifetime of the scope", RegistrationText.Again(node, Level.Scoped)),
             ],
             Candidates = [node.Name],

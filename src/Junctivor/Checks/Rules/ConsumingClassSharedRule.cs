@@ -6,13 +6,13 @@ namespace Junctivor.Checks;
 internal sealed class ConsumingClassSharedRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in DependencyReader.NotMetByOne(nodes)
-        let node = need.Consumer
-        where !node.Level.IsTransient && need.Bindings.Any(supply => supply is Binding.Ambient { Form: AmbientForm.ConsumingClass })
+        from dependency in DependencyReader.NotMetByOne(nodes)
+        let node = dependency.Consumer
+        where !node.Level.IsTransient && dependency.Bindings.Any(binding => binding is Binding.Ambient { Form: AmbientForm.ConsumingClass })
         select new Fault(FaultKind.ConsumingClassShared)
         {
             Summary = $"{node.Name} ({node.Level}) takes its consuming class, but is shared by several consumers",
-            Path = new FaultPath(graph).Node(node).Dependency(need, "", 1).Path,
+            Path = new FaultPath(graph).Node(node).Dependency(dependency, "", 1).Path,
             Remarks = ["It would keep the class of its first consumer."],
             Fixes = [new Fix(
                 "make it transient, so that each consumer gets its own",

@@ -9,7 +9,7 @@ namespace Junctivor.Checks;
 internal sealed class CycleRule : IRule
 {
     private const int ShownInSummary = 5;
-    private const int MostRings = 50;
+    private const int MaxCycles = 50;
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
@@ -21,7 +21,7 @@ internal sealed class CycleRule : IRule
     {
         foreach (IReadOnlyList<Node> knot in knots)
         {
-            foreach (IReadOnlyList<Edge> ring in Rings(graph, [.. knot]).Take(MostRings))
+            foreach (IReadOnlyList<Edge> ring in Cycles(graph, [.. knot]).Take(MaxCycles))
             {
                 yield return Cycle(graph, ring);
             }
@@ -38,7 +38,7 @@ internal sealed class CycleRule : IRule
         Candidates = [.. ring.Select(step => step.Name).Distinct()],
     };
 
-    private static IEnumerable<IReadOnlyList<Edge>> Rings(ServiceGraph graph, HashSet<Node> knot)
+    private static IEnumerable<IReadOnlyList<Edge>> Cycles(ServiceGraph graph, HashSet<Node> knot)
     {
         HashSet<Edge> shown = [];
         foreach (Edge edge in knot.OrderBy(node => node.Order).SelectMany(node => node.Edges))

@@ -6,8 +6,8 @@ namespace Junctivor.Checks;
 internal sealed class DoesNotApplyToSharedRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in DependencyReader.NotMetByOne(nodes)
-        from supply in need.Bindings.OfType<Binding.SharedWithArguments>()
-        let path = new FaultPath(graph).Node(need.Consumer).Dependency(need, supply.Node, 1).Path
-        select DoesNotApplyRule.SharedWithArguments(supply.Node, path) with { Order = need.Consumer.Order };
+        from dependency in DependencyReader.NotMetByOne(nodes)
+        from binding in dependency.Bindings.OfType<Binding.SharedWithArguments>()
+        let path = new FaultPath(graph).Node(dependency.Consumer).Dependency(dependency, binding.Node, 1).Path
+        select DoesNotApplyRule.SharedWithArguments(binding.Node, path) with { Order = dependency.Consumer.Order };
 }

@@ -25,7 +25,7 @@ internal sealed class FrozenTransientRule : IRule
     }
 
     private static bool MayHoldTransients(Node holder) =>
-        Array.Exists(holder.Bindings!, supply => supply is not Binding.Single single || single.Node.Level.IsTransient);
+        Array.Exists(holder.Bindings!, binding => binding is not Binding.Single single || single.Node.Level.IsTransient);
 
     /// <summary>Where the transient needs something shorter-lived, it is captive, and that is said instead.</summary>
     private static bool HoldsNothingShorter(Node transient, Ancestors leading) =>

@@ -8,17 +8,17 @@ internal sealed class GenericConstraintRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         var unfitting =
-            from need in DependencyReader.NotMetByOne(nodes)
-            from supply in need.Bindings.OfType<Binding.Missing>()
-            where supply.Unfitting.Count > 0
-            group (need, supply) by supply.Service;
+            from dependency in DependencyReader.NotMetByOne(nodes)
+            from binding in dependency.Bindings.OfType<Binding.Missing>()
+            where binding.Unfitting.Count > 0
+            group (dependency, binding) by binding.Service;
 
         foreach (var asking in unfitting)
         {
-            Dependency first = asking.First().need;
+            Dependency first = asking.First().dependency;
             yield return Found(
                 graph,
-                asking.First().supply,
+                asking.First().binding,
                 $"{first.Consumer.Name} requires {asking.Key}",
                 new FaultPath(graph).Node(first.Consumer).Dependency(first, "", 1),
                 2) with
@@ -27,23 +27,23 @@ internal sealed class GenericConstraintRule : IRule
     }
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
-    public static Fault AskedFor(ServiceGraph graph, Binding.Missing supply) =>
-        Found(graph, supply, $"{supply.Service} was requested", new FaultPath(graph).Line(supply.Service.ToString()), 1);
+    public static Fault Requested(ServiceGraph graph, Binding.Missing binding) =>
+        Found(graph, binding, $"{binding.Service} was requested", new FaultPath(graph).Line(binding.Service.ToString()), 1);
 
-    private static Fault Found(ServiceGraph graph, Binding.Missing supply, string who, FaultPath steps, int depth)
+    private static Fault Found(ServiceGraph graph, Binding.Missing binding, string who, FaultPath steps, int depth)
     {
-        foreach (Node each in supply.Unfitting)
+        foreach (Node each in binding.Unfitting)
         {
             steps.Node(each, depth);
         }
 
-        TypeRef service = supply.Service.Type;
-        Node open = supply.Unfitting[0];
+        TypeRef service = binding.Service.Type;
+        Node open = binding.Unfitting[0];
         return new Fault(FaultKind.GenericConstraint)
         {
             Summary = $"{who}, but no open registration can be closed over its type arguments",
             Path = steps.Path,
-            Remarks = [.. Reasons(graph, supply)],
+            Remarks = [.. Reasons(graph, binding)],
             Fixes = graph.IsTooDeep(service)
                 ? [new Fix($"change {open.Name} so that it does not require itself with larger type arguments")]
                 :
@@ -51,19 +51,19 @@ internal sealed class GenericConstraintRule : IRule
                     new Fix("register a class for these type arguments", RegistrationText.OfUnknown(open.Level, service)),
                     new Fix($"relax the constraint of {open.Name}"),
                 ],
-            Candidates = [.. supply.Unfitting.Select(each => each.Name)],
+            Candidates = [.. binding.Unfitting.Select(each => each.Name)],
         };
     }
 
-    private static IEnumerable<string> Reasons(ServiceGraph graph, Binding.Missing supply)
+    private static IEnumerable<string> Reasons(ServiceGraph graph, Binding.Missing binding)
     {
-        TypeRef service = supply.Service.Type;
+        TypeRef service = binding.Service.Type;
         if (graph.IsTooDeep(service))
         {
             return [$"The type arguments are nested {service.Nesting} deep: each closed type requires a larger one, without end."];
         }
 
-        IReadOnlyList<string> told = [.. supply.Unfitting.Select(each => graph.ReasonAgainst(each, service)).OfType<string>().Distinct()];
+        IReadOnlyList<string> told = [.. binding.Unfitting.Select(each => graph.ReasonAgainst(each, service)).OfType<string>().Distinct()];
         return told.Count > 0
             ? told
             : ["The type arguments do not satisfy a constraint of the class, or the service does not determine all its type parameters."];

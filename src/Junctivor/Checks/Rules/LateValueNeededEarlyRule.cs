@@ -7,7 +7,7 @@ internal sealed class LateValueNeededEarlyRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
-        where Array.Exists(node.Bindings!, supply => supply is not Binding.Single { Node.Options.IsSuppliedLater: false })
+        where Array.Exists(node.Bindings!, binding => binding is not Binding.Single { Node.Options.IsSuppliedLater: false })
         from edge in node.Edges
         where edge.To.Options.IsSuppliedLater && !edge.IsDeferred
         select new Fault(FaultKind.LateValueNeededEarly)

@@ -5,10 +5,11 @@ namespace Junctivor.Checks;
 /// <summary>JV305, as it shows itself at run time: a level is not there, or entered where it cannot be.</summary>
 internal static class LevelOutOfPlaceFaults
 {
-    public static Fault OutsideLevel(Node node, IReadOnlyList<FaultStep> path, string askedIn) => Found(
+    public static Fault OutsideLevel(Node node, IReadOnlyList<FaultStep> path, string requestedFrom) => Found(
         path.Count > 1
-            ? $"{path[0].Name} was requested from {askedIn}, and requires {node.Name}, which lives in a scope of the level {node.Level}"
-            : $"{node.Name} lives in a scope of the level {node.Level}, but was requested from {askedIn}",
+            ? $"{path[0].Name} was requested from {requestedFrom}, and requires {node.Name}, which lives in a scope of the level "
+                + $"{node.Level}"
+            : $"{node.Name} lives in a scope of the level {node.Level}, but was requested from {requestedFrom}",
         path,
         new Fix("start a scope of that level, and resolve from it",
             StartCallText.ForLevel(node.Level))) with

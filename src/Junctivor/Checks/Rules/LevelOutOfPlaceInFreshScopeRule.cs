@@ -20,16 +20,16 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
         while (open.Count > 0)
         {
             (Node node, bool isFresh) = open.Dequeue();
-            foreach (Dependency need in node.Dependencies)
+            foreach (Dependency dependency in node.Dependencies)
             {
-                foreach ((Node next, bool isNextFresh) in Reached(need.Binding, isFresh))
+                foreach ((Node next, bool isNextFresh) in Reached(dependency.Binding, isFresh))
                 {
                     if (cameBy.ContainsKey((next, isNextFresh)))
                     {
                         continue;
                     }
 
-                    cameBy.Add((next, isNextFresh), (need, isFresh));
+                    cameBy.Add((next, isNextFresh), (dependency, isFresh));
                     if (next.Level.IsTransient || (isNextFresh && next.Level == Level.Scoped))
                     {
                         open.Enqueue((next, isNextFresh));
@@ -47,7 +47,7 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
     private static bool IsAbsentIn(Level home, Level wanted) =>
         wanted.IsUsersOwn && (wanted.IsShorterThan(home) || wanted.IsApartFrom(home));
 
-    private static IEnumerable<(Node Node, bool IsFresh)> Reached(Binding supply, bool isFresh) => supply switch
+    private static IEnumerable<(Node Node, bool IsFresh)> Reached(Binding binding, bool isFresh) => binding switch
     {
         Binding.Single single => [(single.Node, isFresh)],
         Binding.Many many => many.Elements.SelectMany(element => Reached(element, isFresh)),
@@ -63,9 +63,9 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
         (Node node, bool isFresh) = (goal, true);
         do
         {
-            (Dependency need, bool wasFresh) = cameBy[(node, isFresh)];
-            way.Add((need, node));
-            (node, isFresh) = (need.Consumer, wasFresh);
+            (Dependency dependency, bool wasFresh) = cameBy[(node, isFresh)];
+            way.Add((dependency, node));
+            (node, isFresh) = (dependency.Consumer, wasFresh);
         }
         while (node != holder);
         way.Reverse();
@@ -76,9 +76,9 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
     {
         FaultPath steps = new FaultPath(graph).Node(holder);
         int depth = 0;
-        foreach ((Dependency need, Node answer) in way)
+        foreach ((Dependency dependency, Node answer) in way)
         {
-            steps.Dependency(need, answer, ++depth);
+            steps.Dependency(dependency, answer, ++depth);
         }
 
         Parameter first = way[0].Need.Parameter;

@@ -16,7 +16,8 @@ internal static class NotConstructibleTypeFaults
             Summary = $"{name} cannot be loaded",
             Path = [new FaultStep(0, null, name, lifetime, place.File ?? "", place.Line, SourcePlaceText.Show(place, graph.SharedFolder))],
             Remarks = [reason],
-            Fixes = [new Fix($"build {name} and its references against the same versions, and copy all their files to the program's folder")],
+            Fixes = [new Fix(
+                $"build {name} and its references against the same versions, and copy all their files to the program's folder")],
             Candidates = [name],
             Order = int.MaxValue,
         };

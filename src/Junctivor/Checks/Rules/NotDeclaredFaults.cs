@@ -13,7 +13,7 @@ internal static class NotDeclaredFaults
             .Select(service => Found(graph, level, service))
             .Concat(handedOver.GroupBy(service => service)
                 .Where(same => same.Count() > 1)
-                .Select(same => AmbiguousRule.HandedOver(same.Key, same.Count())));
+                .Select(same => AmbiguousRule.SuppliedTwice(same.Key, same.Count())));
 
     /// <summary>A value was supplied to a container that is built, and no declaration says <c>Later</c>.</summary>
     public static Fault Late(ServiceGraph graph, ServiceId service) => Found(graph, Level.Singleton, service) with
@@ -26,11 +26,11 @@ internal static class NotDeclaredFaults
     private static Fault Found(ServiceGraph graph, Level level, ServiceId service)
     {
         Node? otherLevel = graph.IncomingFor(service).FirstOrDefault();
-        IReadOnlyList<Node> near = otherLevel is not null ? [otherLevel] : WiderPromises(graph, service);
+        IReadOnlyList<Node> near = otherLevel is not null ? [otherLevel] : NearDeclarations(graph, service);
         FaultPath steps = new(graph);
-        foreach (Node promise in near)
+        foreach (Node declaration in near)
         {
-            steps.Node(promise);
+            steps.Node(declaration);
         }
 
         return new Fault(FaultKind.NotDeclared)
@@ -50,7 +50,7 @@ internal static class NotDeclaredFaults
         level == Level.Singleton ? "the container" : level == Level.Scoped ? "a scope" : $"a {level}";
 
     /// <summary>What is declared as an interface or a base class of what was supplied, or under another mark.</summary>
-    private static IReadOnlyList<Node> WiderPromises(ServiceGraph graph, ServiceId service) =>
+    private static IReadOnlyList<Node> NearDeclarations(ServiceGraph graph, ServiceId service) =>
         [.. graph.Registrations.Where(node => node.Kind == NodeKind.Incoming && service.Type.Serves(node.Services[0]))];
 
     private static IEnumerable<Fix> Fixes(Level level, ServiceId service, IReadOnlyList<Node> wider) =>
@@ -63,7 +63,8 @@ internal static class NotDeclaredFaults
         new Fix("do not supply it"),
     ];
 
-    private static Fix AtOtherLevel(Node promise) => promise.Options.IsSuppliedLater
-        ? new Fix("it is declared as SuppliedLater: supply it after the build", $"container.Supply<{promise.Services[0].Name}>(…);")
-        : new Fix($"it is declared with {RegistrationText.Start(promise.Level)}: supply it there", StartCallText.Supplying(promise));
+    private static Fix AtOtherLevel(Node declaration) => declaration.Options.IsSuppliedLater
+        ? new Fix("it is declared as SuppliedLater: supply it after the build", $"container.Supply<{declaration.Services[0].Name}>(…);")
+        : new Fix(
+            $"it is declared with {RegistrationText.Start(declaration.Level)}: supply it there", StartCallText.Supplying(declaration));
 }

@@ -6,11 +6,11 @@ namespace Junctivor.Checks;
 internal static class RequestFaults
 {
     /// <summary>The fault of a supply; null where it is met.</summary>
-    public static Fault? Of(ServiceGraph graph, Binding supply, ServiceId asked) => supply switch
+    public static Fault? Of(ServiceGraph graph, Binding binding, ServiceId asked) => binding switch
     {
-        Binding.Ambiguous ambiguous => AmbiguousRule.AskedFor(graph, ambiguous),
-        Binding.Missing { Unfitting.Count: > 0 } missing => GenericConstraintRule.AskedFor(graph, missing),
-        Binding.Missing missing => MissingRule.AskedFor(graph, missing.Service),
+        Binding.Ambiguous ambiguous => AmbiguousRule.Requested(graph, ambiguous),
+        Binding.Missing { Unfitting.Count: > 0 } missing => GenericConstraintRule.Requested(graph, missing),
+        Binding.Missing missing => MissingRule.Requested(graph, missing.Service),
         Binding.Untaken untaken => ArgumentMismatchRule.Untaken(untaken, new FaultPath(graph).Line(asked.ToString()).Path),
         Binding.SharedWithArguments shared =>
             DoesNotApplyRule.SharedWithArguments(shared.Node, new FaultPath(graph).Node(shared.Node).Path),

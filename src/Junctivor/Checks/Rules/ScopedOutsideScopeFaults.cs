@@ -5,12 +5,12 @@ namespace Junctivor.Checks;
 /// <summary>JV302: something that lives in a scope was requested where there is none.</summary>
 internal static class ScopedOutsideScopeFaults
 {
-    public static Fault OutsideScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string askedIn) =>
+    public static Fault OutsideScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string requestedFrom) =>
         new(FaultKind.ScopedOutsideScope)
         {
             Summary = path.Count > 1
-            ? $"{path[0].Name} was requested from {askedIn}, and requires {node.Name} ({node.Level})"
-            : $"{node.Name} ({node.Level}) was requested from {askedIn}",
+            ? $"{path[0].Name} was requested from {requestedFrom}, and requires {node.Name} ({node.Level})"
+            : $"{node.Name} ({node.Level}) was requested from {requestedFrom}",
             Path = path,
             Remarks = ["A scoped service is created once for each unit of work: a request, a message, a job."],
             Fixes = [new Fix(
@@ -20,15 +20,15 @@ internal static class ScopedOutsideScopeFaults
             Order = node.Order,
         };
 
-    public static Fault TakesScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string askedIn) =>
-        OutsideScope(graph, node, path, askedIn) with
+    public static Fault TakesScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string requestedFrom) =>
+        OutsideScope(graph, node, path, requestedFrom) with
         {
-            Summary = $"{node.Name} takes its scope, but was requested from {askedIn}",
+            Summary = $"{node.Name} takes its scope, but was requested from {requestedFrom}",
         };
 
-    public static Fault NoScope(string askedIn) => new(FaultKind.ScopedOutsideScope)
+    public static Fault NoScope(string requestedFrom) => new(FaultKind.ScopedOutsideScope)
     {
-        Summary = $"a scope was requested from {askedIn}",
+        Summary = $"a scope was requested from {requestedFrom}",
         Fixes = [new Fix("start a scope, and resolve from it", "await using Scope scope = container.StartScope();")],
     };
 }

@@ -6,19 +6,19 @@ namespace Junctivor.Checks;
 internal sealed class TakesScopeRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from need in DependencyReader.NotMetByOne(nodes)
-        let form = need.Bindings.OfType<Binding.Ambient>().FirstOrDefault()?.Form
-        where form is AmbientForm.Container || (form is AmbientForm.Scope && need.Consumer.Level != Level.Singleton)
+        from dependency in DependencyReader.NotMetByOne(nodes)
+        let form = dependency.Bindings.OfType<Binding.Ambient>().FirstOrDefault()?.Form
+        where form is AmbientForm.Container || (form is AmbientForm.Scope && dependency.Consumer.Level != Level.Singleton)
         select new Fault(FaultKind.TakesScope)
         {
-            Summary = $"{need.Consumer.Name} takes {need.Parameter.Type.Name}: what it resolves there cannot be checked",
-            Path = new FaultPath(graph).Node(need.Consumer).Dependency(need, "", 1).Path,
+            Summary = $"{dependency.Consumer.Name} takes {dependency.Parameter.Type.Name}: what it resolves there cannot be checked",
+            Path = new FaultPath(graph).Node(dependency.Consumer).Dependency(dependency, "", 1).Path,
             Fixes =
             [
                 new Fix("take the required services as parameters"),
                 new Fix("if the types are known only at run time, add to its registration", RegistrationText.Accept(FaultKind.TakesScope)),
             ],
-            Candidates = [need.Consumer.Name],
-            Order = need.Consumer.Order,
+            Candidates = [dependency.Consumer.Name],
+            Order = dependency.Consumer.Order,
         };
 }

@@ -33,9 +33,9 @@ internal sealed class UnreachableRule : IRule
     private static IEnumerable<Node> Misnamed(ServiceGraph graph)
     {
         HashSet<TypeRef> missing = [.. DependencyReader.NotMetByOne(graph.Nodes)
-            .SelectMany(need => need.Bindings)
+            .SelectMany(dependency => dependency.Bindings)
             .OfType<Binding.Missing>()
-            .Select(supply => supply.Service.Type)];
+            .Select(binding => binding.Service.Type)];
         return missing.SelectMany(graph.Index.AbleToServe);
     }
 

@@ -7,7 +7,7 @@ internal sealed class UnreleasedTransientRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
-        where node.Level == Level.Singleton && !node.IsSimplyMet
+        where node.Level == Level.Singleton && !node.IsBoundToOne
         from edge in node.Edges
         where edge.By is DeferredForm.Func or DeferredForm.FuncWithArguments
         where edge.To.Level.IsTransient

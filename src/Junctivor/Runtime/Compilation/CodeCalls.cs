@@ -13,7 +13,7 @@ internal static class CodeCalls
 
     public static readonly MethodInfo Fetching = Of(nameof(Fetch));
 
-    public static readonly MethodInfo Asking = Of(nameof(Ask));
+    public static readonly MethodInfo GettingWrapper = Of(nameof(GetWrapper));
 
     public static readonly MethodInfo Filling = Of(nameof(Fill));
 
@@ -28,7 +28,7 @@ internal static class CodeCalls
 
     public static readonly MethodInfo Nesting = Of(nameof(AroundPart));
 
-    public static readonly MethodInfo Making = Of(nameof(MakeStepByStep));
+    public static readonly MethodInfo CreatingStepByStep = Of(nameof(CreateStepByStep));
 
     public static readonly MethodInfo Claiming = Of(nameof(TryClaim));
 
@@ -44,7 +44,7 @@ internal static class CodeCalls
     /// <param name="home">Where its holder lives.</param>
     /// <param name="recipe">How it is created.</param>
     /// <param name="consumer">The class of its holder.</param>
-    public static object? Ask(Resolver home, Recipe recipe, Type? consumer) =>
+    public static object? GetWrapper(Resolver home, Recipe recipe, Type? consumer) =>
         recipe.Construct(new ResolutionContext(home, consumer, null, [], null), []);
 
     /// <summary>Returns a dictionary.</summary>
@@ -68,7 +68,7 @@ internal static class CodeCalls
         {
             List<Exception>? failures = null;
             Disposal.DisposeUnused(owned, home, ref failures);
-            throw DisposalFailures.AddTo(home.Ended(), failures);
+            throw DisposalFailures.AddTo(home.DisposedException(), failures);
         }
 
         return instance;
@@ -78,7 +78,7 @@ internal static class CodeCalls
     public static Construction AroundPart(Construction? around) => around ?? Construction.None;
 
     /// <summary>Creates what cannot be created in one go now.</summary>
-    public static object MakeStepByStep(Resolver home, Plan plan) => Construction.Run(plan, home);
+    public static object CreateStepByStep(Resolver home, Plan plan) => Construction.Run(plan, home);
 
     /// <summary>Claims slots of a scope: what uses slots is only called for one.</summary>
     public static bool TryClaim(Resolver home, long slots, long order) => home.Guard.TryClaim(Unsafe.As<Scope>(home), slots, order);

@@ -13,18 +13,21 @@ internal sealed class CodeNeeds
     {
         _parts = parts;
         Visit(root, isTop: true, Fetched, Take);
-        Taken.ForEach(MakeReady);
-        CanMake = !_owns && !_calls && Scoped.TrueForAll(parts.CanMake) && Scoped.Count(scoped => scoped.IsOwned) <= ScopeWord.MostOrdered;
+        Taken.ForEach(VisitScoped);
+        CanCreateScoped = !_owns
+            && !_calls
+            && Scoped.TrueForAll(parts.CanCreate)
+            && Scoped.Count(scoped => scoped.IsOwned) <= ScopeWord.MostOrdered;
     }
 
     /// <summary>Whether it can make all scoped services itself that are not there.</summary>
-    public bool CanMake { get; }
+    public bool CanCreateScoped { get; }
 
     /// <summary>What may be there, and must be.</summary>
     public List<Plan> Fetched { get; } = [];
 
     /// <summary>What more must be there if scoped services have to be created.</summary>
-    public List<Plan> FetchedToMake { get; } = [];
+    public List<Plan> FetchedToCreate { get; } = [];
 
     /// <summary>The scoped services that it passes to constructors.</summary>
     public List<Plan> Taken { get; } = [];
@@ -40,18 +43,18 @@ internal sealed class CodeNeeds
         }
     }
 
-    private void MakeReady(Plan scoped)
+    private void VisitScoped(Plan scoped)
     {
         if (!_ready.Add(scoped))
         {
             return;
         }
 
-        if (_parts.CanMake(scoped))
+        if (_parts.CanCreate(scoped))
         {
             foreach (Plan inner in _parts.Inside(scoped))
             {
-                Visit(inner, isTop: false, FetchedToMake, MakeReady);
+                Visit(inner, isTop: false, FetchedToCreate, VisitScoped);
             }
         }
 

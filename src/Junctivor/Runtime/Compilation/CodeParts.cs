@@ -35,7 +35,7 @@ internal sealed class CodeParts
             }
 
             open.Pop();
-            _parts.TryAdd(plan, Weigh(plan));
+            _parts.TryAdd(plan, Measure(plan));
         }
 
         return _parts[root].CanMake;
@@ -47,15 +47,15 @@ internal sealed class CodeParts
     public int SizeOfAll(Plan plan) => _parts[plan].Size + Cuts.Sum(cut => _sizesOfCuts[cut]);
 
     /// <summary>Whether the code itself can make a scoped service, or only take it where it is there.</summary>
-    public bool CanMake(Plan plan) => _parts[plan].CanMake;
+    public bool CanCreate(Plan plan) => _parts[plan].CanMake;
 
     /// <summary>The singleton that a plan gives; null where it is not there yet.</summary>
     public static object? ReadyOf(Plan plan) => plan.Ready ?? (plan.Recipe as SharedRecipe)?.Ready;
 
     /// <summary>What is created as part of a plan.</summary>
-    public IEnumerable<Plan> Inside(Plan plan) => IsMadeInside(plan) ? plan.Arguments : [];
+    public IEnumerable<Plan> Inside(Plan plan) => IsCreatedInside(plan) ? plan.Arguments : [];
 
-    private bool IsMadeInside(Plan plan) => CodeForms.Of(plan) is CodeForm.List or CodeForm.Dictionary
+    private bool IsCreatedInside(Plan plan) => CodeForms.Of(plan) is CodeForm.List or CodeForm.Dictionary
         || (CodeForms.Of(plan) is CodeForm.Constructed or CodeForm.Scoped && IsPlain(plan.Recipe));
 
     private bool IsPlain(Recipe recipe) => recipe switch
@@ -70,9 +70,9 @@ internal sealed class CodeParts
         _ => false,
     };
 
-    private Part Weigh(Plan plan)
+    private Part Measure(Plan plan)
     {
-        bool isInside = IsMadeInside(plan);
+        bool isInside = IsCreatedInside(plan);
         bool canMake = isInside && Inside(plan).All(inner => _parts[inner].IsPossible);
         return CodeForms.Of(plan) switch
         {

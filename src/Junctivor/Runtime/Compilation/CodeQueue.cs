@@ -25,7 +25,7 @@ internal sealed class CodeQueue(PlanCompilation compilation)
 
     /// <summary>Something was created step by step, with all that it needs. What threw does not count: its static constructors may not have
     /// run.</summary>
-    public void Made(Plan plan)
+    public void RecordRun(Plan plan)
     {
         if (compilation == PlanCompilation.Never || !CanCompile(plan))
         {
@@ -44,7 +44,7 @@ internal sealed class CodeQueue(PlanCompilation compilation)
     }
 
     /// <summary>Has something smaller created that calls a constructor faster: behind the plans, of which it may become part.</summary>
-    public void Make(Action work)
+    public void Compile(Action work)
     {
         if (!RuntimeFeature.IsDynamicCodeSupported)
         {

@@ -34,12 +34,12 @@ internal sealed class CodeWriter
     /// <exception cref="InvalidProgramException">The compiler does not take it.</exception>
     public PlanCode Write()
     {
-        CodeNeeds needs = new(_root, _parts);
-        GiveUpUnless(needs.Scoped.Select(plan => plan.Slot + 1).DefaultIfEmpty(ResolverState.NoSlots).Max());
-        Fetch(needs.Fetched);
-        if (needs.Scoped.Count > 0)
+        CodeNeeds dependencies = new(_root, _parts);
+        GiveUpUnless(dependencies.Scoped.Select(plan => plan.Slot + 1).DefaultIfEmpty(ResolverState.NoSlots).Max());
+        Fetch(dependencies.Fetched);
+        if (dependencies.Scoped.Count > 0)
         {
-            new SlotWriter(_emitter, _locals, Fetch, plan => Construct(plan, typeof(object))).Write(needs);
+            new SlotWriter(_emitter, _locals, Fetch, plan => Construct(plan, typeof(object))).Write(dependencies);
         }
 
         CallPartsOf(_root);
@@ -72,7 +72,7 @@ internal sealed class CodeWriter
         _code.Emit(OpCodes.Brtrue, isPart);
         _code.Emit(OpCodes.Ldarg_1);
         _emitter.Hold(_root);
-        _code.Emit(OpCodes.Call, CodeCalls.Making);
+        _code.Emit(OpCodes.Call, CodeCalls.CreatingStepByStep);
         _code.Emit(OpCodes.Ret);
         _code.MarkLabel(isPart);
         _code.Emit(OpCodes.Ldnull);
@@ -127,7 +127,7 @@ internal sealed class CodeWriter
                 _code.Emit(OpCodes.Ldarg_1);
                 _emitter.Hold(plan.Recipe);
                 _emitter.Constant(_consumers.FirstOrDefault(consumer => consumer is not null), typeof(Type));
-                _code.Emit(OpCodes.Call, CodeCalls.Asking);
+                _code.Emit(OpCodes.Call, CodeCalls.GettingWrapper);
                 break;
             case CodeForm.List:
                 List(plan, ((ListRecipe)plan.Recipe).Element);

@@ -95,7 +95,7 @@ internal sealed class PlainCode
             case 0x28: // call
                 return Calls(method.Module.ResolveMethod(token, TypeArguments(method), null)!, stack);
             case 0x73: // newobj
-                return Makes(method.Module.ResolveMethod(token, TypeArguments(method), null)!, stack);
+                return Creates(method.Module.ResolveMethod(token, TypeArguments(method), null)!, stack);
             default:
                 return false;
         }
@@ -121,7 +121,7 @@ internal sealed class PlainCode
     }
 
     /// <summary>An empty collection, a lock, or the like of the base library.</summary>
-    private static bool Makes(MethodBase constructor, Stack<bool> stack)
+    private static bool Creates(MethodBase constructor, Stack<bool> stack)
     {
         stack.Push(false);
         return constructor.GetParameters().Length == 0

@@ -18,39 +18,39 @@ internal sealed class SlotWriter(
     private readonly ILGenerator _code = emitter.Code;
 
     /// <summary>Puts what lies in the slots into variables, and sees to it that something lies there.</summary>
-    public void Write(CodeNeeds needs)
+    public void Write(CodeNeeds dependencies)
     {
         Label isThere = _code.DefineLabel();
         Label isMissing = _code.DefineLabel();
-        foreach (Plan plan in needs.Scoped)
+        foreach (Plan plan in dependencies.Scoped)
         {
             locals[plan] = _code.DeclareLocal(typeof(object));
         }
 
-        foreach (Plan plan in needs.Taken)
+        foreach (Plan plan in dependencies.Taken)
         {
             Read(plan);
             _code.Emit(OpCodes.Ldloc, locals[plan]);
-            _code.Emit(OpCodes.Brfalse, needs.CanMake ? isMissing : emitter.GiveUp);
+            _code.Emit(OpCodes.Brfalse, dependencies.CanCreateScoped ? isMissing : emitter.GiveUp);
         }
 
-        if (needs.CanMake)
+        if (dependencies.CanCreateScoped)
         {
             _code.Emit(OpCodes.Br, isThere);
             _code.MarkLabel(isMissing);
-            fetch(needs.FetchedToMake);
-            ClaimAndMake(needs);
+            fetch(dependencies.FetchedToCreate);
+            ClaimAndFill(dependencies);
             _code.MarkLabel(isThere);
         }
     }
 
     /// <summary>Claims all slots in one step, the first in a scope at once, later ones beside those that are claimed already; and fills
     /// them.</summary>
-    private void ClaimAndMake(CodeNeeds needs)
+    private void ClaimAndFill(CodeNeeds dependencies)
     {
         long slots = 0;
         long order = 0;
-        foreach (Plan plan in needs.Scoped)
+        foreach (Plan plan in dependencies.Scoped)
         {
             slots |= ScopeWord.Claimed(plan.Slot);
             order = plan.IsOwned ? ScopeWord.Append(order, plan.Slot) : order;
@@ -65,7 +65,7 @@ internal sealed class SlotWriter(
         _code.Emit(OpCodes.Ldc_I8, 0L);
         _code.Emit(OpCodes.Call, CodeCalls.Exchanging);
         _code.Emit(OpCodes.Brtrue, isNotFirst);
-        MakeOrGiveBack(slots, needs.Scoped, Make);
+        FillOrGiveBack(slots, dependencies.Scoped, Fill);
         _code.Emit(OpCodes.Br, isMade);
         _code.MarkLabel(isNotFirst);
         _code.Emit(OpCodes.Ldarg_1);
@@ -73,12 +73,12 @@ internal sealed class SlotWriter(
         _code.Emit(OpCodes.Ldc_I8, order);
         _code.Emit(OpCodes.Call, CodeCalls.Claiming);
         _code.Emit(OpCodes.Brfalse, emitter.GiveUp);
-        MakeOrGiveBack(slots, needs.Scoped, MakeIfMissing);
+        FillOrGiveBack(slots, dependencies.Scoped, FillIfEmpty);
         _code.MarkLabel(isMade);
     }
 
     /// <summary>Fills claimed slots. What throws gives those back that are empty then.</summary>
-    private void MakeOrGiveBack(long slots, List<Plan> scoped, Action<Plan> make)
+    private void FillOrGiveBack(long slots, List<Plan> scoped, Action<Plan> make)
     {
         _code.BeginExceptionBlock();
         scoped.ForEach(make);
@@ -91,17 +91,17 @@ internal sealed class SlotWriter(
         _code.EndExceptionBlock();
     }
 
-    private void MakeIfMissing(Plan plan)
+    private void FillIfEmpty(Plan plan)
     {
         Label isThere = _code.DefineLabel();
         Read(plan);
         _code.Emit(OpCodes.Ldloc, locals[plan]);
         _code.Emit(OpCodes.Brtrue, isThere);
-        Make(plan);
+        Fill(plan);
         _code.MarkLabel(isThere);
     }
 
-    private void Make(Plan plan)
+    private void Fill(Plan plan)
     {
         construct(plan);
         _code.Emit(OpCodes.Stloc, locals[plan]);

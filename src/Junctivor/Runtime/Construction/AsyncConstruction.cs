@@ -11,7 +11,7 @@ internal static class AsyncConstruction
     /// <summary>Creates it unless it is there, and keeps it in its home.</summary>
     /// <exception cref="ConstructionException">User code threw.</exception>
     /// <exception cref="ObjectDisposedException">The home ended meanwhile; what came of it is disposed too.</exception>
-    public static async Task MakeAsync(Node node, Resolver home, CancellationToken cancellationToken)
+    public static async Task CreateAsync(Node node, Resolver home, CancellationToken cancellationToken)
     {
         PlanCache book = home.Plans;
         Plan plan = book.PlanOf(node);
@@ -33,24 +33,24 @@ internal static class AsyncConstruction
 
             if (!home.Store.Keep(plan, instance, owned, null))
             {
-                throw home.Ended();
+                throw home.DisposedException();
             }
         }
         catch (Exception failure)
         {
             Array.Reverse(owned);
-            DisposalFailures.Add(failure, await Disposal.EndAsync(owned, home).ConfigureAwait(false));
+            DisposalFailures.Add(failure, await Disposal.DisposeAsync(owned, home).ConfigureAwait(false));
             throw;
         }
     }
 
     private static async Task<object> CallAsync(PlanCache book, Node node, Resolver home, object?[] arguments)
     {
-        ContainerObservers? watch = home.Watch.IsOn ? home.Watch : null;
+        ContainerObservers? watch = home.Observers.IsOn ? home.Observers : null;
         try
         {
             long started = watch is null ? 0 : Stopwatch.GetTimestamp();
-            object made = await ((InstanceSource.OfAsyncFactory)WiringReader.MakingOf(node)).Call(arguments).ConfigureAwait(false)
+            object made = await ((InstanceSource.OfAsyncFactory)WiringReader.SourceOf(node)).Call(arguments).ConfigureAwait(false)
                 ?? throw new InvalidOperationException($"The factory of {node.Name} returned null; a factory must return an instance.");
             watch?.Constructed(node, made, home, started);
             return made;

@@ -36,9 +36,9 @@ internal sealed class Construction
     /// <summary>What is being created, from what was requested to what is created right now.</summary>
     public IEnumerable<Frame> Frames => _frames.FromBelow;
 
-    private ConstructionPath Way => new(this, _graph);
+    private ConstructionPath Path => new(this, _graph);
 
-    private ConstructionFaults Faults => new(Way);
+    private ConstructionFaults Faults => new(Path);
 
     /// <summary>Returns an instance, created in <paramref name="asked"/> or in the scope around it that it belongs to.</summary>
     /// <exception cref="ResolveException">It needs a scope or a value that is not there, or itself.</exception>
@@ -64,7 +64,7 @@ internal sealed class Construction
 
         CodeQueue codes = asked.Plans.Codes;
         object instance = Run(plan, asked, consumer, given, owner: asked);
-        codes.Made(plan);
+        codes.RecordRun(plan);
         return instance;
     }
 
@@ -94,7 +94,7 @@ internal sealed class Construction
         }
         finally
         {
-            construction.End();
+            construction.Reset();
         }
     }
 
@@ -115,7 +115,7 @@ internal sealed class Construction
         _graph = asked.Plans.Graph;
         _consumer = consumer;
         _given = given;
-        _watch = asked.Watch.IsOn ? asked.Watch : null;
+        _watch = asked.Observers.IsOn ? asked.Observers : null;
         _outer = Innermost;
         _depth = _outer is null ? 1 : _outer._depth + 1;
         Innermost = this;
@@ -129,7 +129,7 @@ internal sealed class Construction
     }
 
     /// <summary>Lets go of all that it holds, and stays for the next one.</summary>
-    private void End()
+    private void Reset()
     {
         Innermost = _outer;
         _asked = null!;
@@ -159,7 +159,7 @@ internal sealed class Construction
                 result = frame.IsReady ? Finish(frame) : TakeNext(frame);
             }
 
-            HandOver(owner, unowned);
+            TransferOwnership(owner, unowned);
             isDone = true;
             return result!;
         }
@@ -259,7 +259,7 @@ internal sealed class Construction
 
         if (plan.Gathering is not null)
         {
-            throw home.IsEnded ? home.Ended() : Faults.NotReady(plan, parameter.Name);
+            throw home.IsDisposed ? home.DisposedException() : Faults.NotReady(plan, parameter.Name);
         }
 
         while (true)
@@ -271,7 +271,7 @@ internal sealed class Construction
 
             if (claim is null)
             {
-                throw home.Ended();
+                throw home.DisposedException();
             }
 
             if (isNew)
@@ -285,7 +285,7 @@ internal sealed class Construction
                 throw Faults.Cycle(plan, parameter.Name, home);
             }
 
-            if (!WaitGraph.TryWait(claim, Way.To(plan, parameter.Name), home.Root.LongestWait, out IReadOnlyList<FaultStep>? ring))
+            if (!WaitGraph.TryWait(claim, Path.To(plan, parameter.Name), home.Root.ConstructionTimeout, out IReadOnlyList<FaultStep>? ring))
             {
                 throw new ResolveException(CycleRule.AtRunTime(ring));
             }
@@ -295,7 +295,7 @@ internal sealed class Construction
     /// <summary>Creates the object of a frame whose arguments are there, and gives it to the frame below.</summary>
     private object Finish(Frame frame)
     {
-        object instance = Make(frame);
+        object instance = Construct(frame);
         if (frame.Claim is not null)
         {
             Keep(frame, frame.Claim, instance);
@@ -314,7 +314,7 @@ internal sealed class Construction
     /// Calls the recipe. What comes from deeper constructions is not caught but only told the way here: a handler runs on
     /// top of the stack that threw, and after a deep ring there is little of it left.
     /// </summary>
-    private object Make(Frame frame)
+    private object Construct(Frame frame)
     {
         try
         {
@@ -341,7 +341,7 @@ internal sealed class Construction
                 ContainerObservers.NotConstructed(frame.Plan.Node!, failure);
             }
 
-            throw new ConstructionException(Way.Here, failure);
+            throw new ConstructionException(Path.Here, failure);
         }
     }
 
@@ -349,7 +349,7 @@ internal sealed class Construction
     {
         if (failure is ConstructionException deeper)
         {
-            deeper.CameThrough(Way.Here);
+            deeper.CameThrough(Path.Here);
             return true;
         }
 
@@ -358,21 +358,21 @@ internal sealed class Construction
 
     private void Keep(Frame frame, Claim claim, object instance)
     {
-        if (!frame.Home.Store.Keep(frame.Plan, instance, MadeSince(frame.MadeBefore), claim))
+        if (!frame.Home.Store.Keep(frame.Plan, instance, CreatedSince(frame.CreatedBefore), claim))
         {
-            throw frame.Home.Ended();
+            throw frame.Home.DisposedException();
         }
 
-        if (_made.Count > frame.MadeBefore)
+        if (_made.Count > frame.CreatedBefore)
         {
-            _made.RemoveRange(frame.MadeBefore, _made.Count - frame.MadeBefore);
+            _made.RemoveRange(frame.CreatedBefore, _made.Count - frame.CreatedBefore);
         }
     }
 
     /// <summary>What was created to be disposed since there were so many: mostly nothing.</summary>
-    private ReadOnlySpan<OwnedInstance> MadeSince(int before) => _made.Count > before ? CollectionsMarshal.AsSpan(_made)[before..] : [];
+    private ReadOnlySpan<OwnedInstance> CreatedSince(int before) => _made.Count > before ? CollectionsMarshal.AsSpan(_made)[before..] : [];
 
-    private void HandOver(Resolver? owner, List<OwnedInstance>? unowned)
+    private void TransferOwnership(Resolver? owner, List<OwnedInstance>? unowned)
     {
         if (_made.Count == 0)
         {
@@ -385,7 +385,7 @@ internal sealed class Construction
         }
         else if (!owner.Store.Own(CollectionsMarshal.AsSpan(_made)))
         {
-            throw owner.Ended();
+            throw owner.DisposedException();
         }
 
         _made.Clear();

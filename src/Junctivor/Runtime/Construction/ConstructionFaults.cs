@@ -12,7 +12,7 @@ internal readonly struct ConstructionFaults(ConstructionPath path)
         (Node node, IReadOnlyList<FaultStep> steps) = (plan.Node!, path.To(plan, parameter));
         return new ResolveException(node.Level.IsUsersOwn
             ? LevelOutOfPlaceFaults.OutsideLevel(node, steps, requested.Description)
-            : requested.Plans.Tell(graph => ScopedOutsideScopeFaults.OutsideScope(graph, node, steps, requested.Description)));
+            : requested.Plans.Explain(graph => ScopedOutsideScopeFaults.OutsideScope(graph, node, steps, requested.Description)));
     }
 
     /// <summary>A declared value that was not supplied.</summary>
@@ -30,7 +30,7 @@ internal readonly struct ConstructionFaults(ConstructionPath path)
         }
 
         IReadOnlyList<FaultStep> here = path.Here;
-        return new ResolveException(home.Plans.Tell(graph => ScopedOutsideScopeFaults.TakesScope(graph, taker, here, home.Description)));
+        return new ResolveException(home.Plans.Explain(graph => ScopedOutsideScopeFaults.TakesScope(graph, taker, here, home.Description)));
     }
 
     /// <summary>The result of an asynchronous factory that was not awaited.</summary>
@@ -39,8 +39,8 @@ internal readonly struct ConstructionFaults(ConstructionPath path)
 
     /// <summary>A dependency cycle that this thread has closed.</summary>
     public ResolveException Cycle(Plan plan, string? parameter, Resolver home) =>
-        new(CycleRule.AtRunTime(path.Ring(plan, parameter, home)));
+        new(CycleRule.AtRunTime(path.Cycle(plan, parameter, home)));
 
     /// <summary>A dependency cycle through user code, without end.</summary>
-    public ResolveException EndlessCycle(Plan plan) => new(CycleRule.AtRunTime(path.LastRing(plan)));
+    public ResolveException EndlessCycle(Plan plan) => new(CycleRule.AtRunTime(path.LastCycle(plan)));
 }

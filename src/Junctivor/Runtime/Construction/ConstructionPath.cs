@@ -7,25 +7,25 @@ namespace Junctivor.Runtime;
 internal readonly struct ConstructionPath(Construction construction, ServiceGraph graph)
 {
     /// <summary>From what was requested to what is created right now.</summary>
-    public IReadOnlyList<FaultStep> Here => Steps(Made(construction));
+    public IReadOnlyList<FaultStep> Here => Steps(StepsOf(construction));
 
     /// <summary>From what was requested to something that is wanted next.</summary>
-    public IReadOnlyList<FaultStep> To(Plan next, string? parameter) => Steps(Made(construction).Append((next, parameter)));
+    public IReadOnlyList<FaultStep> To(Plan next, string? parameter) => Steps(StepsOf(construction).Append((next, parameter)));
 
     /// <summary>From something that this thread is making to where it is wanted again.</summary>
-    public IReadOnlyList<FaultStep> Ring(Plan wanted, string? parameter, Resolver home) =>
-        Steps(Chain().SkipWhile(frame => frame.Plan != wanted || frame.Home != home).Select(Made).Append((wanted, parameter)));
+    public IReadOnlyList<FaultStep> Cycle(Plan wanted, string? parameter, Resolver home) =>
+        Steps(Chain().SkipWhile(frame => frame.Plan != wanted || frame.Home != home).Select(StepsOf).Append((wanted, parameter)));
 
     /// <summary>The newest turn of a cycle that has gone on until the stack was nearly full.</summary>
-    public IReadOnlyList<FaultStep> LastRing(Plan wanted)
+    public IReadOnlyList<FaultStep> LastCycle(Plan wanted)
     {
-        IEnumerable<(Plan, string?)> turn = Chain().Reverse().TakeWhile(frame => frame.Plan != wanted).Reverse().Select(Made);
+        IEnumerable<(Plan, string?)> turn = Chain().Reverse().TakeWhile(frame => frame.Plan != wanted).Reverse().Select(StepsOf);
         return Steps(turn.Prepend((wanted, null)).Append((wanted, null)));
     }
 
-    private static IEnumerable<(Plan Plan, string? Parameter)> Made(Construction construction) => construction.Frames.Select(Made);
+    private static IEnumerable<(Plan Plan, string? Parameter)> StepsOf(Construction construction) => construction.Frames.Select(StepsOf);
 
-    private static (Plan Plan, string? Parameter) Made(Frame frame) => (frame.Plan, frame.Parameter.Name);
+    private static (Plan Plan, string? Parameter) StepsOf(Frame frame) => (frame.Plan, frame.Parameter.Name);
 
     /// <summary>Everything that this thread is making, the outermost first.</summary>
     private IEnumerable<Frame> Chain()

@@ -15,7 +15,7 @@ internal sealed class Frame
     public Claim? Claim { get; private set; }
 
     /// <summary>How many things to dispose had been created before it.</summary>
-    public int MadeBefore { get; private set; }
+    public int CreatedBefore { get; private set; }
 
     public object?[] Arguments { get; private set; } = [];
 
@@ -30,7 +30,7 @@ internal sealed class Frame
         Parameter = parameter;
         Home = home;
         Claim = claim;
-        MadeBefore = madeBefore;
+        CreatedBefore = madeBefore;
         Arguments = plan.Arguments.Length == 0 ? [] : new object?[plan.Arguments.Length];
         Filled = 0;
     }

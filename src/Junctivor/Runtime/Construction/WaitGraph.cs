@@ -24,7 +24,7 @@ internal static class WaitGraph
         int me = ControlFlow.Id;
         lock (Gate)
         {
-            ring = RingThrough(claim, me, way);
+            ring = CycleThrough(claim, me, way);
             if (ring is not null)
             {
                 return false;
@@ -48,7 +48,7 @@ internal static class WaitGraph
         }
     }
 
-    private static List<FaultStep>? RingThrough(Claim claim, int me, IReadOnlyList<FaultStep> way)
+    private static List<FaultStep>? CycleThrough(Claim claim, int me, IReadOnlyList<FaultStep> way)
     {
         List<FaultStep> steps = [.. way];
 

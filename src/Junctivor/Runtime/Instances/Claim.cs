@@ -26,7 +26,7 @@ internal sealed class Claim(Plan plan)
     public bool IsMine => Owner == ControlFlow.Id;
 
     /// <summary>Lets the others go on: they find the instance, or nothing and try themselves.</summary>
-    public void End()
+    public void Complete()
     {
         _isOver = true;
         Interlocked.MemoryBarrier();

@@ -34,7 +34,7 @@ internal static class Disposal
     /// <param name="where">Where they belong.</param>
     /// <param name="failures">What is thrown.</param>
     /// <param name="left">Those that can be disposed only asynchronously, in the same order; null where there are none.</param>
-    public static void End(
+    public static void Dispose(
         ReadOnlyMemory<OwnedInstance> instances, Resolver where, ref List<Exception>? failures, ref List<OwnedInstance>? left)
     {
         foreach (OwnedInstance made in instances.Span)
@@ -45,13 +45,13 @@ internal static class Disposal
             }
             else
             {
-                End((IDisposable)made.Instance, where, ref failures);
+                Dispose((IDisposable)made.Instance, where, ref failures);
             }
         }
     }
 
     /// <summary>Ends one instance synchronously.</summary>
-    public static void End(IDisposable instance, Resolver where, ref List<Exception>? failures)
+    public static void Dispose(IDisposable instance, Resolver where, ref List<Exception>? failures)
     {
         Exception? failure = null;
         Depth++;
@@ -101,7 +101,7 @@ internal static class Disposal
         {
             if (made.Instance is IDisposable disposable)
             {
-                End(disposable, where, ref failures);
+                Dispose(disposable, where, ref failures);
             }
             else if (!TryDispose(made.Instance, where, ref failures, out ValueTask ending))
             {
@@ -119,7 +119,7 @@ internal static class Disposal
         ending = default;
         try
         {
-            ending = EndAsync(instance);
+            ending = DisposeAsync(instance);
             hasEnded = ending.IsCompletedSuccessfully;
         }
 #pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
@@ -160,7 +160,7 @@ internal static class Disposal
 
     /// <summary>Ends one instance.</summary>
     /// <returns>What was thrown until now.</returns>
-    public static ValueTask<List<Exception>?> EndAsync(object instance, Resolver where, List<Exception>? failures)
+    public static ValueTask<List<Exception>?> DisposeAsync(object instance, Resolver where, List<Exception>? failures)
     {
         Depth++;
         bool hasEnded = TryDispose(instance, where, ref failures, out ValueTask ending);
@@ -170,12 +170,12 @@ internal static class Disposal
 
     /// <summary>Ends all, the first in the list first.</summary>
     /// <returns>What was thrown until now.</returns>
-    public static async ValueTask<List<Exception>?> EndAsync(
+    public static async ValueTask<List<Exception>?> DisposeAsync(
         ReadOnlyMemory<OwnedInstance> owned, Resolver where, List<Exception>? failures = null)
     {
         for (int number = 0; number < owned.Length; number++)
         {
-            failures = await EndAsync(owned.Span[number].Instance, where, failures).ConfigureAwait(false);
+            failures = await DisposeAsync(owned.Span[number].Instance, where, failures).ConfigureAwait(false);
         }
 
         return failures;
@@ -185,7 +185,7 @@ internal static class Disposal
         ? new($"Disposing of {what} failed in part.", failures)
         : null;
 
-    private static ValueTask EndAsync(object instance)
+    private static ValueTask DisposeAsync(object instance)
     {
         if (instance is IAsyncDisposable asynchronous)
         {
@@ -204,7 +204,7 @@ internal static class Disposal
         {
             try
             {
-                where.Watch.Disposed(instance, where, failure);
+                where.Observers.Disposed(instance, where, failure);
             }
 #pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
             catch (Exception thrown)

@@ -13,14 +13,14 @@ internal sealed class InstanceStore(Scope? scope)
     private object?[] _instances = [];
     private OwnedList _owned;
     private readonly Claims _claims = new();
-    private volatile bool _hasEnded;
+    private volatile bool _isClosed;
     private TaskCompletionSource? _over;
     private bool _hasTakenOver = scope is null;
 
     /// <summary>Held for a few instructions only, and never while user code runs; not read-only, as it is a value that changes.</summary>
     private SpinLock _gate = new(enableThreadOwnerTracking: false);
 
-    private bool HasEnded => _hasEnded || scope is { IsEnded: true };
+    private bool IsClosed => _isClosed || scope is { IsDisposed: true };
 
     /// <summary>An instance that is kept here, and not by the scope.</summary>
     public object? Find(int slot)
@@ -40,7 +40,7 @@ internal sealed class InstanceStore(Scope? scope)
             claim = null;
             isNew = false;
             bool isScopes = IsScopes(plan);
-            while (!HasEnded)
+            while (!IsClosed)
             {
                 if ((isScopes ? scope!.Find(plan.Slot) : Find(plan.Slot)) is { } instance)
                 {
@@ -79,7 +79,7 @@ internal sealed class InstanceStore(Scope? scope)
         try
         {
             Enter(ref isHeld);
-            if (HasEnded)
+            if (IsClosed)
             {
                 return false;
             }
@@ -105,7 +105,7 @@ internal sealed class InstanceStore(Scope? scope)
             Leave(isHeld);
         }
 
-        claim?.End();
+        claim?.Complete();
         return true;
     }
 
@@ -117,7 +117,7 @@ internal sealed class InstanceStore(Scope? scope)
         try
         {
             Enter(ref isHeld);
-            if (HasEnded)
+            if (IsClosed)
             {
                 return false;
             }
@@ -149,7 +149,7 @@ internal sealed class InstanceStore(Scope? scope)
             Leave(isHeld);
         }
 
-        claim.End();
+        claim.Complete();
     }
 
     /// <summary>Lists what the scope has created in one go, before anything else is listed.</summary>
@@ -172,7 +172,7 @@ internal sealed class InstanceStore(Scope? scope)
     }
 
     /// <summary>Completes when everything in the scope is disposed, with what was thrown.</summary>
-    public Task Over
+    public Task Disposed
     {
         get
         {
@@ -182,7 +182,7 @@ internal sealed class InstanceStore(Scope? scope)
     }
 
     /// <summary>Tells those who wait that everything is disposed.</summary>
-    public void BeOver(AggregateException? failure)
+    public void CompleteDisposal(AggregateException? failure)
     {
         if (Volatile.Read(ref _over) is { } over)
         {
@@ -192,13 +192,13 @@ internal sealed class InstanceStore(Scope? scope)
 
     /// <summary>Ends the store.</summary>
     /// <returns>What is to be disposed, the newest first; nothing if that was handed out before.</returns>
-    public ReadOnlyMemory<OwnedInstance> End()
+    public ReadOnlyMemory<OwnedInstance> TakeOwned()
     {
         bool isHeld = false;
         try
         {
             Enter(ref isHeld);
-            _hasEnded = true;
+            _isClosed = true;
             _instances = [];
             return _owned.Take();
         }

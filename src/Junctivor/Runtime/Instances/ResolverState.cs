@@ -38,7 +38,7 @@ internal sealed record ResolverState
     public bool IsPlain { get; init; }
 
     /// <summary>Whether one of its own services was given the scope, and may end it.</summary>
-    public bool IsGivenInside { get; init; }
+    public bool IsInjected { get; init; }
 
     /// <summary>What was begun for those who watch; null where nobody does.</summary>
     public ScopeTrace? Trace { get; set; }

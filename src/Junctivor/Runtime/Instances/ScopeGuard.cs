@@ -13,10 +13,10 @@ internal struct ScopeGuard
     internal long Word;
 
     /// <summary>Whether nothing can be resolved any more.</summary>
-    public readonly bool IsEnded => Word < 0;
+    public readonly bool IsDisposed => Word < 0;
 
     /// <summary>Whether disposal is complete.</summary>
-    public bool IsOver => (Volatile.Read(ref Word) & ScopeWord.Over) != 0;
+    public bool IsDisposalComplete => (Volatile.Read(ref Word) & ScopeWord.Disposed) != 0;
 
     /// <summary>Claims a slot.</summary>
     /// <returns>False if it is claimed already, or disposal has begun.</returns>
@@ -93,7 +93,7 @@ internal struct ScopeGuard
     public bool IsClaimed(int slot) => (Volatile.Read(ref Word) & ScopeWord.Claimed(slot)) != 0;
 
     /// <summary>The same, before disposal has begun.</summary>
-    public bool IsClaimedBeforeEnd(int slot) => Volatile.Read(ref Word) is >= 0 and long word && (word & ScopeWord.Claimed(slot)) != 0;
+    public bool IsClaimedBeforeDisposal(int slot) => Volatile.Read(ref Word) is >= 0 and long word && (word & ScopeWord.Claimed(slot)) != 0;
 
     /// <summary>Takes the order of disposal out of the word, as from now on a list has it.</summary>
     /// <returns>The order, as <see cref="ScopeWord"/> keeps it; 0 if disposal has begun.</returns>
@@ -115,16 +115,16 @@ internal struct ScopeGuard
 
     /// <summary>Begins and completes disposal in one step, if nothing is to be disposed.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public bool TryEndEmpty()
+    public bool TryDisposeEmpty()
     {
         long word = Volatile.Read(ref Word);
-        return ScopeWord.HasNothingToEnd(word) && Interlocked.CompareExchange(ref Word, ScopeWord.AllOver, word) == word;
+        return ScopeWord.HasNothingToDispose(word) && Interlocked.CompareExchange(ref Word, ScopeWord.FullyDisposed, word) == word;
     }
 
     /// <summary>Begins disposal: nothing is claimed from now on.</summary>
     /// <param name="order">What is to be disposed and in no list.</param>
     /// <returns>False if somebody else has begun it.</returns>
-    public bool TryBeginEnd(out long order)
+    public bool TryBeginDisposal(out long order)
     {
         long word = Volatile.Read(ref Word);
         while (word >= 0)
@@ -132,7 +132,7 @@ internal struct ScopeGuard
             long known = word;
             order = ScopeWord.OrderOf(known);
             word = Interlocked.CompareExchange(
-                ref Word, order == 0 ? ScopeWord.Ending(known) : ScopeWord.EndingBy(known, ControlFlow.Id), known);
+                ref Word, order == 0 ? ScopeWord.BeginDisposal(known) : ScopeWord.BeginDisposalBy(known, ControlFlow.Id), known);
             if (word == known)
             {
                 return true;
@@ -144,7 +144,7 @@ internal struct ScopeGuard
     }
 
     /// <summary>Whether this flow of control is disposing right now.</summary>
-    public bool IsEndedByCaller() => ScopeWord.IsEndedBy(Volatile.Read(ref Word), ControlFlow.Id);
+    public bool IsDisposedByCaller() => ScopeWord.IsDisposedBy(Volatile.Read(ref Word), ControlFlow.Id);
 
     /// <summary>The thread goes on with something else while disposal takes its time.</summary>
     public void LeaveThread()
@@ -158,14 +158,14 @@ internal struct ScopeGuard
     }
 
     /// <summary>Refuses further requests, for a container, which has no slots.</summary>
-    public void Close() => Volatile.Write(ref Word, ScopeWord.Ended);
+    public void Close() => Volatile.Write(ref Word, ScopeWord.Disposing);
 
     /// <summary>
     /// Disposal is complete. Nobody waits for a slot any more, so what is said of claims may be lost. This is to cost next to nothing: a
     /// thread that begins to wait ensures that one of both sees the other.
     /// </summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public void BeOver() => Volatile.Write(ref Word, ScopeWord.AllOver);
+    public void CompleteDisposal() => Volatile.Write(ref Word, ScopeWord.FullyDisposed);
 
     /// <summary>Those of some slots that have been filled.</summary>
     private static long FilledOf(Scope scope, long slots)

@@ -20,16 +20,16 @@ internal static class ScopeWord
     public const int MostSlots = 30;
 
     /// <summary>Nothing can be resolved any more.</summary>
-    public const long Ended = 1L << 63;
+    public const long Disposing = 1L << 63;
 
     /// <summary>What is to be disposed is in the list of the store, and not here.</summary>
     public const long Listed = 1L << 62;
 
     /// <summary>Everything in it is disposed: nobody is at it any more.</summary>
-    public const long Over = 1L << 61;
+    public const long Disposed = 1L << 61;
 
     /// <summary>The last word of each scope.</summary>
-    public const long AllOver = Ended | Listed | Over;
+    public const long FullyDisposed = Disposing | Listed | Disposed;
 
     private const int OrderAt = MostSlots;
     private const int OrderBits = 5;
@@ -55,21 +55,21 @@ internal static class ScopeWord
     public static long OrderOf(long word) => (word >> OrderAt) & OrderMask;
 
     /// <summary>Whether the scope has not ended, and nothing is to be disposed, here or in a list.</summary>
-    public static bool HasNothingToEnd(long word) => (word & (Ended | Listed | (OrderMask << OrderAt))) == 0;
+    public static bool HasNothingToDispose(long word) => (word & (Disposing | Listed | (OrderMask << OrderAt))) == 0;
 
     public static int CountOf(long order) => order == 0 ? 0 : (BitOperations.Log2((ulong)order) / OrderBits) + 1;
 
     /// <summary>The word of a scope that ends, where nothing is to be disposed that the word knows.</summary>
-    public static long Ending(long word) => Ended | Listed | (word & SlotMask);
+    public static long BeginDisposal(long word) => Disposing | Listed | (word & SlotMask);
 
     /// <summary>The word of a scope that a flow of control has begun to dispose.</summary>
-    public static long EndingBy(long word, int flow) => Ending(word) | ((flow & OrderMask) << OrderAt);
+    public static long BeginDisposalBy(long word, int flow) => BeginDisposal(word) | ((flow & OrderMask) << OrderAt);
 
     /// <summary>The word of a scope whose end is awaited, so that nobody is at it right now.</summary>
     public static long Awaiting(long word) => word & ~(OrderMask << OrderAt);
 
     /// <summary>Whether this flow of control is at the end.</summary>
-    public static bool IsEndedBy(long word, int flow) => OrderOf(word) == (flow & OrderMask);
+    public static bool IsDisposedBy(long word, int flow) => OrderOf(word) == (flow & OrderMask);
 
     /// <summary>The word when what is to be disposed has gone to the list of the store.</summary>
     public static long Listing(long word) => (word | Listed) & ~(OrderMask << OrderAt);

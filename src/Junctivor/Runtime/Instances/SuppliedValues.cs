@@ -31,29 +31,29 @@ internal sealed class SuppliedValues
         bool ownsAny = false;
         for (int number = 0; number < incoming.Length; number++)
         {
-            Incoming value = Given(incoming[number]);
-            Node[] promises = book.PromisesOf(level, value);
-            if (promises.Length == 0 || IsAmong(incoming[..number], value))
+            Incoming value = NotNull(incoming[number]);
+            Node[] declarations = book.DeclarationsOf(level, value);
+            if (declarations.Length == 0 || IsAmong(incoming[..number], value))
             {
                 return null;
             }
 
-            foreach (Node promise in promises)
+            foreach (Node declaration in declarations)
             {
                 if (count == values.Length)
                 {
-                    Array.Resize(ref values, count + promises.Length);
+                    Array.Resize(ref values, count + declarations.Length);
                 }
 
-                values[count++] = (promise, value.Given);
-                ownsAny |= promise.Options.IsOwned == true;
+                values[count++] = (declaration, value.Content);
+                ownsAny |= declaration.Options.IsOwned == true;
             }
         }
 
         return new SuppliedValues(count == values.Length ? values : values[..count]) { OwnsAny = ownsAny };
     }
 
-    private static Incoming Given(Incoming? incoming) =>
+    private static Incoming NotNull(Incoming? incoming) =>
         incoming ?? throw new ArgumentNullException(nameof(incoming), "One of the supplied values is null: omit values that do not exist.");
 
     private static bool IsAmong(ReadOnlySpan<Incoming> earlier, Incoming value)
@@ -89,12 +89,12 @@ internal sealed class SuppliedValues
         List<(Node Promise, object Value)> values = [];
         foreach (Incoming value in incoming)
         {
-            ServiceId service = new(types[Given(value).Service], types.MarkOf(value.Mark));
+            ServiceId service = new(types[NotNull(value).Service], types.MarkOf(value.Mark));
             services.Add(service);
             values.AddRange(
                 graph.IncomingFor(service)
                     .Where(node => node.Level == level && !node.Options.IsSuppliedLater)
-                    .Select(promise => (promise, value.Given)));
+                    .Select(declaration => (declaration, value.Content)));
         }
 
         faults = [.. NotDeclaredFaults.AtStart(graph, level, services)];
@@ -104,13 +104,13 @@ internal sealed class SuppliedValues
     /// <summary>A container may be handed something later; a scope may not.</summary>
     private static SuppliedValues NothingFor(Level level) => level == Level.Singleton ? new SuppliedValues([]) : Nothing;
 
-    public bool Has(Node promise) => Find(promise) is not null;
+    public bool Has(Node declaration) => Find(declaration) is not null;
 
-    public object? Find(Node promise)
+    public object? Find(Node declaration)
     {
         foreach ((Node known, object value) in Volatile.Read(ref _values))
         {
-            if (known == promise)
+            if (known == declaration)
             {
                 return value;
             }
@@ -120,13 +120,13 @@ internal sealed class SuppliedValues
     }
 
     /// <summary>Adds a value that came later; false if it is there already.</summary>
-    public bool TryAdd(Node promise, object value)
+    public bool TryAdd(Node declaration, object value)
     {
-        while (!Has(promise))
+        while (!Has(declaration))
         {
             (Node Promise, object Value)[] known = Volatile.Read(ref _values);
-            if (!known.Any(each => each.Promise == promise)
-                && Interlocked.CompareExchange(ref _values, [.. known, (promise, value)], known) == known)
+            if (!known.Any(each => each.Promise == declaration)
+                && Interlocked.CompareExchange(ref _values, [.. known, (declaration, value)], known) == known)
             {
                 return true;
             }

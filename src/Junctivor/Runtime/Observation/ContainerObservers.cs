@@ -54,7 +54,7 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
             }
         }
 
-        Tell(LifeEventKind.Constructed, instance, where);
+        Notify(LifeEventKind.Constructed, instance, where);
     }
 
     public static void NotConstructed(Node node, Exception failure) => CountFailure(node.Name, "construct", failure);
@@ -66,18 +66,18 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
             CountFailure(TypeNames.Short(instance.GetType()), "dispose", failure);
         }
 
-        Tell(LifeEventKind.Disposed, instance, where);
+        Notify(LifeEventKind.Disposed, instance, where);
     }
 
     /// <returns>What to give back when the scope is disposed.</returns>
     public ScopeTrace Started(Scope scope, string level)
     {
         ScopeTrace trace = Measuring.Instruments is { } instruments ? Counted(instruments, level) : new ScopeTrace(level, false, null);
-        Tell(LifeEventKind.ScopeStarted, level, null, scope);
+        Notify(LifeEventKind.ScopeStarted, level, null, scope);
         return trace;
     }
 
-    public void Ended(Scope scope, ScopeTrace trace)
+    public void ScopeEnded(Scope scope, ScopeTrace trace)
     {
         if (trace.IsCounted)
         {
@@ -89,7 +89,7 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
             Traces.Stop(trace.Activity);
         }
 
-        Tell(LifeEventKind.ScopeEnded, trace.Level, null, scope);
+        Notify(LifeEventKind.ScopeEnded, trace.Level, null, scope);
     }
 
     private static ScopeTrace Counted(Instruments instruments, string level)
@@ -111,15 +111,15 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
             { Instruments.Service, name }, { Instruments.Stage, stage }, { Instruments.ErrorType, failure.GetType().FullName },
         });
 
-    private void Tell(LifeEventKind kind, object instance, Resolver where)
+    private void Notify(LifeEventKind kind, object instance, Resolver where)
     {
         if (_observers.Length > 0)
         {
-            Tell(kind, TypeNames.Short(instance.GetType()), instance, where);
+            Notify(kind, TypeNames.Short(instance.GetType()), instance, where);
         }
     }
 
-    private void Tell(LifeEventKind kind, string name, object? instance, Resolver where)
+    private void Notify(LifeEventKind kind, string name, object? instance, Resolver where)
     {
         Action<LifeEvent>[] observers = _observers;
         if (observers.Length == 0)

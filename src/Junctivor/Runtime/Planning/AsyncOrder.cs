@@ -23,7 +23,7 @@ internal sealed class AsyncOrder(ServiceGraph graph, Lock gate, SharedNodes? sha
     {
         lock (gate)
         {
-            return DependencyOrder.WithNeeds(graph, Registered.Where(node =>
+            return DependencyOrder.WithDependencies(graph, Registered.Where(node =>
                 node.Level == Level.Singleton && node.CreatesInstances && !node.IsDecorator && shared?.IsShared(node) != true
                 && (node.IsAsync || WiringReader.EntryOf(node) is { WarmUp: not null } or { WindDown: not null })));
         }

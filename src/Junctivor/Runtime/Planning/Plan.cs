@@ -12,7 +12,7 @@ internal sealed class Plan
     /// <summary>Stands for what nobody registers.</summary>
     public static readonly Plan Unregistered = new(new ConstantRecipe(null));
 
-    private static readonly Recipe Made = new ConstantRecipe(null);
+    private static readonly Recipe Released = new ConstantRecipe(null);
 
     private object? _ready;
     private Recipe _recipe;
@@ -73,7 +73,7 @@ internal sealed class Plan
     public void BeReady(object instance)
     {
         Volatile.Write(ref _ready, instance);
-        _recipe = Made;
+        _recipe = Released;
         _arguments = [];
     }
 

@@ -60,7 +60,7 @@ internal sealed class PlanCache
     /// <summary>The values of the wiring that the container ends.</summary>
     public IEnumerable<object> OwnedValues => Graph.Nodes
         .Where(node => node is { Kind: NodeKind.Value, Options.IsOwned: true } && _shared?.IsShared(node) != true)
-        .Select(node => ((InstanceSource.OfValue)WiringReader.MakingOf(node)).Value);
+        .Select(node => ((InstanceSource.OfValue)WiringReader.SourceOf(node)).Value);
 
     /// <summary>The plan, or null where the service is not registered.</summary>
     /// <param name="service">The service.</param>
@@ -101,7 +101,7 @@ internal sealed class PlanCache
     }
 
     /// <summary>While somebody watches, everything is asked of the book, and nothing found in the table.</summary>
-    public void IsWatched(bool isWatched)
+    public void SetObserved(bool isWatched)
     {
         lock (_gate)
         {
@@ -126,7 +126,7 @@ internal sealed class PlanCache
     }
 
     /// <summary>Says what is wrong, while nobody else adds to the graph.</summary>
-    public Fault Tell(Func<ServiceGraph, Fault> fault)
+    public Fault Explain(Func<ServiceGraph, Fault> fault)
     {
         lock (_gate)
         {
@@ -165,11 +165,11 @@ internal sealed class PlanCache
         }
     }
 
-    public Plan PlanFor(Binding supply)
+    public Plan PlanFor(Binding binding)
     {
         lock (_gate)
         {
-            return _compiler.PlanFor(supply);
+            return _compiler.PlanFor(binding);
         }
     }
 
@@ -233,7 +233,7 @@ internal sealed class PlanCache
     }
 
     /// <summary>The registrations that declare a value when something of a level starts.</summary>
-    public Node[] PromisesOf(Level level, Incoming value)
+    public Node[] DeclarationsOf(Level level, Incoming value)
     {
         Promised wanted = new(level, value.Service, value.Mark);
         return _seldom.Value.Promises.TryGetValue(wanted, out Node[]? known) ? known : _seldom.Value.Promises.GetOrAdd(wanted, Look);
@@ -269,7 +269,7 @@ internal sealed class PlanCache
         }
     }
 
-    private ResolveException NotFound(Key key) => new(Tell(graph => MissingRule.AskedFor(graph, IdOf(key))));
+    private ResolveException NotFound(Key key) => new(Explain(graph => MissingRule.Requested(graph, IdOf(key))));
 
     private Plan LookUnmarked(Type service)
     {
@@ -277,7 +277,7 @@ internal sealed class PlanCache
         {
             // The catalog also keeps the types of the table, so that no handle is used for another one.
             ReflectedType type = Types.Of(service);
-            Plan plan = (Plan)(type.Asked ??= Look(new Key(service, null)) ?? Plan.Unregistered);
+            Plan plan = (Plan)(type.UnmarkedPlan ??= Look(new Key(service, null)) ?? Plan.Unregistered);
 
             _table.Put(service, plan);
             return plan;
@@ -291,10 +291,10 @@ internal sealed class PlanCache
         lock (_gate)
         {
             ServiceId service = IdOf(key);
-            Binding supply = _reader.Builder.Bind(service);
-            return supply.All().OfType<Binding.Missing>().Any(missing => missing.Unfitting.Count == 0)
+            Binding binding = _reader.Builder.Bind(service);
+            return binding.All().OfType<Binding.Missing>().Any(missing => missing.Unfitting.Count == 0)
                 ? null
-                : _compiler.PlanFor(_check.Sound(supply, service));
+                : _compiler.PlanFor(_check.Sound(binding, service));
         }
     }
 

@@ -14,14 +14,14 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
     private readonly Dictionary<Level, int> _slots = [];
 
     /// <summary>The plan for what somebody gets the consumer; the supply must be met.</summary>
-    public Plan PlanFor(Binding supply)
+    public Plan PlanFor(Binding binding)
     {
-        foreach (Node node in NodesNow(supply))
+        foreach (Node node in NodesNow(binding))
         {
             Compile(node);
         }
 
-        return Compose(supply);
+        return Compose(binding);
     }
 
     /// <summary>The plan for a node that nobody requests by a service.</summary>
@@ -56,15 +56,15 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
     /// <summary>Pushes what a node needs at once, and is not compiled yet.</summary>
     private void PushUnknown(Node node, Stack<Node> open)
     {
-        foreach (Binding supply in node.Bindings!)
+        foreach (Binding binding in node.Bindings!)
         {
-            if (supply is Binding.Single single)
+            if (binding is Binding.Single single)
             {
                 Push(single.Node);
             }
             else
             {
-                foreach (Node next in NodesNow(supply))
+                foreach (Node next in NodesNow(binding))
                 {
                     Push(next);
                 }
@@ -93,7 +93,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
     }
 
     /// <summary>What must be there when the supply is requested; not what a wrapper comes to later.</summary>
-    private static IEnumerable<Node> NodesNow(Binding supply) => supply switch
+    private static IEnumerable<Node> NodesNow(Binding binding) => binding switch
     {
         Binding.Single single => [single.Node],
         Binding.Many many => many.Elements.SelectMany(NodesNow),
@@ -126,20 +126,20 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
             Level = node.Level,
             Slot = node.CreatesInstances && !node.Level.IsTransient ? NextSlot(node.Level) : Plan.NoSlot,
             CallsUserCode = node.CreatesInstances,
-            IsOwned = node.CreatesInstances && node.Options.IsOwned != false && CanEnd(node, made),
+            IsOwned = node.CreatesInstances && node.Options.IsOwned != false && CanBeDisposed(node, made),
             Arguments = arguments,
         };
     }
 
     /// <summary>Whether there may be something to dispose: a constructor gives exactly its class, a factory whatever it likes.</summary>
-    private static bool CanEnd(Node node, Type made) =>
-        WiringReader.MakingOf(node) is not InstanceSource.OfClass
+    private static bool CanBeDisposed(Node node, Type made) =>
+        WiringReader.SourceOf(node) is not InstanceSource.OfClass
             || made.IsAssignableTo(typeof(IDisposable))
             || made.IsAssignableTo(typeof(IAsyncDisposable));
 
     private Recipe RecipeOf(Node node)
     {
-        Recipe recipe = WiringReader.MakingOf(node) switch
+        Recipe recipe = WiringReader.SourceOf(node) switch
         {
             InstanceSource.OfClass => new ConstructorRecipe(WiringReader.ConstructorOf(node), book.Codes),
             InstanceSource.OfFactory factory => new FactoryRecipe(factory.Call),
@@ -154,7 +154,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
                 node.Options.IsOwned != false || node.Registration.Order == int.MaxValue);
     }
 
-    private Plan Compose(Binding supply) => supply switch
+    private Plan Compose(Binding binding) => binding switch
     {
         Binding.Single single => Known(single.Node)!,
         Binding.Deferred { Form: DeferredForm.FuncWithArguments } function =>
@@ -167,20 +167,20 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
         Binding.Ambient ambient => new Plan(new AmbientRecipe(ambient.Form)) { IsScope = ambient.Form == AmbientForm.Scope },
         Binding.Argument argument => new Plan(new ArgumentRecipe(argument.Number)),
         Binding.Passed or Binding.Nothing => new Plan(new ConstantRecipe(null)),
-        _ => throw new InvalidOperationException($"Only a sound graph is compiled, and this is not met: {supply}."),
+        _ => throw new InvalidOperationException($"Only a sound graph is compiled, and this is not met: {binding}."),
     };
 
     private Plan[] Elements(IReadOnlyList<Binding> elements) => [.. elements.Select(element => Compose(element))];
 
     private Plan[] ArgumentsOf(Node node)
     {
-        Binding[] supplies = node.Bindings!;
-        Plan[] arguments = supplies.Length == 0 ? [] : new Plan[supplies.Length];
+        Binding[] bindings = node.Bindings!;
+        Plan[] arguments = bindings.Length == 0 ? [] : new Plan[bindings.Length];
         for (int number = 0; number < arguments.Length; number++)
         {
-            arguments[number] = supplies[number] is Binding.Passed or Binding.Nothing
+            arguments[number] = bindings[number] is Binding.Passed or Binding.Nothing
                 ? new Plan(new ConstantRecipe(reader.ConstantOf(node.Parameters[number])))
-                : Compose(supplies[number]);
+                : Compose(bindings[number]);
         }
 
         return arguments;
@@ -194,7 +194,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
             : new DictionaryRecipe<Type>(wrappers, [.. keyed.Elements.Select(element => reader.Types[element.Mark.Type!])]);
     }
 
-    private Lazy<Plan> Later(Binding supply) => new(() => book.PlanFor(supply));
+    private Lazy<Plan> Later(Binding binding) => new(() => book.PlanFor(binding));
 
     private int NextSlot(Level level) => _slots[level] = _slots.GetValueOrDefault(level, -1) + 1;
 }

@@ -28,7 +28,7 @@ internal sealed class SharedNodes(Container parent, WiringReader branch)
     {
         if (node.Level != Level.Singleton
             || node.Order == int.MaxValue
-            || parent.Plans.Reader.WrittenFor(WiringReader.EntryOf(node)) is not { } written)
+            || parent.Plans.Reader.NodeFor(WiringReader.EntryOf(node)) is not { } written)
         {
             return null;
         }

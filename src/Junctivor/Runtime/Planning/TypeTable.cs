@@ -59,7 +59,7 @@ internal sealed class TypeTable
         ref Entry known = ref Find(_entries, handle);
         if (known.Handle != 0)
         {
-            Tell(ref known, handle, plan);
+            Fill(ref known, handle, plan);
             return;
         }
 
@@ -107,11 +107,11 @@ internal sealed class TypeTable
     {
         ref Entry entry = ref Find(entries, handle);
         entry.Plan = plan;
-        Tell(ref entry, handle, plan);
+        Fill(ref entry, handle, plan);
         Volatile.Write(ref entry.Handle, handle);
     }
 
-    private static void Tell(ref Entry entry, nint handle, Plan plan)
+    private static void Fill(ref Entry entry, nint handle, Plan plan)
     {
         entry.Instance = plan.Ready;
         entry.Code = plan.Ready is null ? plan.Code ?? StepByStep(handle, plan) : null;

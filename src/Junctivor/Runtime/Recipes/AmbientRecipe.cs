@@ -9,7 +9,7 @@ internal sealed class AmbientRecipe(AmbientForm form) : Recipe
 
     public override object? Construct(in ResolutionContext surroundings, object?[] arguments) => form switch
     {
-        AmbientForm.Scope => (surroundings.Home as Scope)?.Given(),
+        AmbientForm.Scope => (surroundings.Home as Scope)?.Injected(),
         AmbientForm.Cancellation => surroundings.Arguments is [CancellationToken token] ? token : CancellationToken.None,
         AmbientForm.Container => surroundings.Home.Root,
         _ => new ConsumingClass(surroundings.Asking),

@@ -7,11 +7,11 @@ internal sealed class ArgumentFuncRecipe(Type function, Lazy<Plan> planBelow) : 
     {
         Resolver home = surroundings.Home;
         Type? consumer = surroundings.Consumer;
-        return RunTimeFunctions.Make(function, Construct);
+        return RunTimeFunctions.Create(function, Construct);
 
         object Construct(object?[] given)
         {
-            home.ThrowIfEnded();
+            home.ThrowIfDisposed();
             return Construction.Run(planBelow.Value, home, consumer, given!);
         }
     }

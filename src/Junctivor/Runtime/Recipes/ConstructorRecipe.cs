@@ -19,16 +19,16 @@ internal sealed class ConstructorRecipe(ReflectedConstructor constructor, CodeQu
     private int _calls;
 
     public override object? Construct(in ResolutionContext surroundings, object?[] arguments) =>
-        _call is { } call ? call(arguments) : MakeByReflection(arguments);
+        _call is { } call ? call(arguments) : ConstructByReflection(arguments);
 
     /// <summary>An invoker that is used once writes no code, and so costs next to nothing; a second call of the same one writes
     /// some.</summary>
-    private object? MakeByReflection(object?[] arguments)
+    private object? ConstructByReflection(object?[] arguments)
     {
         ConstructorInfo info = constructor.Info;
         if (_calls < ByReflection && Interlocked.Increment(ref _calls) == ByReflection && CanBeCalledOtherwise(info))
         {
-            codes.Make(() => _call = Lasting(info));
+            codes.Compile(() => _call = Lasting(info));
         }
 
         return ConstructorInvoker.Create(info).Invoke(arguments.AsSpan());

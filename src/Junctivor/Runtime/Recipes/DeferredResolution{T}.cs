@@ -22,7 +22,7 @@ internal sealed class DeferredResolution<T>(Resolver home, Lazy<Plan> planBelow,
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public T Get(Resolver asked)
     {
-        asked.ThrowIfEnded();
+        asked.ThrowIfDisposed();
         Plan plan = _plan ?? FindPlan();
         return WrapperFactory<T>.As(plan.TryRunCode(asked) ?? GetStepByStep(plan, asked));
     }

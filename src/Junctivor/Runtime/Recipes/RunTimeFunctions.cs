@@ -6,19 +6,19 @@ namespace Junctivor.Runtime;
 /// <summary>Creates functions of a type known only at run time, of one to four arguments.</summary>
 internal static class RunTimeFunctions
 {
-    private static readonly MethodInfo[] Makers =
+    private static readonly MethodInfo[] Creators =
     [
-        Maker(nameof(Of1)), Maker(nameof(Of2)), Maker(nameof(Of3)), Maker(nameof(Of4)),
+        Creator(nameof(Of1)), Creator(nameof(Of2)), Creator(nameof(Of3)), Creator(nameof(Of4)),
     ];
 
     /// <param name="function">The type, such as <c>Func&lt;int, Ticket&gt;</c>.</param>
     /// <param name="construct">What each call does with its arguments.</param>
     [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "Ahead of time, functions with arguments need generated recipes.")]
     [UnconditionalSuppressMessage("Trimming", "IL2060", Justification = "The makers ask nothing of their type arguments.")]
-    public static object Make(Type function, Func<object?[], object> construct)
+    public static object Create(Type function, Func<object?[], object> construct)
     {
         Type[] arguments = function.GenericTypeArguments;
-        return Makers[arguments.Length - 2].MakeGenericMethod(arguments).Invoke(null, [construct])!;
+        return Creators[arguments.Length - 2].MakeGenericMethod(arguments).Invoke(null, [construct])!;
     }
 
     private static Func<T1, T> Of1<T1, T>(Func<object?[], object> construct) => one => (T)construct([one]);
@@ -31,5 +31,6 @@ internal static class RunTimeFunctions
     private static Func<T1, T2, T3, T4, T> Of4<T1, T2, T3, T4, T>(Func<object?[], object> construct) =>
         (one, two, three, four) => (T)construct([one, two, three, four]);
 
-    private static MethodInfo Maker(string name) => typeof(RunTimeFunctions).GetMethod(name, BindingFlags.NonPublic | BindingFlags.Static)!;
+    private static MethodInfo Creator(string name) =>
+        typeof(RunTimeFunctions).GetMethod(name, BindingFlags.NonPublic | BindingFlags.Static)!;
 }

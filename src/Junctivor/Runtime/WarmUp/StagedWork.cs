@@ -27,7 +27,7 @@ internal sealed class StagedWork
     /// <summary>Begins one in the present flow of control: the caller is an asynchronous method, at whose end that is over.</summary>
     public static StagedWork Begin(Container container, Node node, string kind) => Current.Value = new StagedWork(container, node, kind);
 
-    public void End() => _isOver = true;
+    public void Finish() => _isOver = true;
 
     /// <exception cref="InvalidOperationException">The caller is work that the call would wait for.</exception>
     public static void ThrowIfInside(Container container, string call)

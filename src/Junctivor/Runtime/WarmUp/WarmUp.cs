@@ -30,15 +30,15 @@ internal sealed class WarmUp
         {
             if (_isClosed)
             {
-                throw container.Ended();
+                throw container.DisposedException();
             }
 
             OrderedNode[] cold = [.. container.Plans.AsyncOrder.WarmingUp().Where(ordered => _warm.All(warm => warm.Node != ordered.Node))];
             IReadOnlyCollection<WarmNode> warmed = await RunAsync(cold, container, cancellationToken).ConfigureAwait(false);
-            if (container.IsEnded)
+            if (container.IsDisposed)
             {
                 List<Exception> undone = await UndoAsync(container, warmed).ConfigureAwait(false);
-                throw DisposalFailures.AddTo(container.Ended(), undone.Count == 0 ? null : undone);
+                throw DisposalFailures.AddTo(container.DisposedException(), undone.Count == 0 ? null : undone);
             }
 
             _warm = [.. _warm, .. warmed];
@@ -78,19 +78,19 @@ internal sealed class WarmUp
     private static async Task<IReadOnlyCollection<WarmNode>> RunAsync(
         OrderedNode[] cold, Container container, CancellationToken cancellationToken)
     {
-        Dictionary<Node, IReadOnlyList<Node>> needs = cold.ToDictionary(ordered => ordered.Node, ordered => ordered.Dependencies);
+        Dictionary<Node, IReadOnlyList<Node>> dependencies = cold.ToDictionary(ordered => ordered.Node, ordered => ordered.Dependencies);
         ConcurrentQueue<WarmNode> warm = new();
         ConcurrentQueue<(string, Exception)> failures = new();
         using CancellationTokenSource stop = CancellationTokenSource.CreateLinkedTokenSource(cancellationToken);
-        await StagedExecution.RunAsync(needs.Keys, node => needs[node], TryAsync).ConfigureAwait(false);
+        await StagedExecution.RunAsync(dependencies.Keys, node => dependencies[node], TryAsync).ConfigureAwait(false);
         if (warm.Count == cold.Length)
         {
             return warm;
         }
 
         List<Exception> undone = await UndoAsync(container, warm).ConfigureAwait(false);
-        throw container.IsEnded && failures.All(each => each.Item2 is ObjectDisposedException)
-            ? DisposalFailures.AddTo(container.Ended(), undone.Count == 0 ? null : undone)
+        throw container.IsDisposed && failures.All(each => each.Item2 is ObjectDisposedException)
+            ? DisposalFailures.AddTo(container.DisposedException(), undone.Count == 0 ? null : undone)
             : failures.IsEmpty && undone.Count == 0 ? new OperationCanceledException(cancellationToken)
             : new WarmUpException([.. failures], [.. warm.Select(each => each.Node.Name)], undone);
 
@@ -100,7 +100,7 @@ internal sealed class WarmUp
             try
             {
                 stop.Token.ThrowIfCancellationRequested();
-                warm.Enqueue(await RunAsync(node, needs[node], container, stop.Token).ConfigureAwait(false));
+                warm.Enqueue(await RunAsync(node, dependencies[node], container, stop.Token).ConfigureAwait(false));
             }
             catch (OperationCanceledException) when (stop.IsCancellationRequested)
             {
@@ -115,17 +115,17 @@ internal sealed class WarmUp
             }
             finally
             {
-                work.End();
+                work.Finish();
             }
         }
     }
 
     private static async Task<WarmNode> RunAsync(
-        Node node, IReadOnlyList<Node> needs, Container container, CancellationToken cancellationToken)
+        Node node, IReadOnlyList<Node> dependencies, Container container, CancellationToken cancellationToken)
     {
         if (node.IsAsync)
         {
-            await AsyncConstruction.MakeAsync(node, container, cancellationToken).ConfigureAwait(false);
+            await AsyncConstruction.CreateAsync(node, container, cancellationToken).ConfigureAwait(false);
         }
 
         object instance = Construction.Run(container.Plans.PlanOf(node), container);
@@ -135,6 +135,6 @@ internal sealed class WarmUp
             await entry.WarmUp(instance, cancellationToken).ConfigureAwait(false);
         }
 
-        return new WarmNode(node, needs, entry.WindDown is { } windDown ? stop => windDown(instance, stop) : null);
+        return new WarmNode(node, dependencies, entry.WindDown is { } windDown ? stop => windDown(instance, stop) : null);
     }
 }

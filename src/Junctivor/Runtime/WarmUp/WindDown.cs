@@ -59,7 +59,7 @@ internal sealed class WindDown(IReadOnlyCollection<WarmNode> warm, Container con
         }
         finally
         {
-            work.End();
+            work.Finish();
             _ended[one.Node] = true;
         }
     }

@@ -12,7 +12,7 @@ namespace Junctivor.Cli.Apart;
 /// Runs the same call in a process of its own, as it runs code of an assembly: that may end its process, hold on to it, write to standard
 /// output, or never return.
 /// </summary>
-internal static class FurtherProcess
+internal static class ChildProcess
 {
     /// <summary>How long the output may take to arrive after the process has exited.</summary>
     private static readonly TimeSpan Rest = TimeSpan.FromSeconds(2);
