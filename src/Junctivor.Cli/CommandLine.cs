@@ -1,7 +1,7 @@
 using System.CommandLine;
 using System.CommandLine.Parsing;
 using System.Globalization;
-using Junctivor.Cli.Apart;
+using Junctivor.Cli.Isolation;
 using Junctivor.Cli.Commands;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
@@ -36,19 +36,19 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         Option<double> limit = LimitOption();
         Option<DirectoryInfo?> sourceRoot = new("--source-root")
         {
-            Description =
-            "The root of relative paths in SARIF; by default the working copy that contains each file.",
+            Description = "The root of relative paths in SARIF; by default the working copy that contains each file.",
             HelpName = "FOLDER"
         };
         Command check = new("check", "Checks every wiring of an assembly that has [CheckedWiring], and reports all faults.")
         {
             assembly, wiring, strict, severity, format, output, sourceRoot, limit,
         };
-        check.SetAction(arguments => Apart([$"{arguments.GetRequiredValue(assembly)}"], arguments.GetValue(limit), () => CheckCommand.Run(
-            arguments.GetRequiredValue(assembly),
-            arguments.GetValue(wiring),
-            SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
-            new CheckOutput(arguments.GetValue(format), arguments.GetValue(output), arguments.GetValue(sourceRoot)))));
+        check.SetAction(arguments => InChildProcess([$"{arguments.GetRequiredValue(assembly)}"], arguments.GetValue(limit), () =>
+            CheckCommand.Run(
+                arguments.GetRequiredValue(assembly),
+                arguments.GetValue(wiring),
+                SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
+                new CheckOutput(arguments.GetValue(format), arguments.GetValue(output), arguments.GetValue(sourceRoot)))));
         return check;
     }
 
@@ -58,30 +58,28 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         Option<string?> wiring = WiringOption("List only the wiring of this name.");
         Option<string?> matching = new("--matching")
         {
-            Description =
-            "Only registrations with this text in a service, a class, a mark or a file.",
+            Description = "Only registrations with this text in a service, a class, a mark or a file.",
             HelpName = "TEXT"
         };
         Option<string?> lifetime = new("--lifetime")
         {
-            Description =
-            "Only this lifetime: singleton, scoped, transient, or a scope level of your own.",
+            Description = "Only this lifetime: singleton, scoped, transient, or a scope level of your own.",
             HelpName = "NAME"
         };
         Option<OutputFormat> format = new("--format") { Description = "text, or json: the whole graph, to be saved and compared." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Command list = new("list",
-            "Lists the registrations of a wiring: service, what creates it, lifetime, mark, place.")
-            {
-                file, wiring, matching, lifetime, format, output, limit,
-            };
-        list.SetAction(arguments => Apart([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () => ListCommand.Run(
-            arguments.GetRequiredValue(file),
-            arguments.GetValue(wiring),
-            new ListFilter(arguments.GetValue(matching), arguments.GetValue(lifetime)),
-            arguments.GetValue(format),
-            arguments.GetValue(output))));
+        Command list = new("list", "Lists the registrations of a wiring: service, what creates it, lifetime, mark, place.")
+        {
+            file, wiring, matching, lifetime, format, output, limit,
+        };
+        list.SetAction(arguments => InChildProcess([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () =>
+            ListCommand.Run(
+                arguments.GetRequiredValue(file),
+                arguments.GetValue(wiring),
+                new ListFilter(arguments.GetValue(matching), arguments.GetValue(lifetime)),
+                arguments.GetValue(format),
+                arguments.GetValue(output))));
         return list;
     }
 
@@ -93,14 +91,14 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         Option<OutputFormat> format = new("--format") { Description = "The output format; json has all services that match." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Command why = new("why",
-            "Explains a service: what creates it, its dependencies as a tree, and what depends on it.")
-            {
-                file, service, wiring, format, output, limit,
-            };
-        why.SetAction(arguments => Apart([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () => WhyCommand.Run(
-            arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring), arguments.GetValue(format),
-            arguments.GetValue(output))));
+        Command why = new("why", "Explains a service: what creates it, its dependencies as a tree, and what depends on it.")
+        {
+            file, service, wiring, format, output, limit,
+        };
+        why.SetAction(arguments => InChildProcess([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () =>
+            WhyCommand.Run(
+                arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring), arguments.GetValue(format),
+                arguments.GetValue(output))));
         return why;
     }
 
@@ -108,25 +106,26 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     {
         Argument<string> before = new("BEFORE")
         {
-            Description =
-            "An assembly or a saved graph; ASSEMBLY@NAME where it has several wirings."
+            Description = "An assembly or a saved graph; ASSEMBLY@NAME where it has several wirings."
         };
         Argument<string> after = new("AFTER") { Description = "What to compare it with: the same kinds." };
         Option<string?> wiring = WiringOption("The name of the wiring, if it is not given with @.");
         Option<OutputFormat> format = new("--format") { Description = "The output format." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
-        Command compare = new("compare",
-            "Reports the differences between two wirings; the exit code is 1 if there are any.")
-            {
-                before, after, wiring, format, output, limit,
-            };
-        compare.SetAction(
-            arguments =>
-                Apart([arguments.GetRequiredValue(before), arguments.GetRequiredValue(after)], arguments.GetValue(limit),
-                    () => CompareCommand.Run(
-            arguments.GetRequiredValue(before), arguments.GetRequiredValue(after), arguments.GetValue(wiring), arguments.GetValue(format),
-            arguments.GetValue(output))));
+        Command compare = new("compare", "Reports the differences between two wirings; the exit code is 1 if there are any.")
+        {
+            before, after, wiring, format, output, limit,
+        };
+        compare.SetAction(arguments => InChildProcess(
+            [arguments.GetRequiredValue(before), arguments.GetRequiredValue(after)],
+            arguments.GetValue(limit),
+            () => CompareCommand.Run(
+                arguments.GetRequiredValue(before),
+                arguments.GetRequiredValue(after),
+                arguments.GetValue(wiring),
+                arguments.GetValue(format),
+                arguments.GetValue(output))));
         return compare;
     }
 
@@ -177,7 +176,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     }
 
     /// <summary>Runs code of an assembly in a process of its own; a saved graph is only read, and that is done here.</summary>
-    private int Apart(string[] files, double seconds, Func<int> run)
+    private int InChildProcess(string[] files, double seconds, Func<int> run)
     {
         string[] assemblies = [.. files.Where(file => !WiringSource.IsSavedGraph(file))];
         return assemblies.Length > 0 && !Terminal.IsElsewhere

@@ -1,9 +1,9 @@
 using System.CommandLine;
 using Junctivor.Cli;
-using Junctivor.Cli.Apart;
+using Junctivor.Cli.Isolation;
 using Junctivor.Cli.Output;
 
-return AnsweringProcess.TryRun(Run) ? ExitStatus.Sound : Run();
+return ChildMode.TryRun(Run) ? ExitStatus.Sound : Run();
 
 int Run()
 {

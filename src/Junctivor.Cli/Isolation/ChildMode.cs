@@ -3,13 +3,13 @@ using System.IO.Pipes;
 using System.Text.Json;
 using Junctivor.Cli.Output;
 
-namespace Junctivor.Cli.Apart;
+namespace Junctivor.Cli.Isolation;
 
 /// <summary>
-/// This process, where another one of the same command started it: it runs code of an assembly, which may do anything, and gives its answer
-/// through a pipe. What that code writes itself goes elsewhere.
+/// This process as the child of another one of the same command: it runs code of an assembly, which may do anything, and returns its result
+/// through a pipe. The output of that code goes elsewhere.
 /// </summary>
-internal static class AnsweringProcess
+internal static class ChildMode
 {
     /// <summary>The handle of the pipe.</summary>
     public const string Pipe = "JUNCTIVOR_PIPE";
@@ -17,9 +17,9 @@ internal static class AnsweringProcess
     /// <summary>How the terminal of the first process shows colours; not set where it shows none.</summary>
     public const string Colors = "JUNCTIVOR_COLORS";
 
-    /// <summary>Does the call, if another process waits for the answer, and ends.</summary>
-    /// <param name="call">The call; it gives its exit status.</param>
-    /// <returns>False if no other process waits.</returns>
+    /// <summary>Runs a call, if a parent process waits for its result.</summary>
+    /// <param name="call">The call; it returns its exit code.</param>
+    /// <returns>False if there is no parent process.</returns>
     public static bool TryRun(Func<int> call)
     {
         string? pipe = Environment.GetEnvironmentVariable(Pipe);
@@ -36,7 +36,7 @@ internal static class AnsweringProcess
         int status = call();
         using (AnonymousPipeClientStream stream = new(PipeDirection.Out, pipe))
         {
-            JsonSerializer.Serialize(stream, new Answer(status, output.ToString(), errors.ToString()));
+            JsonSerializer.Serialize(stream, new ChildResult(status, output.ToString(), errors.ToString()));
             stream.WriteByte((byte)'\n');
         }
 

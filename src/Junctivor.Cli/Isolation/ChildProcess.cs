@@ -6,7 +6,7 @@ using System.Text.Json;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
 
-namespace Junctivor.Cli.Apart;
+namespace Junctivor.Cli.Isolation;
 
 /// <summary>
 /// Runs the same call in a process of its own, as it runs code of an assembly: that may end its process, hold on to it, write to standard
@@ -24,13 +24,13 @@ internal static class ChildProcess
     /// <exception cref="CannotCheckException">There was no answer.</exception>
     public static int Run(IReadOnlyList<string> arguments, string what, TimeSpan limit)
     {
-        Answer answer = Waiting.While($"Reading {what} …", () => Ask(arguments, what, limit));
+        ChildResult answer = Waiting.While($"Reading {what} …", () => Ask(arguments, what, limit));
         Terminal.Out.Write(answer.Output);
         Terminal.Errors.Write(answer.Errors);
         return answer.Status;
     }
 
-    private static Answer Ask(IReadOnlyList<string> arguments, string what, TimeSpan limit)
+    private static ChildResult Ask(IReadOnlyList<string> arguments, string what, TimeSpan limit)
     {
         using AnonymousPipeServerStream pipe = new(PipeDirection.In, HandleInheritability.Inheritable);
         using Process process = Start(arguments, pipe.GetClientHandleAsString());
@@ -58,7 +58,7 @@ internal static class ChildProcess
             }
 
             Pass(printed, complained, process);
-            return JsonSerializer.Deserialize<Answer>(line)!;
+            return JsonSerializer.Deserialize<ChildResult>(line)!;
         }
         finally
         {
@@ -77,13 +77,13 @@ internal static class ChildProcess
             RedirectStandardError = true,
             Environment =
             {
-                [AnsweringProcess.Pipe] = pipe,
+                [ChildMode.Pipe] = pipe,
                 ["COLUMNS"] = Terminal.Width.ToString(CultureInfo.InvariantCulture),
             },
         };
         if (Terminal.Colors is { } colors)
         {
-            start.Environment[AnsweringProcess.Colors] = colors;
+            start.Environment[ChildMode.Colors] = colors;
         }
 
         Process process = Process.Start(start)!;
