@@ -1,8 +1,8 @@
 using System.CommandLine;
 using System.CommandLine.Parsing;
 using System.Globalization;
-using Junctivor.Cli.Isolation;
 using Junctivor.Cli.Commands;
+using Junctivor.Cli.Isolation;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
 using Junctivor.Reports.Text;
@@ -97,7 +97,8 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         };
         why.SetAction(arguments => InChildProcess([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () =>
             WhyCommand.Run(
-                arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring), arguments.GetValue(format),
+                arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring),
+                arguments.GetValue(format),
                 arguments.GetValue(output))));
         return why;
     }

@@ -98,11 +98,11 @@ public sealed class GraphComparison
             Add(ChangeKind.LifetimeChanged, service, was, now, was.Lifetime, now.Lifetime);
         }
 
-        IReadOnlyList<string> asked = [.. was.Needs.Select(_before.Describe)];
+        IReadOnlyList<string> requested = [.. was.Needs.Select(_before.Describe)];
         IReadOnlyList<string> asks = [.. now.Needs.Select(_after.Describe)];
-        if (!asked.SequenceEqual(asks))
+        if (!requested.SequenceEqual(asks))
         {
-            Add(ChangeKind.DependenciesChanged, service, was, now, Only(asked, asks), Only(asks, asked));
+            Add(ChangeKind.DependenciesChanged, service, was, now, Only(requested, asks), Only(asks, requested));
         }
     }
 

@@ -129,9 +129,9 @@ internal sealed class GraphSaver(ServiceGraph graph)
         if (!_ids.TryGetValue(node, out string? id))
         {
             string services = string.Join(" and ", node.Services.Select(service => service.QualifiedName));
-            string made = node.Implementation.QualifiedName;
+            string created = node.Implementation.QualifiedName;
             string around = node.Inner is null ? "" : $" around {IdOf(node.Inner)}";
-            string wanted = (services == made ? made : $"{services} by {(node.Kind == NodeKind.Class ? made : KindOf(node))}")
+            string wanted = (services == created ? created : $"{services} by {(node.Kind == NodeKind.Class ? created : KindOf(node))}")
                 + MarkSuffix(node.Mark) + around;
             _taken.TryGetValue(wanted, out int times);
             _taken[wanted] = times + 1;

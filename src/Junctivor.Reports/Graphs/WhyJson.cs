@@ -25,7 +25,7 @@ public static class WhyJson
             graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
         ILookup<string, SavedRegistration> dependents = graph.Registrations
             .SelectMany(dependent => dependent.Needs.SelectMany(dependency => dependency.By).Distinct().Select(id => (id, dependent)))
-            .ToLookup(asked => asked.id, asked => asked.dependent, StringComparer.Ordinal);
+            .ToLookup(requested => requested.id, requested => requested.dependent, StringComparer.Ordinal);
         return new
         {
             graph.Wiring,

@@ -11,7 +11,7 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
     private readonly HashSet<string> _met = new(StringComparer.Ordinal);
     private readonly Dictionary<string, int> _numbers = new(StringComparer.Ordinal);
 
-    public IEnumerable<IReadOnlyList<Piece>> Lines(string asked, IReadOnlyList<SavedRegistration> answers, int width)
+    public IEnumerable<IReadOnlyList<Piece>> Lines(string requested, IReadOnlyList<SavedRegistration> answers, int width)
     {
         IReadOnlyList<(Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain)> lines = [.. Walk(answers)];
         HashSet<string> again = [.. lines.Where(line => line.IsAgain).Select(line => line.Registration!.Id)];
@@ -22,8 +22,9 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
             _numbers.TryAdd(shown.Id, _numbers.Count + 1);
         }
 
-        IReadOnlyList<IReadOnlyList<Piece>> withCalls = [.. lines.Select(line => Row(asked, line, MakerText.CallOf))];
-        return Columns.Lay(Columns.Fit(withCalls, width) ? withCalls : [.. lines.Select(line => Row(asked, line, MakerText.Of))], width);
+        IReadOnlyList<IReadOnlyList<Piece>> withCalls = [.. lines.Select(line => Row(requested, line, MakerText.CallOf))];
+        return Columns.Lay(
+            Columns.Fit(withCalls, width) ? withCalls : [.. lines.Select(line => Row(requested, line, MakerText.Of))], width);
     }
 
     private IEnumerable<(Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain)> Walk(
@@ -56,11 +57,11 @@ internal sealed class DownTree(SavedGraph graph, IReadOnlyDictionary<string, Sav
         dependency.By.Count == 0 ? [(dependency, null)] : dependency.By.Select(id => (dependency, (SavedRegistration?)byId[id]));
 
     private IReadOnlyList<Piece> Row(
-        string asked, (Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain) line,
+        string requested, (Twig Twig, SavedNeed? Need, SavedRegistration? Registration, bool IsAgain) line,
         Func<SavedGraph, SavedRegistration, string> makerOf)
     {
         (Twig twig, SavedNeed? dependency, SavedRegistration? registration, bool isAgain) = line;
-        string name = dependency is null ? asked : NeedText.Of(graph, dependency);
+        string name = dependency is null ? requested : NeedText.Of(graph, dependency);
         if (registration is null)
         {
             (string what, Tone tone) = NeedText.Met(dependency!);

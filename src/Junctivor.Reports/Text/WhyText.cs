@@ -20,19 +20,19 @@ internal sealed class WhyText
                 dependent =>
                     dependent.Needs.SelectMany(
                         dependency => dependency.By.Distinct().Select(id => (Id: id, Asker: dependent, Need: dependency))))
-            .ToLookup(asked => asked.Id, asked => (asked.Asker, asked.Need), StringComparer.Ordinal);
+            .ToLookup(requested => requested.Id, requested => (requested.Asker, requested.Need), StringComparer.Ordinal);
     }
 
     public IEnumerable<IReadOnlyList<Piece>> Lines(SavedService service)
     {
-        string asked = _graph.NameOf(service.Service) + (service.Mark is null ? "" : $" marked {_graph.NameOf(service.Mark)}");
+        string requested = _graph.NameOf(service.Service) + (service.Mark is null ? "" : $" marked {_graph.NameOf(service.Mark)}");
         IReadOnlyList<SavedRegistration> answers = [.. service.By.Select(id => _byId[id])];
         string many = answers.Count == 1 ? "" : $": {answers.Count} registrations provide it";
-        yield return [new Piece(asked, Tone.Strong), new Piece($"{many}  ({_graph.Wiring})", Tone.Faint)];
+        yield return [new Piece(requested, Tone.Strong), new Piece($"{many}  ({_graph.Wiring})", Tone.Faint)];
 
         yield return [];
         yield return [new Piece("What creates it, and its dependencies", Tone.Faint)];
-        foreach (IReadOnlyList<Piece> line in new DownTree(_graph, _byId).Lines(asked, answers, _width))
+        foreach (IReadOnlyList<Piece> line in new DownTree(_graph, _byId).Lines(requested, answers, _width))
         {
             yield return line;
         }

@@ -6,12 +6,12 @@ namespace Junctivor.Checks;
 internal static class CaptiveFixes
 {
     public static IReadOnlyList<Fix> Of(
-        ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, ReverseDependencies dependents)
+        ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> paths, ReverseDependencies dependents)
     {
-        IReadOnlyList<Edge> way = ways[0];
-        Node held = way[way.Count - 1].To;
-        List<Fix> fixes = [ForWork(holder, held, way, dependents)];
-        if (ways.Count == 1 && CanServeAll(graph, held))
+        IReadOnlyList<Edge> path = paths[0];
+        Node held = path[path.Count - 1].To;
+        List<Fix> fixes = [ForWork(holder, held, path, dependents)];
+        if (paths.Count == 1 && CanServeAll(graph, held))
         {
             fixes.Add(new Fix(
                 $"register {held.Name} with the lifetime of {holder.Name}: it has no state and no scoped dependencies",
@@ -29,9 +29,9 @@ internal static class CaptiveFixes
         return fixes;
     }
 
-    private static Fix ForWork(Node holder, Node held, IReadOnlyList<Edge> way, ReverseDependencies dependents)
+    private static Fix ForWork(Node holder, Node held, IReadOnlyList<Edge> path, ReverseDependencies dependents)
     {
-        Parameter parameter = way[0].Dependency.Parameter;
+        Parameter parameter = path[0].Dependency.Parameter;
         if (held.Level.IsUsersOwn)
         {
             return new Fix(
@@ -39,24 +39,24 @@ internal static class CaptiveFixes
                 StartCallText.ForLevel(held.Level));
         }
 
-        if (held.Kind == NodeKind.Incoming && way.Count == 1)
+        if (held.Kind == NodeKind.Incoming && path.Count == 1)
         {
             return new Fix(
                 $"pass it to the methods of {holder.Name} that need it, as a parameter",
                 RegistrationText.Parameter(null, parameter.Type.Name, parameter.Name));
         }
 
-        IReadOnlyList<string> values = [.. dependents.ValuesFor(way[0].To).Select(RegistrationText.Supply)];
+        IReadOnlyList<string> values = [.. dependents.ValuesFor(path[0].To).Select(RegistrationText.Supply)];
         string work = values.Count == 0 ? "inside RunAsync" : $"inside RunAsync, with the value {string.Join(" and ", values)}";
         return new Fix(
             $"run each unit of work of {holder.Name} in its own scope, {work}; change the parameter to",
-            RegistrationText.Parameter(parameter.Mark, $"FreshScope<{Unwrapped(parameter.Type, way[0]).Name}>", parameter.Name));
+            RegistrationText.Parameter(parameter.Mark, $"FreshScope<{Unwrapped(parameter.Type, path[0]).Name}>", parameter.Name));
     }
 
-    private static TypeRef Unwrapped(TypeRef asked, Edge edge) =>
-        edge.By is DeferredForm.Func or DeferredForm.Lazy && asked.Arguments.Count == 1 && edge.Dependency.Binding is Binding.Deferred
-        ? asked.Arguments[0]
-        : edge.By is DeferredForm.FuncWithArguments ? edge.To.Services[0] : asked;
+    private static TypeRef Unwrapped(TypeRef requested, Edge edge) =>
+        edge.By is DeferredForm.Func or DeferredForm.Lazy && requested.Arguments.Count == 1 && edge.Dependency.Binding is Binding.Deferred
+        ? requested.Arguments[0]
+        : edge.By is DeferredForm.FuncWithArguments ? edge.To.Services[0] : requested;
 
     /// <summary>Whether nothing would be shared by it that belongs to one request; what a factory gives, nobody knows.</summary>
     private static bool CanServeAll(ServiceGraph graph, Node held) =>

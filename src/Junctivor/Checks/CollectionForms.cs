@@ -8,25 +8,26 @@ internal static class CollectionForms
     private const string Collections = "System.Collections.";
 
     /// <summary>What to request instead, and why; null where there is nothing of the kind.</summary>
-    public static (TypeRef Element, string Written, string Reason)? Offered(TypeRef asked)
+    public static (TypeRef Element, string Written, string Reason)? Offered(TypeRef requested)
     {
-        if (asked.Arguments.Count == 0)
+        if (requested.Arguments.Count == 0)
         {
             return null;
         }
 
-        TypeRef last = asked.Arguments[asked.Arguments.Count - 1];
-        return asked.DefinitionName switch
+        TypeRef last = requested.Arguments[requested.Arguments.Count - 1];
+        return requested.DefinitionName switch
         {
             WellKnownTypes.TaskOf or WellKnownTypes.ValueTaskOf =>
                 (last, last.Name,
                     $"a service that is created asynchronously cannot be requested through this type; request the service itself"),
             string name when name.StartsWith(WellKnownTypes.AnyFunc, StringComparison.Ordinal) =>
                 (last, $"Func<{last.Name}>", "a function can have up to four arguments"),
-            string name when IsDictionary(name) && asked.Arguments[0].DefinitionName is WellKnownTypes.Text or WellKnownTypes.TypeOfTypes =>
-                (last, $"IReadOnlyDictionary<{asked.Arguments[0].Name}, {last.Name}>",
+            string name when IsDictionary(name)
+                && requested.Arguments[0].DefinitionName is WellKnownTypes.Text or WellKnownTypes.TypeOfTypes =>
+                (last, $"IReadOnlyDictionary<{requested.Arguments[0].Name}, {last.Name}>",
                     "all marked registrations are provided as a read-only dictionary"),
-            string name when name.StartsWith(Collections, StringComparison.Ordinal) && asked.Arguments.Count == 1 =>
+            string name when name.StartsWith(Collections, StringComparison.Ordinal) && requested.Arguments.Count == 1 =>
                 (last, $"IReadOnlyList<{last.Name}>", "all registrations of a service are provided as a read-only list"),
             _ => null,
         };

@@ -35,13 +35,13 @@ internal static class DependencyPaths
 
     private static List<Edge> WayTo(Node goal, Node holder, Dictionary<Node, Edge> cameBy)
     {
-        List<Edge> way = [];
+        List<Edge> path = [];
         for (Node node = goal; node != holder; node = cameBy[node].From)
         {
-            way.Add(cameBy[node]);
+            path.Add(cameBy[node]);
         }
 
-        way.Reverse();
-        return way;
+        path.Reverse();
+        return path;
     }
 }

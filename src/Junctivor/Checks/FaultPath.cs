@@ -27,11 +27,11 @@ internal sealed class FaultPath(ServiceGraph graph)
     public FaultPath Line(string name, int depth = 0, string lifetime = "") => Add(depth, null, name, lifetime, null);
 
     /// <summary>Several ways down from one node, what they share shown once.</summary>
-    public FaultPath Tree(IReadOnlyList<IReadOnlyList<Edge>> ways)
+    public FaultPath Tree(IReadOnlyList<IReadOnlyList<Edge>> paths)
     {
-        ILookup<Node, Edge> below = ways.SelectMany(way => way).Distinct().ToLookup(edge => edge.From);
-        Node(ways[0][0].From);
-        Stack<(Edge Edge, int Depth)> open = new(below[ways[0][0].From].Reverse().Select(edge => (edge, 1)));
+        ILookup<Node, Edge> below = paths.SelectMany(path => path).Distinct().ToLookup(edge => edge.From);
+        Node(paths[0][0].From);
+        Stack<(Edge Edge, int Depth)> open = new(below[paths[0][0].From].Reverse().Select(edge => (edge, 1)));
         while (open.Count > 0)
         {
             (Edge edge, int depth) = open.Pop();

@@ -16,12 +16,12 @@ internal static class RegistrationText
             : AsIdentifier(level.Name);
 
     /// <summary>A registration of a class for a service.</summary>
-    public static string OfClass(Level level, TypeRef service, TypeRef made) => (service.IsDefinition || made.IsDefinition) switch
+    public static string OfClass(Level level, TypeRef service, TypeRef created) => (service.IsDefinition || created.IsDefinition) switch
     {
-        true when service.Equals(made) => $"{Start(level)}.Of(typeof({Unbound(made)}))",
-        true => $"{Start(level)}.Of(typeof({Unbound(service.Definition ?? service)}), typeof({Unbound(made)}))",
-        _ when service.Equals(made) => $"{Start(level)}.Of<{made.Name}>()",
-        _ => $"{Start(level)}.Of<{service.Name}, {made.Name}>()",
+        true when service.Equals(created) => $"{Start(level)}.Of(typeof({Unbound(created)}))",
+        true => $"{Start(level)}.Of(typeof({Unbound(service.Definition ?? service)}), typeof({Unbound(created)}))",
+        _ when service.Equals(created) => $"{Start(level)}.Of<{created.Name}>()",
+        _ => $"{Start(level)}.Of<{service.Name}, {created.Name}>()",
     };
 
     /// <summary>The registration of a node, as it would be written again; a class stands for itself, the rest is to be filled in.</summary>
@@ -51,13 +51,13 @@ internal static class RegistrationText
     /// <summary>A factory that creates a node through one of its constructors.</summary>
     public static string Factory(Node node, Constructor constructor)
     {
-        string made = node.Implementation.Name;
+        string created = node.Implementation.Name;
         string arguments = string.Join(", ", constructor.Parameters.Select(parameter => Identifier(parameter.Name)));
         TypeRef service = node.Services[0];
         string returned = service.Equals(node.Implementation) ? "" : $"{service.Name} ";
         return node.IsDecorator
-            ? $"Decorator.From({returned}({Parameters(constructor)}) => new {made}({arguments}))"
-            : $"{Start(node.Level)}.From({returned}({Parameters(constructor)}) => new {made}({arguments}))";
+            ? $"Decorator.From({returned}({Parameters(constructor)}) => new {created}({arguments}))"
+            : $"{Start(node.Level)}.From({returned}({Parameters(constructor)}) => new {created}({arguments}))";
     }
 
     /// <summary>A factory that is still to be written.</summary>

@@ -63,15 +63,7 @@ internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<str
         from acceptance in node.Options.Accepted
         let kind = Of(acceptance)
         where kind is not null && !ShowsElsewhere(kind) && _used?.Contains((node, acceptance)) != true
-        select new Fault(FaultKind.AcceptsNothing)
-        {
-            Summary = $"{node.Name} accepts {kind}, but does not have it",
-            Path = new FaultPath(graph).Node(node).Path,
-            Remarks = [$"The reason given: {acceptance.Reason}"],
-            Fixes = [new Fix("remove the .Accept")],
-            Candidates = [node.Name],
-            Order = node.Order,
-        };
+        select AcceptsNothingFaults.Of(graph, node, acceptance, kind);
 
     /// <summary>What shows itself only where there is a branch: an acceptance of it may well wait.</summary>
     private static bool ShowsElsewhere(FaultKind kind) => kind == FaultKind.BranchNotSeen;

@@ -79,28 +79,28 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
             return new Binding.Ambiguous(service, found);
         }
 
-        Node made = found.Count == 1 ? found[0] : Unregistered(service.Type);
-        if (!made.Level.IsTransient || !made.CreatesInstances)
+        Node created = found.Count == 1 ? found[0] : Unregistered(service.Type);
+        if (!created.Level.IsTransient || !created.CreatesInstances)
         {
-            return new Binding.SharedWithArguments(made);
+            return new Binding.SharedWithArguments(created);
         }
 
         // What constructs more of its own kind requests the same again: it must get the same node.
-        if (!_filled.TryGetValue(made, out List<(IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken)>? calls))
+        if (!_filled.TryGetValue(created, out List<(IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken)>? calls))
         {
-            _filled.Add(made, calls = []);
+            _filled.Add(created, calls = []);
         }
 
         (IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken) filled =
             calls.Find(call => call.Arguments.SequenceEqual(arguments));
         if (filled.Node is null)
         {
-            filled = (arguments, ArgumentPassing.Fill(made, arguments, out IReadOnlyList<TypeRef> untaken), untaken);
+            filled = (arguments, ArgumentPassing.Fill(created, arguments, out IReadOnlyList<TypeRef> untaken), untaken);
             calls.Add(filled);
         }
 
         return filled.Untaken.Count > 0
-            ? new Binding.Untaken(made.Implementation, filled.Untaken)
+            ? new Binding.Untaken(created.Implementation, filled.Untaken)
             : candidates.OutermostOf(filled.Node, service).AsBinding;
     }
 
@@ -138,9 +138,9 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
     private Binding.Deferred DeferWithArguments(ServiceId service, TypeRef? consumer)
     {
         IReadOnlyList<TypeRef> types = service.Type.Arguments;
-        TypeRef made = types[types.Count - 1];
-        Binding inner = WithArguments(service with { Type = made }, consumer, [.. types.Take(types.Count - 1)]);
-        return new Binding.Deferred(DeferredForm.FuncWithArguments, service.Type, made, inner);
+        TypeRef created = types[types.Count - 1];
+        Binding inner = WithArguments(service with { Type = created }, consumer, [.. types.Take(types.Count - 1)]);
+        return new Binding.Deferred(DeferredForm.FuncWithArguments, service.Type, created, inner);
     }
 
     private Binding.Many List(ServiceId service, TypeRef? consumer)

@@ -53,7 +53,7 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
         : [.. arrangement.Of(service with { Type = service.Type.Definition }).Select(offer => offer.Node)];
 
     /// <summary>Takes note of a type that somebody requests, which may be nested as deep as it likes.</summary>
-    public void Allow(TypeRef asked) => _deepest = Math.Max(_deepest, asked.Nesting + MostFurtherNesting);
+    public void Allow(TypeRef requested) => _deepest = Math.Max(_deepest, requested.Nesting + MostFurtherNesting);
 
     /// <summary>Whether a type is nested deeper than anything that could follow from what is written and does come to an end.</summary>
     public bool IsTooDeep(TypeRef type)

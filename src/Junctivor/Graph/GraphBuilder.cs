@@ -102,7 +102,7 @@ internal sealed class GraphBuilder
         && !_nodes.All.Where(node => node.Inner is null || Innermost(node) != written)
             .SelectMany(node => node.Bindings!)
             .SelectMany(ServiceGraph.NodesIn)
-            .Any(asked => Innermost(asked) == written);
+            .Any(requested => Innermost(requested) == written);
 
     private static bool TakesArguments(Node node) => node.Parameters.Any(parameter => parameter.Argument is not null);
 

@@ -119,8 +119,8 @@ internal sealed class WiringReader : ITypeReader
         Justification = "Whoever constructs a class that nobody registers keeps its members.")]
     public Node ReadUnregistered(TypeRef type)
     {
-        Type made = Types[type];
-        return ReadClass(made, new InstanceSource.OfClass(made));
+        Type created = Types[type];
+        return ReadClass(created, new InstanceSource.OfClass(created));
     }
 
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
@@ -208,13 +208,13 @@ internal sealed class WiringReader : ITypeReader
     {
         InstanceSource making = entry.Source;
         TypeRef[] services = ServicesOf(entry);
-        ReflectedType made = making.InstanceType == entry.Service ? (ReflectedType)services[0] : Types.Of(making.InstanceType);
+        ReflectedType created = making.InstanceType == entry.Service ? (ReflectedType)services[0] : Types.Of(making.InstanceType);
         InstanceSource.OfClass? ofClass = making as InstanceSource.OfClass;
         Node node = new()
         {
             Order = order,
             Kind = KindOf(making),
-            Implementation = made,
+            Implementation = created,
             Services = services,
             Level = entry.Level,
             Place = entry.Place,

@@ -30,7 +30,7 @@ public abstract class Registration
     public override string ToString()
     {
         string services = string.Join(", ", Data.AlsoServes.Prepend(Service).Select(TypeNames.Short));
-        string made = TypeNames.Short(Data.Source.InstanceType);
+        string created = TypeNames.Short(Data.Source.InstanceType);
         string kind = Data.IsDecorator ? "decorator" : Data.Source is InstanceSource.OfAlias ? "alias" : Data.Level.Name;
         string mark = Data.Mark switch
         {
@@ -38,7 +38,7 @@ public abstract class Registration
             string text => $" marked \"{text}\"",
             _ => "",
         };
-        return (services == made ? $"{kind} {made}" : $"{kind} {made} for {services}") + mark;
+        return (services == created ? $"{kind} {created}" : $"{kind} {created} for {services}") + mark;
     }
 
     /// <summary>The same registration, as part of a plug-in.</summary>

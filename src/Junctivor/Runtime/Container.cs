@@ -30,17 +30,17 @@ public sealed partial class Container : Resolver
     private PluginContext[] _plugins;
     private DisposalPass? _disposal;
 
-    internal Container(PlanCache book, SuppliedValues values, CheckReport report, BuildOptions options, Container? parent = null)
+    internal Container(PlanCache plans, SuppliedValues values, CheckReport report, BuildOptions options, Container? parent = null)
     {
         Measuring.Begin();
         Report = report;
-        _plans = book;
+        _plans = plans;
         _parent = parent;
         _options = options;
         OwnObservers = new ContainerObservers(options.SlowConstruction, BeObserved);
         ResolverState state = new()
         {
-            Entries = book.Entries,
+            Entries = plans.Entries,
             Root = this,
             Outer = null,
             Level = Level.Singleton,
@@ -55,14 +55,14 @@ public sealed partial class Container : Resolver
                 Outer = this,
                 Level = Level.Scoped,
                 Values = SuppliedValues.Nothing,
-                Slots = ScopeSizes.For(book.ScopedServices),
+                Slots = ScopeSizes.For(plans.ScopedServices),
                 Store = null,
                 IsPlain = true,
             };
-        _plugins = PluginsOf(book.Reader.Entries);
+        _plugins = PluginsOf(plans.Reader.Entries);
         Array.ForEach(_plugins, plugin => plugin.Use());
 
-        OwnValues(values.Owned.Concat(book.OwnedValues));
+        OwnValues(values.Owned.Concat(plans.OwnedValues));
         parent?._branches.Add(this);
     }
 
@@ -148,6 +148,17 @@ public sealed partial class Container : Resolver
         ArgumentNullException.ThrowIfNull(observer);
         ThrowIfDisposed();
         return Observers.Add(observer);
+    }
+
+    /// <summary>Waits for the compilation that runs in the background: for tests and benchmarks.</summary>
+    /// <param name="cancellationToken">Cancels the waiting, not the compilation.</param>
+    /// <returns>A task that completes when everything that was requested often enough until now is compiled.</returns>
+    /// <exception cref="OperationCanceledException"><paramref name="cancellationToken"/> was cancelled.</exception>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
+    public Task WaitForCompilationAsync(CancellationToken cancellationToken = default)
+    {
+        ThrowIfDisposed();
+        return Plans.Codes.Idle.WaitAsync(cancellationToken);
     }
 
     /// <summary>Supplies a value that the wiring declares with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>. Each can be supplied

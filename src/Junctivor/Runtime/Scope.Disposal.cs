@@ -77,10 +77,10 @@ public abstract partial class Scope
         bool isObserved = Root.IsObserved;
         for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
         {
-            object? made = Await(ScopeWord.SlotAt(order, number));
-            if (made is not IDisposable ending)
+            object? created = Await(ScopeWord.SlotAt(order, number));
+            if (created is not IDisposable ending)
             {
-                Keep(made, ref unended);
+                Keep(created, ref unended);
                 continue;
             }
 
@@ -118,11 +118,11 @@ public abstract partial class Scope
         return left;
     }
 
-    private static void Keep(object? made, ref List<object>? unended)
+    private static void Keep(object? created, ref List<object>? unended)
     {
-        if (made is not null)
+        if (created is not null)
         {
-            (unended ??= []).Add(made);
+            (unended ??= []).Add(created);
         }
     }
 
@@ -142,10 +142,11 @@ public abstract partial class Scope
         List<Exception>? failures = null;
         for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
         {
-            if (Await(ScopeWord.SlotAt(order, number)) is { } made && !Disposal.TryDispose(made, this, ref failures, out ValueTask ending))
+            if (Await(ScopeWord.SlotAt(order, number)) is { } created
+                && !Disposal.TryDispose(created, this, ref failures, out ValueTask ending))
             {
                 Guard.LeaveThread();
-                return DisposeRestAsync(ending, made, order, number - 1, failures);
+                return DisposeRestAsync(ending, created, order, number - 1, failures);
             }
         }
 
@@ -168,11 +169,11 @@ public abstract partial class Scope
     }
 
     /// <summary>Disposal of a scope in which something is awaited.</summary>
-    private async ValueTask DisposeRestAsync(ValueTask ending, object? made, long order, int next, List<Exception>? failures)
+    private async ValueTask DisposeRestAsync(ValueTask ending, object? created, long order, int next, List<Exception>? failures)
     {
-        if (made is not null)
+        if (created is not null)
         {
-            failures = await Disposal.AwaitDisposalAsync(ending, made, this, failures).ConfigureAwait(false);
+            failures = await Disposal.AwaitDisposalAsync(ending, created, this, failures).ConfigureAwait(false);
         }
 
         for (int number = next; number >= 0; number--)

@@ -21,20 +21,20 @@ internal static class Measuring
     public static Instruments? Instruments => Made;
 
     /// <summary>Whether anybody listens.</summary>
-    public static bool IsOn => Made is { } made && made.AreOn;
+    public static bool IsOn => Made is { } created && created.AreOn;
 
     /// <inheritdoc cref="Instruments.MeasureScopes"/>
     public static bool Scopes
     {
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
-        get => Made is { } made && made.MeasureScopes;
+        get => Made is { } created && created.MeasureScopes;
     }
 
     /// <inheritdoc cref="Instruments.MeasurePlainConstructions"/>
     public static bool PlainConstructions
     {
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
-        get => Made is { } made && made.MeasurePlainConstructions;
+        get => Made is { } created && created.MeasurePlainConstructions;
     }
 
     /// <summary>The first container looks who is there, and sees to it that those are noticed who come later.</summary>

@@ -45,6 +45,7 @@ public class TierProperties
                 }
 
                 story.Tell(string.Join(", ", journal.EndedIds));
+                container.WaitForCompilationAsync(TestContext.Current.CancellationToken).GetAwaiter().GetResult();
             }
         }
 

@@ -10,13 +10,13 @@ internal static class BranchNotSeenFaults
     public static IEnumerable<Fault> NotSeen(ServiceGraph graph, Func<Node, bool> isShared) =>
         from holder in graph.Nodes
         where holder.CreatesInstances && isShared(holder)
-        from way in DependencyPaths.From(holder)
-        let own = way[way.Count - 1].To
+        from path in DependencyPaths.From(holder)
+        let own = path[path.Count - 1].To
         where own.Level == Level.Singleton && !isShared(own)
         select new Fault(FaultKind.BranchNotSeen)
         {
             Summary = $"{holder.Name} is shared with the parent, and does not use the {own.Name} of the branch",
-            Path = new FaultPath(graph).Chain(way).Path,
+            Path = new FaultPath(graph).Chain(path).Path,
             Remarks = [$"The parent creates {holder.Name} with its own registrations."],
             Fixes = [new Fix($"register {holder.Name} in the branch too", RegistrationText.Again(holder) + ".Replacing()")],
             Candidates = [holder.Name, own.Name],

@@ -26,15 +26,15 @@ internal sealed class CaptiveRule : IRule
         ReverseDependencies dependents = new(graph);
         return
             from holder in holders
-            from way in DependencyPaths.From(holder, leading)
-            where Held(way).Level.IsShorterThan(holder.Level)
-            group way by way[0].Dependency into held
+            from path in DependencyPaths.From(holder, leading)
+            where Held(path).Level.IsShorterThan(holder.Level)
+            group path by path[0].Dependency into held
             select Captive(graph, held.Key.Consumer, [.. held], dependents);
     }
 
-    private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, ReverseDependencies dependents)
+    private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> paths, ReverseDependencies dependents)
     {
-        IReadOnlyList<Edge> first = ways[0];
+        IReadOnlyList<Edge> first = paths[0];
         Node held = Held(first);
         string name = NameOf(first[first.Count - 1]);
         string through = first.Count == 1
@@ -43,17 +43,17 @@ internal sealed class CaptiveRule : IRule
         return new Fault(FaultKind.Captive)
         {
             Summary = $"{holder.Name} ({holder.Level}) holds {name} ({held.Level}){through}",
-            Path = new FaultPath(graph).Tree(ways).Path,
-            Remarks = [.. Remarks(holder, ways, name)],
-            Fixes = CaptiveFixes.Of(graph, holder, ways, dependents),
-            Candidates = [holder.Name, .. ways.Select(way => Held(way).Name)],
+            Path = new FaultPath(graph).Tree(paths).Path,
+            Remarks = [.. Remarks(holder, paths, name)],
+            Fixes = CaptiveFixes.Of(graph, holder, paths, dependents),
+            Candidates = [holder.Name, .. paths.Select(path => Held(path).Name)],
             Order = holder.Order,
         };
     }
 
-    private static IEnumerable<string> Remarks(Node holder, IReadOnlyList<IReadOnlyList<Edge>> ways, string name)
+    private static IEnumerable<string> Remarks(Node holder, IReadOnlyList<IReadOnlyList<Edge>> paths, string name)
     {
-        IReadOnlyList<Edge> first = ways[0];
+        IReadOnlyList<Edge> first = paths[0];
         IReadOnlyList<string> transients = [.. first.Take(first.Count - 1)
             .Where(edge => edge.To.Kind != NodeKind.Alias)
             .Select(edge => edge.To.Name)];
@@ -73,7 +73,7 @@ internal sealed class CaptiveRule : IRule
         yield return $"{holder.Name} would keep using its first instance until the end of {LifeOf(holder.Level)}.";
     }
 
-    private static Node Held(IReadOnlyList<Edge> way) => way[way.Count - 1].To;
+    private static Node Held(IReadOnlyList<Edge> path) => path[path.Count - 1].To;
 
     private static string NameOf(Edge last) =>
         last.Dependency.Binding is Binding.Single ? last.Dependency.Parameter.Type.Name : last.To.Services[0].Name;

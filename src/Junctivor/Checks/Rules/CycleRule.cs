@@ -21,21 +21,21 @@ internal sealed class CycleRule : IRule
     {
         foreach (IReadOnlyList<Node> knot in knots)
         {
-            foreach (IReadOnlyList<Edge> ring in Cycles(graph, [.. knot]).Take(MaxCycles))
+            foreach (IReadOnlyList<Edge> cycle in Cycles(graph, [.. knot]).Take(MaxCycles))
             {
-                yield return Cycle(graph, ring);
+                yield return Cycle(graph, cycle);
             }
         }
     }
 
     /// <summary>A ring that only user code closes, which resolves while it constructs.</summary>
-    public static Fault AtRunTime(IReadOnlyList<FaultStep> ring) => new(FaultKind.Cycle)
+    public static Fault AtRunTime(IReadOnlyList<FaultStep> cycle) => new(FaultKind.Cycle)
     {
-        Summary = $"{ring[ring.Count - 1].Name} is requested during its own construction",
-        Path = ring,
+        Summary = $"{cycle[cycle.Count - 1].Name} is requested during its own construction",
+        Path = cycle,
         Remarks = ["The check cannot find this cycle: one of these services resolves from the container in its constructor or factory."],
         Fixes = [new Fix("resolve it after construction: take a Lazy<T>, and use its Value in the methods")],
-        Candidates = [.. ring.Select(step => step.Name).Distinct()],
+        Candidates = [.. cycle.Select(step => step.Name).Distinct()],
     };
 
     private static IEnumerable<IReadOnlyList<Edge>> Cycles(ServiceGraph graph, HashSet<Node> knot)
@@ -48,9 +48,9 @@ internal sealed class CycleRule : IRule
                 continue;
             }
 
-            IReadOnlyList<Edge> ring = [edge, .. WayBack(graph, knot, edge.To, edge.From)];
-            shown.UnionWith(ring);
-            yield return ring;
+            IReadOnlyList<Edge> cycle = [edge, .. WayBack(graph, knot, edge.To, edge.From)];
+            shown.UnionWith(cycle);
+            yield return cycle;
         }
     }
 
@@ -71,31 +71,31 @@ internal sealed class CycleRule : IRule
             }
         }
 
-        List<Edge> way = [];
+        List<Edge> path = [];
         for (Node node = goal; node != start; node = cameBy[node].From)
         {
-            way.Add(cameBy[node]);
+            path.Add(cameBy[node]);
         }
 
-        way.Reverse();
-        return way;
+        path.Reverse();
+        return path;
     }
 
-    private static Fault Cycle(ServiceGraph graph, IReadOnlyList<Edge> ring)
+    private static Fault Cycle(ServiceGraph graph, IReadOnlyList<Edge> cycle)
     {
-        Edge closing = ring.Reverse()
+        Edge closing = cycle.Reverse()
             .Where(edge => edge.From.Kind == NodeKind.Class && !edge.Dependency.Parameter.IsInner)
-            .DefaultIfEmpty(ring[ring.Count - 1]).First();
-        string way = ring.Count <= ShownInSummary
-            ? string.Join(" → ", ring.Select(edge => edge.From.Name).Append(ring[0].From.Name))
-            : $"{ring.Count} services, through {ring[0].From.Name} and {ring[1].From.Name}";
+            .DefaultIfEmpty(cycle[cycle.Count - 1]).First();
+        string path = cycle.Count <= ShownInSummary
+            ? string.Join(" → ", cycle.Select(edge => edge.From.Name).Append(cycle[0].From.Name))
+            : $"{cycle.Count} services, through {cycle[0].From.Name} and {cycle[1].From.Name}";
         return new Fault(FaultKind.Cycle)
         {
-            Summary = ring.Count == 1
-                ? $"{ring[0].From.Name} depends on itself"
-                : ring.Count <= ShownInSummary ? $"dependency cycle {way}"
-                : $"dependency cycle of {way}",
-            Path = new FaultPath(graph).Chain(ring).Path,
+            Summary = cycle.Count == 1
+                ? $"{cycle[0].From.Name} depends on itself"
+                : cycle.Count <= ShownInSummary ? $"dependency cycle {path}"
+                : $"dependency cycle of {path}",
+            Path = new FaultPath(graph).Chain(cycle).Path,
             Fixes =
             [
                 new Fix(
@@ -105,8 +105,8 @@ internal sealed class CycleRule : IRule
                         closing.Dependency.Parameter.Name)),
                 new Fix("move what both need into a third class, and let both depend on it"),
             ],
-            Candidates = [.. ring.Select(edge => edge.From.Name)],
-            Order = ring.Max(edge => edge.From.Order),
+            Candidates = [.. cycle.Select(edge => edge.From.Name)],
+            Order = cycle.Max(edge => edge.From.Order),
         };
     }
 }

@@ -29,11 +29,12 @@ internal sealed class FrozenTransientRule : IRule
 
     /// <summary>Where the transient needs something shorter-lived, it is captive, and that is said instead.</summary>
     private static bool HoldsNothingShorter(Node transient, Ancestors leading) =>
-        !leading.Leads(transient) || !DependencyPaths.From(transient, leading).Any(way => way[way.Count - 1].To.Level != Level.Singleton);
+        !leading.Leads(transient)
+            || !DependencyPaths.From(transient, leading).Any(path => path[path.Count - 1].To.Level != Level.Singleton);
 
-    private static bool HasState(TypeRef made) => IsPlain(made) || made.State.Count > 0;
+    private static bool HasState(TypeRef created) => IsPlain(created) || created.State.Count > 0;
 
-    private static bool IsPlain(TypeRef made) => made.IsValueType || made.DefinitionName == WellKnownTypes.Text;
+    private static bool IsPlain(TypeRef created) => created.IsValueType || created.DefinitionName == WellKnownTypes.Text;
 
     private static Fault Frozen(ServiceGraph graph, Node holder, Edge edge)
     {

@@ -59,29 +59,29 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
     private static List<(Dependency Need, Node Answer)> WayTo(
         Node goal, Node holder, Dictionary<(Node Node, bool IsFresh), (Dependency Need, bool WasFresh)> cameBy)
     {
-        List<(Dependency, Node)> way = [];
+        List<(Dependency, Node)> path = [];
         (Node node, bool isFresh) = (goal, true);
         do
         {
             (Dependency dependency, bool wasFresh) = cameBy[(node, isFresh)];
-            way.Add((dependency, node));
+            path.Add((dependency, node));
             (node, isFresh) = (dependency.Consumer, wasFresh);
         }
         while (node != holder);
-        way.Reverse();
-        return way;
+        path.Reverse();
+        return path;
     }
 
-    private static Fault Found(ServiceGraph graph, Node holder, Node reached, List<(Dependency Need, Node Answer)> way)
+    private static Fault Found(ServiceGraph graph, Node holder, Node reached, List<(Dependency Need, Node Answer)> path)
     {
         FaultPath steps = new FaultPath(graph).Node(holder);
         int depth = 0;
-        foreach ((Dependency dependency, Node answer) in way)
+        foreach ((Dependency dependency, Node answer) in path)
         {
             steps.Dependency(dependency, answer, ++depth);
         }
 
-        Parameter first = way[0].Need.Parameter;
+        Parameter first = path[0].Need.Parameter;
         return new Fault(FaultKind.LevelOutOfPlace)
         {
             Summary =

@@ -18,38 +18,39 @@ internal sealed class LevelOutOfPlaceRule : IRule
 
         foreach (Node node in nodes.Where(node => node.Kind != NodeKind.Alias))
         {
-            IReadOnlyList<IReadOnlyList<Edge>> ways = [.. DependencyPaths.From(node).Where(way => way[way.Count - 1].To.Level.IsUsersOwn)];
-            if (FirstApart(node, ways) is { } apart)
+            IReadOnlyList<IReadOnlyList<Edge>> paths = [.. DependencyPaths.From(node)
+                .Where(path => path[path.Count - 1].To.Level.IsUsersOwn)];
+            if (FirstApart(node, paths) is { } apart)
             {
                 yield return Found(
                     graph, node, apart.One, apart.Other,
-                    [.. ways.Where(way => way[way.Count - 1].To.Level == apart.One).Take(1), apart.Way]);
+                    [.. paths.Where(path => path[path.Count - 1].To.Level == apart.One).Take(1), apart.Way]);
             }
         }
     }
 
-    private static (Level One, Level Other, IReadOnlyList<Edge> Way)? FirstApart(Node node, IReadOnlyList<IReadOnlyList<Edge>> ways)
+    private static (Level One, Level Other, IReadOnlyList<Edge> Way)? FirstApart(Node node, IReadOnlyList<IReadOnlyList<Edge>> paths)
     {
-        IReadOnlyList<Level> levels = [.. ways.Select(way => way[way.Count - 1].To.Level)
+        IReadOnlyList<Level> levels = [.. paths.Select(path => path[path.Count - 1].To.Level)
             .Prepend(node.Level)
             .Where(level => level.IsUsersOwn).Distinct()];
-        foreach (IReadOnlyList<Edge> way in ways)
+        foreach (IReadOnlyList<Edge> path in paths)
         {
-            Level held = way[way.Count - 1].To.Level;
+            Level held = path[path.Count - 1].To.Level;
             if (levels.FirstOrDefault(level => level.IsApartFrom(held)) is { } other)
             {
-                return (other, held, way);
+                return (other, held, path);
             }
         }
 
         return null;
     }
 
-    private static Fault Found(ServiceGraph graph, Node node, Level one, Level other, IReadOnlyList<IReadOnlyList<Edge>> ways) =>
+    private static Fault Found(ServiceGraph graph, Node node, Level one, Level other, IReadOnlyList<IReadOnlyList<Edge>> paths) =>
         new(FaultKind.LevelOutOfPlace)
         {
             Summary = $"{node.Name} requires the levels {one} and {other}, but neither is within the other",
-            Path = new FaultPath(graph).Tree(ways).Path,
+            Path = new FaultPath(graph).Tree(paths).Path,
             Remarks = ["No scope is inside both, so it can never be resolved."],
             Fixes =
         [

@@ -10,12 +10,12 @@ internal sealed class NotConstructibleRule : IRule
 
     private static Fault? Inspect(ServiceGraph graph, Node node)
     {
-        TypeRef made = node.Implementation;
-        return node.Kind != NodeKind.Class ? InspectParameters(graph, node) : made switch
+        TypeRef created = node.Implementation;
+        return node.Kind != NodeKind.Class ? InspectParameters(graph, node) : created switch
         {
             { IsStatic: true } =>
                 Found(graph, node, "is static, so it has no instances",
-                    new Fix($"call {made.Name} directly, or register a class that is not static")),
+                    new Fix($"call {created.Name} directly, or register a class that is not static")),
             { IsInterface: true } =>
                 Found(graph, node, "is an interface, but a registration needs a class to construct", [.. Implementing(graph, node)]),
             { IsAbstract: true } =>
@@ -25,10 +25,10 @@ internal sealed class NotConstructibleRule : IRule
                     new Fix("specify its type arguments, or register the generic definition with typeof")),
             { IsDelegate: true } =>
                 Found(graph, node, "is a delegate type",
-                    new Fix("register the delegate as a value", $"Singleton.Value<{made.Name}>(…)")),
+                    new Fix("register the delegate as a value", $"Singleton.Value<{created.Name}>(…)")),
             _ when node.Constructors.Length == 0 => Found(
-                graph, node, "has no public constructor", new Fix($"make a constructor of {made.Name} public"),
-                new Fix("create it in a factory", RegistrationText.UnknownFactory(node, made))),
+                graph, node, "has no public constructor", new Fix($"make a constructor of {created.Name} public"),
+                new Fix("create it in a factory", RegistrationText.UnknownFactory(node, created))),
             _ => InspectParameters(graph, node),
         };
     }
@@ -52,7 +52,7 @@ internal sealed class NotConstructibleRule : IRule
             .Where(other => other.Kind == NodeKind.Class)
             .Select(other => other.Implementation)
             .Concat(graph.Implementing(node.Implementation))
-            .FirstOrDefault(made => !made.IsAbstract && !made.IsInterface);
+            .FirstOrDefault(created => !created.IsAbstract && !created.IsInterface);
         if (node.IsDecorator)
         {
             yield return new Fix(

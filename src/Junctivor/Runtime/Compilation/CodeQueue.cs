@@ -21,7 +21,22 @@ internal sealed class CodeQueue(PlanCompilation compilation)
     private readonly Queue<Plan> _plans = [];
     private readonly Queue<Action> _others = [];
     private bool _isWorking;
+    private TaskCompletionSource? _idle;
     private int _nodes;
+
+    /// <summary>Completes when nothing is left to compile.</summary>
+    public Task Idle
+    {
+        get
+        {
+            lock (_gate)
+            {
+                return _isWorking
+                    ? (_idle ??= new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously)).Task
+                    : Task.CompletedTask;
+            }
+        }
+    }
 
     /// <summary>Something was created step by step, with all that it needs. What threw does not count: its static constructors may not have
     /// run.</summary>
@@ -130,7 +145,14 @@ internal sealed class CodeQueue(PlanCompilation compilation)
         lock (_gate)
         {
             other = null;
-            return _isWorking = _plans.TryDequeue(out plan) || _others.TryDequeue(out other);
+            _isWorking = _plans.TryDequeue(out plan) || _others.TryDequeue(out other);
+            if (!_isWorking)
+            {
+                _idle?.SetResult();
+                _idle = null;
+            }
+
+            return _isWorking;
         }
     }
 }

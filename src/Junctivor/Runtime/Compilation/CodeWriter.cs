@@ -165,16 +165,16 @@ internal sealed class CodeWriter
     /// <summary>Calls the method of a part, or gives up with it.</summary>
     private LocalBuilder Call(Plan plan)
     {
-        LocalBuilder made = _code.DeclareLocal(typeof(object));
+        LocalBuilder created = _code.DeclareLocal(typeof(object));
         _emitter.Hold(plan.Code!);
         _code.Emit(OpCodes.Ldarg_1);
         _code.Emit(OpCodes.Ldarg_2);
         _code.Emit(OpCodes.Call, CodeCalls.Nesting);
         _code.Emit(OpCodes.Callvirt, typeof(PlanCode).GetMethod("Invoke")!);
         _code.Emit(OpCodes.Dup);
-        _code.Emit(OpCodes.Stloc, made);
+        _code.Emit(OpCodes.Stloc, created);
         _code.Emit(OpCodes.Brfalse, _emitter.GiveUp);
-        return made;
+        return created;
     }
 
     private void Construct(Plan plan, Type wanted)
@@ -227,11 +227,11 @@ internal sealed class CodeWriter
 
     private void Own()
     {
-        LocalBuilder made = _code.DeclareLocal(typeof(object));
-        _code.Emit(OpCodes.Stloc, made);
+        LocalBuilder created = _code.DeclareLocal(typeof(object));
+        _code.Emit(OpCodes.Stloc, created);
         _code.Emit(OpCodes.Ldarg_1);
         _code.Emit(OpCodes.Ldarg_2);
-        _code.Emit(OpCodes.Ldloc, made);
+        _code.Emit(OpCodes.Ldloc, created);
         _code.Emit(OpCodes.Call, CodeCalls.Owning);
     }
 

@@ -17,8 +17,8 @@ internal static class ConstructorCompiler
 
     public static Func<object?[], object> Compile(ConstructorInfo constructor)
     {
-        Type made = constructor.DeclaringType!;
-        DynamicMethod method = new($"new {made.Name}", typeof(object), [typeof(object?[])], made.Module, skipVisibility: true);
+        Type created = constructor.DeclaringType!;
+        DynamicMethod method = new($"new {created.Name}", typeof(object), [typeof(object?[])], created.Module, skipVisibility: true);
         ILGenerator code = method.GetILGenerator();
         foreach (ParameterInfo parameter in constructor.GetParameters())
         {
@@ -29,9 +29,9 @@ internal static class ConstructorCompiler
         }
 
         code.Emit(OpCodes.Newobj, constructor);
-        if (made.IsValueType)
+        if (created.IsValueType)
         {
-            code.Emit(OpCodes.Box, made);
+            code.Emit(OpCodes.Box, created);
         }
 
         code.Emit(OpCodes.Ret);

@@ -125,11 +125,11 @@ internal sealed class PlainCode
     {
         stack.Push(false);
         return constructor.GetParameters().Length == 0
-            && constructor.DeclaringType is { IsClass: true } made
-            && (made == typeof(object)
-                || made == typeof(Lock)
-                || made.Namespace is "System.Collections.Generic" or "System.Collections.Concurrent")
-            && IsOfBase(made);
+            && constructor.DeclaringType is { IsClass: true } created
+            && (created == typeof(object)
+                || created == typeof(Lock)
+                || created.Namespace is "System.Collections.Generic" or "System.Collections.Concurrent")
+            && IsOfBase(created);
     }
 
     private static bool IsOfBase(Type type) =>

@@ -13,8 +13,8 @@ internal static class AsyncConstruction
     /// <exception cref="ObjectDisposedException">The home ended meanwhile; what came of it is disposed too.</exception>
     public static async Task CreateAsync(Node node, Resolver home, CancellationToken cancellationToken)
     {
-        PlanCache book = home.Plans;
-        Plan plan = book.PlanOf(node);
+        PlanCache plans = home.Plans;
+        Plan plan = plans.PlanOf(node);
         if (home.Find(plan.Slot) is not null)
         {
             return;
@@ -24,11 +24,11 @@ internal static class AsyncConstruction
         OwnedInstance[] owned = [.. gathered];
         try
         {
-            object instance = await CallAsync(book, node, home, arguments).ConfigureAwait(false);
+            object instance = await CallAsync(plans, node, home, arguments).ConfigureAwait(false);
             home.Store.TakeOver();
-            if (plan.IsOwned && OwnedInstance.Of(instance) is { } made)
+            if (plan.IsOwned && OwnedInstance.Of(instance) is { } created)
             {
-                owned = [.. gathered, made];
+                owned = [.. gathered, created];
             }
 
             if (!home.Store.Keep(plan, instance, owned, null))
@@ -44,16 +44,16 @@ internal static class AsyncConstruction
         }
     }
 
-    private static async Task<object> CallAsync(PlanCache book, Node node, Resolver home, object?[] arguments)
+    private static async Task<object> CallAsync(PlanCache plans, Node node, Resolver home, object?[] arguments)
     {
         ContainerObservers? watch = home.Observers.IsOn ? home.Observers : null;
         try
         {
             long started = watch is null ? 0 : Stopwatch.GetTimestamp();
-            object made = await ((InstanceSource.OfAsyncFactory)WiringReader.SourceOf(node)).Call(arguments).ConfigureAwait(false)
+            object created = await ((InstanceSource.OfAsyncFactory)WiringReader.SourceOf(node)).Call(arguments).ConfigureAwait(false)
                 ?? throw new InvalidOperationException($"The factory of {node.Name} returned null; a factory must return an instance.");
-            watch?.Constructed(node, made, home, started);
-            return made;
+            watch?.Constructed(node, created, home, started);
+            return created;
         }
         catch (Exception failure) when (failure is not OperationCanceledException)
         {
@@ -62,7 +62,7 @@ internal static class AsyncConstruction
                 ContainerObservers.NotConstructed(node, failure);
             }
 
-            throw new ConstructionException(new Checks.FaultPath(book.Graph).Node(node).Path, failure);
+            throw new ConstructionException(new Checks.FaultPath(plans.Graph).Node(node).Path, failure);
         }
     }
 }

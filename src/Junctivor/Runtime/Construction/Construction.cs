@@ -40,52 +40,52 @@ internal sealed class Construction
 
     private ConstructionFaults Faults => new(Path);
 
-    /// <summary>Returns an instance, created in <paramref name="asked"/> or in the scope around it that it belongs to.</summary>
+    /// <summary>Returns an instance, created in <paramref name="requested"/> or in the scope around it that it belongs to.</summary>
     /// <exception cref="ResolveException">It needs a scope or a value that is not there, or itself.</exception>
     /// <exception cref="ConstructionException">User code threw.</exception>
     /// <exception cref="ObjectDisposedException">The scope that it belongs to is disposed.</exception>
-    public static object Run(Plan plan, Resolver asked) => Run(plan, asked, null, []);
+    public static object Run(Plan plan, Resolver requested) => Run(plan, requested, null, []);
 
     /// <param name="plan">What to make.</param>
-    /// <param name="asked">Who is requested it.</param>
+    /// <param name="requested">Who is requested it.</param>
     /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
-    public static object Run(Plan plan, Resolver asked, Type? consumer) => Run(plan, asked, consumer, []);
+    public static object Run(Plan plan, Resolver requested, Type? consumer) => Run(plan, requested, consumer, []);
 
     /// <param name="plan">What to make.</param>
-    /// <param name="asked">Who is requested it.</param>
+    /// <param name="requested">Who is requested it.</param>
     /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
     /// <param name="given">The arguments of the call that constructs.</param>
-    public static object Run(Plan plan, Resolver asked, Type? consumer, object[] given)
+    public static object Run(Plan plan, Resolver requested, Type? consumer, object[] given)
     {
-        if (plan.IsShared && asked.HomeOf(plan.Level)?.Find(plan.Slot) is { } ready)
+        if (plan.IsShared && requested.HomeOf(plan.Level)?.Find(plan.Slot) is { } ready)
         {
             return ready;
         }
 
-        CodeQueue codes = asked.Plans.Codes;
-        object instance = Run(plan, asked, consumer, given, owner: asked);
+        CodeQueue codes = requested.Plans.Codes;
+        object instance = Run(plan, requested, consumer, given, owner: requested);
         codes.RecordRun(plan);
         return instance;
     }
 
     /// <summary>Gathers the arguments of something that is created asynchronously.</summary>
     /// <param name="gathering">The plan that gathers them.</param>
-    /// <param name="asked">Where they are wanted.</param>
+    /// <param name="requested">Where they are wanted.</param>
     /// <param name="cancellationToken">What they get who take a token.</param>
-    /// <param name="made">What was created for it and is to be disposed, in the order of creation: the caller owns it.</param>
+    /// <param name="created">What was created for it and is to be disposed, in the order of creation: the caller owns it.</param>
     public static object?[] Gather(
-        Plan gathering, Resolver asked, CancellationToken cancellationToken, out IReadOnlyList<OwnedInstance> made)
+        Plan gathering, Resolver requested, CancellationToken cancellationToken, out IReadOnlyList<OwnedInstance> created)
     {
         List<OwnedInstance> unowned = [];
-        made = unowned;
-        return (object?[])Run(gathering, asked, null, [cancellationToken], owner: null, unowned);
+        created = unowned;
+        return (object?[])Run(gathering, requested, null, [cancellationToken], owner: null, unowned);
     }
 
     private static object Run(
-        Plan plan, Resolver asked, Type? consumer, object[] given, Resolver? owner, List<OwnedInstance>? unowned = null)
+        Plan plan, Resolver requested, Type? consumer, object[] given, Resolver? owner, List<OwnedInstance>? unowned = null)
     {
         Construction construction = ConstructionPool.Rent();
-        construction.Begin(asked, consumer, given);
+        construction.Begin(requested, consumer, given);
         try
         {
             return RuntimeHelpers.TryEnsureSufficientExecutionStack()
@@ -109,13 +109,13 @@ internal sealed class Construction
         _made.Add(OwnedInstance.New(instance));
     }
 
-    private void Begin(Resolver asked, Type? consumer, object[] given)
+    private void Begin(Resolver requested, Type? consumer, object[] given)
     {
-        _asked = asked;
-        _graph = asked.Plans.Graph;
+        _asked = requested;
+        _graph = requested.Plans.Graph;
         _consumer = consumer;
         _given = given;
-        _watch = asked.Observers.IsOn ? asked.Observers : null;
+        _watch = requested.Observers.IsOn ? requested.Observers : null;
         _outer = Innermost;
         _depth = _outer is null ? 1 : _outer._depth + 1;
         Innermost = this;
@@ -197,17 +197,17 @@ internal sealed class Construction
     }
 
     /// <summary>Returns what is there already; else puts a frame on top for it, and returns null.</summary>
-    private object? Take(Plan plan, ArgumentOf parameter, Resolver asked)
+    private object? Take(Plan plan, ArgumentOf parameter, Resolver requested)
     {
-        Resolver home = asked.HomeOf(plan.Level) ?? throw Faults.OutsideScope(plan, parameter.Name, asked);
+        Resolver home = requested.HomeOf(plan.Level) ?? throw Faults.OutsideScope(plan, parameter.Name, requested);
         if (plan.IsShared)
         {
             return TakeShared(plan, parameter, home);
         }
 
-        if (_watch is null && plan.TryRunCode(asked, this) is { } made)
+        if (_watch is null && plan.TryRunCode(requested, this) is { } created)
         {
-            return made;
+            return created;
         }
 
         if (plan.NeedsFrame)
@@ -285,9 +285,10 @@ internal sealed class Construction
                 throw Faults.Cycle(plan, parameter.Name, home);
             }
 
-            if (!WaitGraph.TryWait(claim, Path.To(plan, parameter.Name), home.Root.ConstructionTimeout, out IReadOnlyList<FaultStep>? ring))
+            if (!WaitGraph.TryWait(
+                claim, Path.To(plan, parameter.Name), home.Root.ConstructionTimeout, out IReadOnlyList<FaultStep>? cycle))
             {
-                throw new ResolveException(CycleRule.AtRunTime(ring));
+                throw new ResolveException(CycleRule.AtRunTime(cycle));
             }
         }
     }
@@ -319,20 +320,20 @@ internal sealed class Construction
         try
         {
             long started = _watch is null ? 0 : Stopwatch.GetTimestamp();
-            object made = frame.Plan.Recipe.Construct(new ResolutionContext(frame.Home, null, null, _given, this), frame.Arguments)
+            object created = frame.Plan.Recipe.Construct(new ResolutionContext(frame.Home, null, null, _given, this), frame.Arguments)
                 ?? throw new InvalidOperationException(
                     $"The factory of {frame.Plan.Node?.Name} returned null; a factory must return an instance.");
-            if (frame.Plan.IsOwned && made is IDisposable or IAsyncDisposable)
+            if (frame.Plan.IsOwned && created is IDisposable or IAsyncDisposable)
             {
-                Own(frame.Home, made);
+                Own(frame.Home, created);
             }
 
             if (_watch is not null && frame.Plan.CallsUserCode)
             {
-                _watch.Constructed(frame.Plan.Node!, made, frame.Home, started);
+                _watch.Constructed(frame.Plan.Node!, created, frame.Home, started);
             }
 
-            return made;
+            return created;
         }
         catch (Exception failure) when (!IsFromDeeper(failure))
         {

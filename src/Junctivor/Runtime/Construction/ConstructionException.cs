@@ -41,10 +41,10 @@ public sealed class ConstructionException : JunctivorException
 
     internal void AlsoFailed(IEnumerable<Exception> failures) => _endingFailures.AddRange(failures);
 
-    private static List<FaultStep> Join(List<IReadOnlyList<FaultStep>> ways)
+    private static List<FaultStep> Join(List<IReadOnlyList<FaultStep>> paths)
     {
         List<FaultStep> path = [];
-        foreach (IReadOnlyList<FaultStep> way in ways.AsEnumerable().Reverse())
+        foreach (IReadOnlyList<FaultStep> way in paths.AsEnumerable().Reverse())
         {
             int depth = path.Count;
             path.AddRange(way.Select(step => step with { Depth = step.Depth + depth }));

@@ -39,11 +39,11 @@ internal readonly struct ConstructionPath(Construction construction, ServiceGrap
         return nested.SelectMany(each => each.Frames);
     }
 
-    private IReadOnlyList<FaultStep> Steps(IEnumerable<(Plan Plan, string? Parameter)> made)
+    private IReadOnlyList<FaultStep> Steps(IEnumerable<(Plan Plan, string? Parameter)> created)
     {
         FaultPath steps = new(graph);
         int depth = 0;
-        foreach ((Plan plan, string? parameter) in made)
+        foreach ((Plan plan, string? parameter) in created)
         {
             if (plan.Node is not null)
             {

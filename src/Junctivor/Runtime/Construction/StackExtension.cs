@@ -16,7 +16,7 @@ internal static class StackExtension
     public static object Run(Func<object> goOn)
     {
         int flow = ControlFlow.Id;
-        object? made = null;
+        object? created = null;
         ExceptionDispatchInfo? failure = null;
         Thread thread = new(
             () =>
@@ -24,7 +24,7 @@ internal static class StackExtension
                 ControlFlow.GoOn(flow);
                 try
                 {
-                    made = goOn();
+                    created = goOn();
                 }
 #pragma warning disable CA1031 // It is thrown again on the thread that waits.
                 catch (Exception thrown)
@@ -41,6 +41,6 @@ internal static class StackExtension
         thread.Start();
         thread.Join();
         failure?.Throw();
-        return made!;
+        return created!;
     }
 }

@@ -13,31 +13,31 @@ internal static class WaitGraph
 
     /// <summary>Waits until the claim is over.</summary>
     /// <param name="claim">What another thread is making.</param>
-    /// <param name="way">How this thread came to want it.</param>
+    /// <param name="path">How this thread came to want it.</param>
     /// <param name="limit">For how long it waits.</param>
-    /// <param name="ring">The steps that close the cycle, where waiting would never end.</param>
+    /// <param name="cycle">The steps that close the cycle, where waiting would never end.</param>
     /// <returns>False if waiting would never end; then it does not wait.</returns>
     /// <exception cref="ConstructionTimeoutException">It took longer.</exception>
     public static bool TryWait(
-        Claim claim, IReadOnlyList<FaultStep> way, TimeSpan limit, [NotNullWhen(false)] out IReadOnlyList<FaultStep>? ring)
+        Claim claim, IReadOnlyList<FaultStep> path, TimeSpan limit, [NotNullWhen(false)] out IReadOnlyList<FaultStep>? cycle)
     {
         int me = ControlFlow.Id;
         lock (Gate)
         {
-            ring = CycleThrough(claim, me, way);
-            if (ring is not null)
+            cycle = CycleThrough(claim, me, path);
+            if (cycle is not null)
             {
                 return false;
             }
 
-            ByThread[me] = new Waiting(claim, way);
+            ByThread[me] = new Waiting(claim, path);
         }
 
         try
         {
             return claim.Wait(limit)
                 ? true
-                : throw new ConstructionTimeoutException(claim.Plan.Node!.Name, limit, [.. way.Select(step => step.Name)]);
+                : throw new ConstructionTimeoutException(claim.Plan.Node!.Name, limit, [.. path.Select(step => step.Name)]);
         }
         finally
         {
@@ -48,9 +48,9 @@ internal static class WaitGraph
         }
     }
 
-    private static List<FaultStep>? CycleThrough(Claim claim, int me, IReadOnlyList<FaultStep> way)
+    private static List<FaultStep>? CycleThrough(Claim claim, int me, IReadOnlyList<FaultStep> path)
     {
-        List<FaultStep> steps = [.. way];
+        List<FaultStep> steps = [.. path];
 
         // A claim that is over keeps nobody waiting: whoever waited for it is about to wake up.
         while (!claim.IsOver && ByThread.TryGetValue(claim.Owner, out Waiting? other))

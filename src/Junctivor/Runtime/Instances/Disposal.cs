@@ -37,15 +37,15 @@ internal static class Disposal
     public static void Dispose(
         ReadOnlyMemory<OwnedInstance> instances, Resolver where, ref List<Exception>? failures, ref List<OwnedInstance>? left)
     {
-        foreach (OwnedInstance made in instances.Span)
+        foreach (OwnedInstance created in instances.Span)
         {
-            if (made.IsAsyncOnly)
+            if (created.IsAsyncOnly)
             {
-                (left ??= []).Add(made);
+                (left ??= []).Add(created);
             }
             else
             {
-                Dispose((IDisposable)made.Instance, where, ref failures);
+                Dispose((IDisposable)created.Instance, where, ref failures);
             }
         }
     }
@@ -97,15 +97,15 @@ internal static class Disposal
     /// </summary>
     public static void DisposeUnused(IEnumerable<OwnedInstance> unused, Resolver where, ref List<Exception>? failures)
     {
-        foreach (OwnedInstance made in unused)
+        foreach (OwnedInstance created in unused)
         {
-            if (made.Instance is IDisposable disposable)
+            if (created.Instance is IDisposable disposable)
             {
                 Dispose(disposable, where, ref failures);
             }
-            else if (!TryDispose(made.Instance, where, ref failures, out ValueTask ending))
+            else if (!TryDispose(created.Instance, where, ref failures, out ValueTask ending))
             {
-                where.Store.TakeBack([OwnedInstance.New(new UnderWay(AwaitDisposalAsync(ending, made.Instance, where, null).AsTask()))]);
+                where.Store.TakeBack([OwnedInstance.New(new UnderWay(AwaitDisposalAsync(ending, created.Instance, where, null).AsTask()))]);
             }
         }
     }
@@ -216,7 +216,7 @@ internal static class Disposal
     }
 
     private static string NamesOf(IEnumerable<OwnedInstance> left) =>
-        string.Join(", ", left.Select(made => TypeNames.Short(made.Instance.GetType())));
+        string.Join(", ", left.Select(created => TypeNames.Short(created.Instance.GetType())));
 
     private sealed record Around(Resolver Where, Around? Outer);
 

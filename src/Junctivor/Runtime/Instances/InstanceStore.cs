@@ -73,7 +73,7 @@ internal sealed class InstanceStore(Scope? scope)
 
     /// <summary>Keeps a finished instance and what was created for it, and lets those go on who wait for it.</summary>
     /// <returns>False if the store is disposed meanwhile; then it keeps nothing.</returns>
-    public bool Keep(Plan plan, object instance, ReadOnlySpan<OwnedInstance> made, Claim? claim)
+    public bool Keep(Plan plan, object instance, ReadOnlySpan<OwnedInstance> created, Claim? claim)
     {
         bool isHeld = false;
         try
@@ -90,9 +90,9 @@ internal sealed class InstanceStore(Scope? scope)
                 plan.BeReady(instance);
             }
 
-            if (!made.IsEmpty)
+            if (!created.IsEmpty)
             {
-                _owned.Add(made);
+                _owned.Add(created);
             }
 
             if (claim is not null)
@@ -111,7 +111,7 @@ internal sealed class InstanceStore(Scope? scope)
 
     /// <summary>Takes on what was created for somebody outside.</summary>
     /// <returns>False if the store is disposed meanwhile; then it takes nothing.</returns>
-    public bool Own(ReadOnlySpan<OwnedInstance> made)
+    public bool Own(ReadOnlySpan<OwnedInstance> created)
     {
         bool isHeld = false;
         try
@@ -122,7 +122,7 @@ internal sealed class InstanceStore(Scope? scope)
                 return false;
             }
 
-            _owned.Add(made);
+            _owned.Add(created);
             return true;
         }
         finally
@@ -231,9 +231,9 @@ internal sealed class InstanceStore(Scope? scope)
             long order = scope!.Guard.TakeOrder();
             for (int number = 0; number < ScopeWord.CountOf(order); number++)
             {
-                if (scope.Await(ScopeWord.SlotAt(order, number)) is { } made)
+                if (scope.Await(ScopeWord.SlotAt(order, number)) is { } created)
                 {
-                    _owned.Add([OwnedInstance.New(made)]);
+                    _owned.Add([OwnedInstance.New(created)]);
                 }
             }
 

@@ -86,17 +86,18 @@ internal sealed class Plan
     public bool NeedsFrame => CallsUserCode || Arguments.Length > 0;
 
     /// <summary>Gets the instance: the one that is there, or one by code, or else step by step.</summary>
-    /// <param name="asked">The container or scope that is asked.</param>
+    /// <param name="requested">The container or scope that is asked.</param>
     /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
-    public object Get(Resolver asked, Type? consumer = null) => Ready ?? TryRunCode(asked) ?? Construction.Run(this, asked, consumer);
+    public object Get(Resolver requested, Type? consumer = null) =>
+        Ready ?? TryRunCode(requested) ?? Construction.Run(this, requested, consumer);
 
     /// <summary>Creates it by <see cref="Code"/>, where there is some.</summary>
-    /// <param name="asked">The container or scope that is asked.</param>
+    /// <param name="requested">The container or scope that is asked.</param>
     /// <param name="around">What it is created for step by step; null where it is what was requested.</param>
     /// <returns>The instance; null where it must be created step by step.</returns>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public object? TryRunCode(Resolver asked, Construction? around = null) =>
-        _code is { } code && !asked.Root.IsObserved ? code(asked, around) : null;
+    public object? TryRunCode(Resolver requested, Construction? around = null) =>
+        _code is { } code && !requested.Root.IsObserved ? code(requested, around) : null;
 
     /// <summary>Counts a making step by step.</summary>
     /// <returns>How often it was done.</returns>

@@ -252,10 +252,10 @@ internal sealed class PlanCache
     {
         lock (_gate)
         {
-            TypeRef made = Types[construction.Made];
+            TypeRef created = Types[construction.Made];
             return _compiler.PlanFor(
                 _check.Sound(
-                    _reader.Builder.Construct(made, [.. construction.Arguments.Select(type => Types[type])]), new ServiceId(made)));
+                    _reader.Builder.Construct(created, [.. construction.Arguments.Select(type => Types[type])]), new ServiceId(created)));
         }
     }
 

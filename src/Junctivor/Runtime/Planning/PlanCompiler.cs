@@ -6,7 +6,7 @@ namespace Junctivor.Runtime;
 
 /// <summary>Creates plans of the nodes of a sound graph, bottom up and without recursion. Whoever calls holds the gate of the
 /// book.</summary>
-internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNodes? shared)
+internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedNodes? shared)
 {
     /// <summary>By the number of the node.</summary>
     private Plan?[] _plans = [];
@@ -118,7 +118,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
             return arguments[0];
         }
 
-        Type made = reader.Types[node.Implementation];
+        Type created = reader.Types[node.Implementation];
         return new Plan(RecipeOf(node))
         {
             Node = node,
@@ -126,22 +126,22 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
             Level = node.Level,
             Slot = node.CreatesInstances && !node.Level.IsTransient ? NextSlot(node.Level) : Plan.NoSlot,
             CallsUserCode = node.CreatesInstances,
-            IsOwned = node.CreatesInstances && node.Options.IsOwned != false && CanBeDisposed(node, made),
+            IsOwned = node.CreatesInstances && node.Options.IsOwned != false && CanBeDisposed(node, created),
             Arguments = arguments,
         };
     }
 
     /// <summary>Whether there may be something to dispose: a constructor gives exactly its class, a factory whatever it likes.</summary>
-    private static bool CanBeDisposed(Node node, Type made) =>
+    private static bool CanBeDisposed(Node node, Type created) =>
         WiringReader.SourceOf(node) is not InstanceSource.OfClass
-            || made.IsAssignableTo(typeof(IDisposable))
-            || made.IsAssignableTo(typeof(IAsyncDisposable));
+            || created.IsAssignableTo(typeof(IDisposable))
+            || created.IsAssignableTo(typeof(IAsyncDisposable));
 
     private Recipe RecipeOf(Node node)
     {
         Recipe recipe = WiringReader.SourceOf(node) switch
         {
-            InstanceSource.OfClass => new ConstructorRecipe(WiringReader.ConstructorOf(node), book.Codes),
+            InstanceSource.OfClass => new ConstructorRecipe(WiringReader.ConstructorOf(node), plans.Codes),
             InstanceSource.OfFactory factory => new FactoryRecipe(factory.Call),
             InstanceSource.OfAsyncFactory => new ConstantRecipe(null),
             InstanceSource.OfValue value => new ConstantRecipe(value.Value),
@@ -194,7 +194,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache book, SharedNo
             : new DictionaryRecipe<Type>(wrappers, [.. keyed.Elements.Select(element => reader.Types[element.Mark.Type!])]);
     }
 
-    private Lazy<Plan> Later(Binding binding) => new(() => book.PlanFor(binding));
+    private Lazy<Plan> Later(Binding binding) => new(() => plans.PlanFor(binding));
 
     private int NextSlot(Level level) => _slots[level] = _slots.GetValueOrDefault(level, -1) + 1;
 }

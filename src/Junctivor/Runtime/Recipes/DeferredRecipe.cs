@@ -11,8 +11,8 @@ internal sealed class DeferredRecipe(DeferredForm form, WrapperFactory wrappers,
 
     public override object Construct(in ResolutionContext surroundings, object?[] arguments)
     {
-        object way = WayFrom(surroundings.Home, surroundings.Consumer);
-        return form == DeferredForm.Lazy ? wrappers.Lazy(way) : way;
+        object path = WayFrom(surroundings.Home, surroundings.Consumer);
+        return form == DeferredForm.Lazy ? wrappers.Lazy(path) : path;
     }
 
     /// <summary>A function or a <c>FreshScope</c>, which keeps nothing of its own and so can serve several.</summary>
@@ -23,15 +23,15 @@ internal sealed class DeferredRecipe(DeferredForm form, WrapperFactory wrappers,
             return known.Wrapper;
         }
 
-        object made = form == DeferredForm.FreshScope
+        object created = form == DeferredForm.FreshScope
             ? wrappers.FreshScope(home, planBelow, consumer)
             : wrappers.Func(home, planBelow, consumer);
         if (home is Container)
         {
-            _inContainer = new Way(home, consumer, made);
+            _inContainer = new Way(home, consumer, created);
         }
 
-        return made;
+        return created;
     }
 
     private sealed record Way(Resolver Home, Type? Consumer, object Wrapper);

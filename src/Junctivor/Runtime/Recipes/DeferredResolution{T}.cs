@@ -20,14 +20,14 @@ internal sealed class DeferredResolution<T>(Resolver home, Lazy<Plan> planBelow,
     /// <remarks>It is compiled at once and as well as can be: what its first calls do, when there is no code yet, says nothing of later
     /// ones.</remarks>
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
-    public T Get(Resolver asked)
+    public T Get(Resolver requested)
     {
-        asked.ThrowIfDisposed();
+        requested.ThrowIfDisposed();
         Plan plan = _plan ?? FindPlan();
-        return WrapperFactory<T>.As(plan.TryRunCode(asked) ?? GetStepByStep(plan, asked));
+        return WrapperFactory<T>.As(plan.TryRunCode(requested) ?? GetStepByStep(plan, requested));
     }
 
     private Plan FindPlan() => _plan = planBelow.Value;
 
-    private object GetStepByStep(Plan plan, Resolver asked) => plan.Get(asked, consumer);
+    private object GetStepByStep(Plan plan, Resolver requested) => plan.Get(requested, consumer);
 }

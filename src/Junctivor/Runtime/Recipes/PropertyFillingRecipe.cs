@@ -16,23 +16,23 @@ internal sealed class PropertyFillingRecipe(Recipe constructing, IReadOnlyList<P
     public override object? Construct(in ResolutionContext surroundings, object?[] arguments)
     {
         int own = arguments.Length - properties.Count;
-        object? made = constructing.Construct(surroundings, arguments[..own]);
+        object? created = constructing.Construct(surroundings, arguments[..own]);
         bool isFilled = false;
         try
         {
             for (int number = 0; number < properties.Count; number++)
             {
-                properties[number].SetValue(made, arguments[own + number], BindingFlags.DoNotWrapExceptions, null, null, null);
+                properties[number].SetValue(created, arguments[own + number], BindingFlags.DoNotWrapExceptions, null, null, null);
             }
 
             isFilled = true;
-            return made;
+            return created;
         }
         finally
         {
-            if (!isFilled && isEndedUnfinished && made is IDisposable or IAsyncDisposable)
+            if (!isFilled && isEndedUnfinished && created is IDisposable or IAsyncDisposable)
             {
-                surroundings.Construction?.Own(surroundings.Home, made);
+                surroundings.Construction?.Own(surroundings.Home, created);
             }
         }
     }
