@@ -68,7 +68,7 @@ public static class HarbourDay
             Heading("planner", "transient"),
             Heading("its ledger", "scoped"),
             Heading("tide table", "singleton"),
-            Heading("ended"));
+            Heading("disposed"));
         foreach (ScriptedRequest request in Script)
         {
             table.AddRow([.. (await SendAsync(client, muster, request)).Select(Markup.Escape)]);
