@@ -12,7 +12,7 @@ public static class Collection
         new("JV101", typeof(Missing), Missing.Wiring.Check),
         new("JV102", typeof(NotConstructible), NotConstructible.Wiring.Check),
         new("JV103", typeof(SeveralConstructors), SeveralConstructors.Wiring.Check),
-        new("JV104", typeof(DoesNotServe), DoesNotServe.Wiring.Check),
+        new("JV104", typeof(DoesNotImplement), DoesNotImplement.Wiring.Check),
         new("JV105", typeof(NotHandedOver), () => Told(() => NotHandedOver.Build().Dispose())),
         new("JV106", typeof(ArgumentMismatch), ArgumentMismatch.Wiring.Check),
         new("JV107", typeof(NobodyPromised), () => Told(() => NobodyPromised.Start().Dispose())),
@@ -24,7 +24,7 @@ public static class Collection
         new("JV204", typeof(RegisteredTwice), RegisteredTwice.Wiring.Check),
         new("JV205", typeof(DecoratesNothing), DecoratesNothing.Wiring.Check),
         new("JV206", typeof(GenericConstraint), GenericConstraint.Wiring.Check),
-        new("JV207", typeof(PluginLeftOut), WithPlugin),
+        new("JV207", typeof(PluginSkipped), WithPlugin),
         new("JV301", typeof(Captive), Captive.Wiring.Check),
         new("JV302", typeof(ScopedOutsideScope), () => Told(() => ScopedOutsideScope.Ask())),
         new("JV303", typeof(FrozenTransient), FrozenTransient.Wiring.Check),
@@ -63,7 +63,7 @@ public static class Collection
         string folder = Directory.CreateTempSubdirectory("mistakes-").FullName;
         try
         {
-            return PluginLeftOut.In(folder).Check();
+            return PluginSkipped.In(folder).Check();
         }
         finally
         {

@@ -33,10 +33,11 @@ public static class WiredHost
     /// <param name="host">The host, such as the application.</param>
     /// <param name="container">The container; it is not disposed.</param>
     /// <param name="limit">The time for the last requests, and again for winding down.</param>
-    /// <param name="stop">Cancelled to stop, as by a signal.</param>
-    public static async Task RunWiredAsync(this IHost host, Container container, TimeSpan limit, CancellationToken stop = default)
+    /// <param name="cancellationToken">Cancelled to stop, as by a signal.</param>
+    public static async Task RunWiredAsync(
+        this IHost host, Container container, TimeSpan limit, CancellationToken cancellationToken = default)
     {
-        using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop);
+        using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(cancellationToken);
         try
         {
             using (PosixSignalRegistration.Create(PosixSignal.SIGTERM, End))
@@ -96,14 +97,15 @@ public static class WiredHost
 
     /// <summary>Completes when the host is asked to stop, by a signal or by its lifetime. It does not stop it.</summary>
     /// <param name="host">The host, such as the application.</param>
-    /// <param name="stop">Stops the waiting too.</param>
+    /// <param name="cancellationToken">Stops the waiting too.</param>
     /// <returns>A task that completes then.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="host"/> is null.</exception>
-    public static async Task WaitForStopAsync(this IHost host, CancellationToken stop = default)
+    public static async Task WaitForStopAsync(this IHost host, CancellationToken cancellationToken = default)
     {
         ArgumentNullException.ThrowIfNull(host);
         IHostApplicationLifetime lifetime = (IHostApplicationLifetime)host.Services.GetService(typeof(IHostApplicationLifetime))!;
-        using CancellationTokenSource ending = CancellationTokenSource.CreateLinkedTokenSource(stop, lifetime.ApplicationStopping);
+        using CancellationTokenSource ending =
+            CancellationTokenSource.CreateLinkedTokenSource(cancellationToken, lifetime.ApplicationStopping);
         TaskCompletionSource told = new(TaskCreationOptions.RunContinuationsAsynchronously);
         using CancellationTokenRegistration registration = ending.Token.Register(told.SetResult);
         await told.Task.ConfigureAwait(false);

@@ -10,7 +10,7 @@ internal static class Checker
     [
         new NotConstructibleRule(),
         new SeveralConstructorsRule(),
-        new DoesNotServeRule(),
+        new DoesNotImplementRule(),
         new ArgumentMismatchRule(),
         new DoesNotApplyRule(),
         new AsyncInFromRule(),

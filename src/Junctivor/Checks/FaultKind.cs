@@ -52,8 +52,8 @@ public sealed record FaultKind
         Fault("JV103", "several-constructors", "A class has several public constructors, and none is selected.");
 
     /// <summary>JV104: a class that does not implement the service that it is registered for.</summary>
-    public static FaultKind DoesNotServe { get; } =
-        Fault("JV104", "does-not-serve", "A class is registered for a service that it does not implement.");
+    public static FaultKind DoesNotImplement { get; } =
+        Fault("JV104", "does-not-implement", "A class is registered for a service that it does not implement.");
 
     /// <summary>JV105: a value that was declared and not supplied.</summary>
     public static FaultKind NotSupplied { get; } =
@@ -104,8 +104,8 @@ public sealed record FaultKind
             "A generic service is required, and no open registration can be closed over its type arguments.");
 
     /// <summary>JV207: a file among the plug-ins that could not be loaded.</summary>
-    public static FaultKind PluginLeftOut { get; } =
-        Warning("JV207", "plug-in-left-out", "A file in a plug-in folder could not be loaded.");
+    public static FaultKind PluginSkipped { get; } =
+        Warning("JV207", "plug-in-skipped", "A file in a plug-in folder could not be loaded.");
 
     /// <summary>JV301: something long-lived holds something that ends earlier.</summary>
     public static FaultKind Captive { get; } =
@@ -163,8 +163,9 @@ public sealed record FaultKind
     /// <summary>Every kind, by code.</summary>
     public static IReadOnlyList<FaultKind> All { get; } =
     [
-        Missing, NotConstructible, SeveralConstructors, DoesNotServe, NotSupplied, ArgumentMismatch, NotDeclared, AsyncInFrom, DoesNotApply,
-        Cycle, Ambiguous, ReplacesNothing, RegisteredTwice, DecoratesNothing, GenericConstraint, PluginLeftOut,
+        Missing, NotConstructible, SeveralConstructors, DoesNotImplement, NotSupplied, ArgumentMismatch, NotDeclared, AsyncInFrom,
+        DoesNotApply,
+        Cycle, Ambiguous, ReplacesNothing, RegisteredTwice, DecoratesNothing, GenericConstraint, PluginSkipped,
         Captive, ScopedOutsideScope, FrozenTransient, UnreleasedTransient, LevelOutOfPlace, ConsumingClassShared,
         AsyncNotReady, LateValueNeededEarly,
         Unreachable, TakesScope, BranchNotSeen, AcceptsNothing, Absent,

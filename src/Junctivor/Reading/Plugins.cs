@@ -36,7 +36,7 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
     public IReadOnlyList<string> Loaded => _loaded;
 
     /// <summary>The files that could not be used, each with the reason. A check reports them too (JV207).</summary>
-    public IReadOnlyList<string> LeftOut => _leftOut;
+    public IReadOnlyList<string> Skipped => _leftOut;
 
     /// <summary>Loads the assemblies of a folder.</summary>
     /// <param name="folder">The folder; a relative path starts from the folder of the program.</param>
@@ -85,7 +85,7 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
     /// <summary>The loaded and the skipped files, for people.</summary>
     /// <returns>A line for each file.</returns>
     public override string ToString() =>
-        string.Join('\n', _loaded.Select(name => $"{name}: loaded").Concat(_leftOut.Select(reason => $"{reason} (left out)")));
+        string.Join('\n', _loaded.Select(name => $"{name}: loaded").Concat(_leftOut.Select(reason => $"{reason} (skipped)")));
 
     /// <summary>Returns a sentence if the file cannot be used; null for an assembly that is only a dependency of others.</summary>
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]

@@ -156,7 +156,7 @@ internal sealed class WiringReader : ITypeReader
     /// <summary>What the check says of entries that cannot be read.</summary>
     public IEnumerable<Fault> Unreadable() =>
         Entries.Where(entry => entry.ReadFailure is not null).Select(entry => entry.ReadFailure!.IsOfPlugin
-        ? PluginLeftOutFaults.Of(entry.ReadFailure.Text)
+        ? PluginSkippedFaults.Of(entry.ReadFailure.Text)
         : NotConstructibleTypeFaults.Of(
             Graph, entry.Source is InstanceSource.OfValue { Value: string name } ? name : TypeNames.Short(entry.Source.InstanceType),
             entry.Level.Name, entry.Place, entry.ReadFailure.Text));

@@ -79,13 +79,13 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
     });
 
     /// <summary>Keeps the registrations of some classes.</summary>
-    /// <param name="isTaken">Returns whether to keep a class.</param>
+    /// <param name="predicate">Returns whether to keep a class.</param>
     /// <returns>The registrations that are kept.</returns>
-    /// <exception cref="ArgumentNullException"><paramref name="isTaken"/> is null.</exception>
-    public SelfRegistered Where(Func<Type, bool> isTaken)
+    /// <exception cref="ArgumentNullException"><paramref name="predicate"/> is null.</exception>
+    public SelfRegistered Where(Func<Type, bool> predicate)
     {
-        ArgumentNullException.ThrowIfNull(isTaken);
-        return new SelfRegistered([.. _taken.Where(each => isTaken(each.Class))]);
+        ArgumentNullException.ThrowIfNull(predicate);
+        return new SelfRegistered([.. _taken.Where(each => predicate(each.Class))]);
     }
 
     /// <summary>Enumerates the registrations.</summary>

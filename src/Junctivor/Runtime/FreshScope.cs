@@ -25,15 +25,15 @@ public sealed class FreshScope<T>
     where T : notnull
 {
     private readonly DeferredResolution<T>? _later;
-    private readonly Func<T>? _make;
+    private readonly Func<T>? _create;
 
     /// <summary>Creates one for a unit test, without a container. It starts no scope, and disposes of nothing.</summary>
-    /// <param name="make">Returns the service for each run.</param>
-    /// <exception cref="ArgumentNullException"><paramref name="make"/> is null.</exception>
-    public FreshScope(Func<T> make)
+    /// <param name="create">Returns the service for each run.</param>
+    /// <exception cref="ArgumentNullException"><paramref name="create"/> is null.</exception>
+    public FreshScope(Func<T> create)
     {
-        ArgumentNullException.ThrowIfNull(make);
-        _make = make;
+        ArgumentNullException.ThrowIfNull(create);
+        _create = create;
     }
 
     internal FreshScope(DeferredResolution<T> later) => _later = later;
@@ -215,8 +215,8 @@ public sealed class FreshScope<T>
     }
 
     private async Task<TResult> WorkAsync<TResult>(Task<Scope>? starting, Func<T, Task<TResult>> work) => starting is null
-        ? await work(_make!()).ConfigureAwait(false)
+        ? await work(_create!()).ConfigureAwait(false)
         : await ScopedWork.RunAsync(await starting.ConfigureAwait(false), scope => work(_later!.Get(scope))).ConfigureAwait(false);
 
-    private T Resolve(Scope? scope) => scope is null ? _make!() : _later!.Get(scope);
+    private T Resolve(Scope? scope) => scope is null ? _create!() : _later!.Get(scope);
 }

@@ -25,7 +25,7 @@ public sealed class PluginTests : IDisposable
         using Container container = wiring.Build();
 
         Assert.Equal(["Channels.dll", "Other.dll"], plugins.Loaded);
-        Assert.Equal(["Broken.dll", "Throwing.dll"], plugins.LeftOut.Select(line => line.Split(' ')[0]));
+        Assert.Equal(["Broken.dll", "Throwing.dll"], plugins.Skipped.Select(line => line.Split(' ')[0]));
         Assert.Contains("no tide", plugins.ToString(), StringComparison.Ordinal);
         Assert.Equal("Clock", container.Resolve<IClock>().GetType().Name);
         Assert.Equal("from the other", container.Resolve<string>());
@@ -75,11 +75,11 @@ public sealed class PluginTests : IDisposable
 
         Assert.Equal("Clock", container.Resolve<IClock>().GetType().Name);
         Assert.Contains("Good.dll", plugins.Loaded);
-        Assert.Equal(why is null ? 0 : 1, plugins.LeftOut.Count);
+        Assert.Equal(why is null ? 0 : 1, plugins.Skipped.Count);
         Assert.All(container.Report.Warnings, fault => Assert.Equal("JV207", fault.Code));
-        Assert.All(plugins.LeftOut, line => Assert.StartsWith($"Old.dll has no wiring: {why}", line, StringComparison.Ordinal));
+        Assert.All(plugins.Skipped, line => Assert.StartsWith($"Old.dll has no wiring: {why}", line, StringComparison.Ordinal));
         Assert.All(
-            plugins.LeftOut,
+            plugins.Skipped,
             line => Assert.Contains(
                 part.Contains("Absent", StringComparison.Ordinal) ? "AbsentAttribute" : "Missing", line, StringComparison.Ordinal));
     }

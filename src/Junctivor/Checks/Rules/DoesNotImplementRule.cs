@@ -3,7 +3,7 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV104: a registration for a service that what it creates does not implement.</summary>
-internal sealed class DoesNotServeRule : IRule
+internal sealed class DoesNotImplementRule : IRule
 {
     private const int MostShown = 3;
 
@@ -20,7 +20,7 @@ internal sealed class DoesNotServeRule : IRule
         IReadOnlyList<Node> implementing = [.. graph.Index.AbleToServe(service).Where(other => other != node).Take(MostShown)];
         IReadOnlyList<TypeRef> unregistered = implementing.Count > 0 ? [] : [.. graph.Implementing(service).Take(MostShown)];
         string verb = service.IsInterface ? "implement" : "derive from";
-        return new Fault(FaultKind.DoesNotServe)
+        return new Fault(FaultKind.DoesNotImplement)
         {
             Summary = $"{node.Implementation.Name} is registered for {service.Name}, but does not {verb} it",
             Path = new FaultPath(graph).Node(node).Path,

@@ -3,7 +3,7 @@ using Junctivor;
 namespace Mistakes.Samples;
 
 /// <summary>JV207: a file among the plug-ins is no assembly.</summary>
-public static class PluginLeftOut
+public static class PluginSkipped
 {
     public static Wiring In(string folder)
     {

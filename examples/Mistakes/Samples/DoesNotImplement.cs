@@ -3,7 +3,7 @@ using Junctivor;
 namespace Mistakes.Samples;
 
 /// <summary>JV104: the planner is to serve as the tide table, and is none.</summary>
-public static class DoesNotServe
+public static class DoesNotImplement
 {
     [CheckedWiring("JV104")]
     public static Wiring Wiring =>

@@ -1,10 +1,10 @@
 namespace Junctivor.Checks;
 
 /// <summary>JV207: a file among the plug-ins that could not be loaded; the rest is.</summary>
-internal static class PluginLeftOutFaults
+internal static class PluginSkippedFaults
 {
     /// <param name="trouble">What is wrong with the file, as a sentence.</param>
-    public static Fault Of(string trouble) => new(FaultKind.PluginLeftOut)
+    public static Fault Of(string trouble) => new(FaultKind.PluginSkipped)
     {
         Summary = trouble,
         Fixes = [new Fix("remove the file from the folder, or replace it by one that is built for this program")],
