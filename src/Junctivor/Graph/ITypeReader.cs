@@ -14,6 +14,6 @@ internal interface ITypeReader
     /// <summary>Reads a class that is not registered, to construct it with arguments.</summary>
     Node ReadUnregistered(TypeRef type);
 
-    /// <summary>Classes that is not registered and that implement a service: a generic one as its definition.</summary>
+    /// <summary>Classes that are not registered and implement a service: a generic one as its definition.</summary>
     IReadOnlyList<TypeRef> Implementing(TypeRef service);
 }
