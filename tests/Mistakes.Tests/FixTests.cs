@@ -41,6 +41,26 @@ public class FixTests
         Assert.DoesNotContain(mended.Wiring.Check().All, found => found.Code == code);
     }
 
+    /// <summary>The codes of the samples whose first fix is a piece of code for one place.</summary>
+    public static TheoryData<string> FirstFixes =>
+    [
+        .. Collection.All
+            .Where(mistake => mistake.Sample.GetProperty("Wiring") is not null && CanBePasted(mistake.Show().All[0].Fixes[0]))
+            .Select(mistake => mistake.Code),
+    ];
+
+    [Theory]
+    [MemberData(nameof(FirstFixes))]
+    public void A_first_fix_leaves_nothing_to_report(string code)
+    {
+        Mistake mistake = Collection.All.Single(mistake => mistake.Code == code);
+        Fault fault = mistake.Show().All[0];
+
+        using PastedSample mended = new(mistake, fault, fault.Fixes[0]);
+
+        Assert.Empty(mended.Wiring.Check().All);
+    }
+
     private static bool CanBePasted(Fix fix) =>
         fix.Code is { } code
         && !Elsewhere.Any(start => fix.Advice.StartsWith(start, StringComparison.Ordinal))

@@ -30,6 +30,7 @@ internal static class BuildStep
             .. NotSuppliedFaults.AtBuild(reader.Graph, declaration => values.Has(declaration) || shared?.IsShared(declaration) == true),
             .. shared is null ? [] : BranchNotSeenFaults.NotSeen(reader.Graph, shared.IsShared),
         ]);
+        options.OnReport?.Invoke(report);
         return report.IsSound
             ? new Container(new PlanCache(reader, options.CompilationOfPlans, shared), values, report, options, parent)
             : throw new WiringException(report);

@@ -23,7 +23,9 @@ internal static class CaptiveFixes
             && !holder.Options.HasWarmUp
             && !dependents.Of(holder).Any(dependent => !dependent.Level.IsTransient && held.Level.IsShorterThan(dependent.Level)))
         {
-            fixes.Add(new Fix($"give {registered.Name} the lifetime of what it holds", RegistrationText.Again(registered, held.Level)));
+            fixes.Add(
+                new Fix($"give {registered.Name} the lifetime of what it holds; each scope then creates its own",
+                    RegistrationText.Again(registered, held.Level)));
         }
 
         return fixes;

@@ -19,8 +19,10 @@ internal static class FaultText
     /// <summary>One that a registration accepts, in short.</summary>
     public static string WriteAccepted(Fault fault) => $"Accepted: {fault.Kind}: {fault.Summary}\n{Indent}reason: {fault.AcceptedBecause}";
 
-    /// <summary>The code and the name, which the heading starts with.</summary>
-    public static string Start(Fault fault) => $"{fault.Kind}:";
+    /// <summary>The code, the name and the severity of anything but a fault, which the heading starts with.</summary>
+    public static string Start(Fault fault) => fault.Severity == Severity.Fault
+        ? $"{fault.Kind}:"
+        : $"{fault.Kind} ({(fault.Severity == Severity.Warning ? "warning" : "note")}):";
 
     /// <summary>All lines, the heading first, none longer than a width where that can be; code is never broken.</summary>
     public static IEnumerable<string> Lines(Fault fault, int width)

@@ -58,11 +58,33 @@ internal static class MissingFixes
         return fixes;
     }
 
+    /// <summary>What people register for a type of the base library, of which no class of theirs is an implementation.</summary>
+    private static Fix? OfBaseLibrary(TypeRef type, string mark, Level level) => type.DefinitionName switch
+    {
+        "System.TimeProvider" => new Fix("register the clock of the system", $"Singleton.Value(TimeProvider.System){mark}"),
+        "System.Random" => new Fix("register the shared one, which is thread-safe", $"Singleton.Value(Random.Shared){mark}"),
+        "System.Net.Http.HttpClient" => new Fix("register one for all", $"Singleton.From(() => new HttpClient()){mark}"),
+        "Microsoft.Extensions.Logging.ILogger`1" => new Fix(
+            "register the logger of the host's factory, and the factory as a value",
+            $"Singleton.Of({Open("ILogger")}, {Open("Logger")})"),
+        _ when type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
+            || type.DefinitionName.StartsWith("Microsoft.", StringComparison.Ordinal) => new Fix(
+            "register a factory for it, as it is not a class of yours",
+            $"{RegistrationText.Start(level)}.From({type.Name} () => …){mark}"),
+        _ => null,
+    };
+
+    private static string Open(string name) => $"typeof({name}<>)";
+
     private static IEnumerable<Fix> Registering(ServiceGraph graph, ServiceId service, Level level)
     {
         TypeRef type = service.Type;
         string mark = RegistrationText.OptionsOf(service.Mark);
-        if (type.IsDelegate)
+        if (OfBaseLibrary(type, mark, level) is { } known)
+        {
+            yield return known;
+        }
+        else if (type.IsDelegate)
         {
             yield return new Fix("register the delegate", $"Singleton.Value<{type.Name}>(…){mark}");
         }

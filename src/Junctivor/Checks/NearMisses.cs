@@ -8,6 +8,9 @@ internal sealed class NearMisses
     private const int MostShown = 3;
     private const int MostUnregistered = 2;
 
+    /// <summary>A mark that differs by so many letters was mistyped; then the other marks are not meant.</summary>
+    private const int FarthestSlip = 2;
+
     private readonly ServiceGraph _graph;
     private readonly ServiceId _service;
     private readonly string _parameter;
@@ -48,8 +51,14 @@ internal sealed class NearMisses
         ];
     }
 
-    private IEnumerable<NearMiss> UnderAnotherMark() => _graph.Index.Serving(Type)
-        .Where(node => node.Mark != _service.Mark)
+    private IEnumerable<NearMiss> UnderAnotherMark()
+    {
+        IReadOnlyList<Node> others = [.. _graph.Index.Serving(Type).Where(node => node.Mark != _service.Mark)];
+        IReadOnlyList<Node> mistyped = [.. others.Where(node => Distance(node.Mark, _service.Mark) <= FarthestSlip)];
+        return UnderAnotherMark(mistyped.Count > 0 ? mistyped : others);
+    }
+
+    private IEnumerable<NearMiss> UnderAnotherMark(IReadOnlyList<Node> others) => others
         .OrderBy(node => Distance(node.Mark, _service.Mark))
         .Select(node => node.Mark is null
             ? new NearMiss(
@@ -71,7 +80,7 @@ internal sealed class NearMisses
             .Concat(Type.Definition is { } definition
                 ? _graph.Index.AbleToServe(definition).Where(node => node.IsOpen).Select(node => (node, definition)) : []);
         return able
-            .Where(each => !each.Node.Services.Contains(each.Service))
+            .Where(each => each.Node.Kind != NodeKind.Alias && !each.Node.Services.Contains(each.Service))
             .Select(each => new NearMiss(
                 $"{each.Node.Implementation.Name} {Implements(Type)} it, but is registered{At(each.Node)} only as {KnownAs(each.Node)}.",
                 new Fix($"add to the registration of {each.Node.Name}{At(each.Node)}", RegistrationText.Also(each.Service))));

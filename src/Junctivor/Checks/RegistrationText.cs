@@ -24,6 +24,11 @@ internal static class RegistrationText
         _ => $"{Start(level)}.Of<{service.Name}, {created.Name}>()",
     };
 
+    /// <summary>A registration of a class as a decorator.</summary>
+    public static string Decorator(TypeRef service, TypeRef decorator) => service.IsDefinition || decorator.IsDefinition
+        ? $"Decorator.Of(typeof({Unbound(service.Definition ?? service)}), typeof({Unbound(decorator)}))"
+        : $"Decorator.Of<{service.Name}, {decorator.Name}>()";
+
     /// <summary>The registration of a node, as it would be written again; a class stands for itself, the rest is to be filled in.</summary>
     public static string Again(Node node, Level? level = null) => (node.Kind, node.IsDecorator) switch
     {
@@ -31,7 +36,7 @@ internal static class RegistrationText
             OfClass(level ?? node.Level, node.Services[0], node.Implementation)
                 + string.Concat(node.Services.Skip(1).Select(Also))
                 + OptionsOf(node.Mark),
-        (NodeKind.Class, true) => $"Decorator.Of<{node.Services[0].Name}, {node.Implementation.Name}>()",
+        (NodeKind.Class, true) => Decorator(node.Services[0], node.Implementation),
         _ => $"{(node.IsDecorator ? "Decorator" : Start(level ?? node.Level))}.From({ToFillIn}){OptionsOf(node.Mark)}",
     };
 

@@ -35,11 +35,21 @@ internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<str
     {
         if (severities is not null && severities.TryGetValue(fault.Code, out Severity told))
         {
-            return fault with { Severity = told };
+            return Raised(fault, told, "Severities");
         }
 
-        return warningsAreFaults && fault.Severity == Severity.Warning ? fault with { Severity = Severity.Fault } : fault;
+        return warningsAreFaults && fault.Severity == Severity.Warning ? Raised(fault, Severity.Fault, "WarningsAreFaults") : fault;
     }
+
+    /// <summary>Says what makes a warning or note stop the build.</summary>
+    private static Fault Raised(Fault fault, Severity severity, string option) => fault with
+    {
+        Severity = severity,
+        Remarks = severity == Severity.Fault && fault.Severity != Severity.Fault
+            ? [.. fault.Remarks,
+                $"By default this is a {(fault.Severity == Severity.Warning ? "warning" : "note")}; {option} makes it stop the build."]
+            : fault.Remarks,
+    };
 
     /// <summary>The reason, where a registration on the path accepts it.</summary>
     private string? Accept(Fault fault)

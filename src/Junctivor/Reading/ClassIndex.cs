@@ -76,7 +76,8 @@ internal sealed class ClassIndex(TypeCatalog types)
         && !type.IsDefined(typeof(CompilerGeneratedAttribute), inherit: false)
         && type.GetConstructors().Length > 0;
 
-    /// <summary>What takes the service in its constructor decorates it, and cannot be what is missing.</summary>
+    /// <summary>A class that takes the service in its constructor is a decorator, and one that takes a list of it a composite: neither can
+    /// be what is missing.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = "A class that was trimmed away is not offered.")]
     private static bool Fits(Type type, Type service)
     {
@@ -86,8 +87,14 @@ internal sealed class ClassIndex(TypeCatalog types)
             && (!type.IsNestedPrivate || Outermost(type) == Outermost(service))
             && !type.GetConstructors()
                 .Any(constructor => constructor.GetParameters()
-                    .Any(parameter => Definition(parameter.ParameterType) == Definition(service)));
+                    .Any(parameter => Definition(parameter.ParameterType) == Definition(service)
+                        || ElementOf(parameter.ParameterType) == service));
     }
+
+    /// <summary>The element of a list or an array; null for other types.</summary>
+    private static Type? ElementOf(Type type) => type.IsArray ? type.GetElementType()
+        : type is { IsGenericType: true, Namespace: "System.Collections.Generic" } ? type.GenericTypeArguments[0]
+        : null;
 
     private static Type Outermost(Type type) => type.DeclaringType is null ? type : Outermost(type.DeclaringType);
 

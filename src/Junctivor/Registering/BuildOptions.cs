@@ -70,6 +70,11 @@ public sealed record BuildOptions
         }
     }
 
+    /// <summary>Called by each build with its report, before a <see cref="WiringException"/> is thrown or the container is returned; null
+    /// by default. Use it to log warnings and notes, which do not stop a build. An exception of this function is thrown by the
+    /// build.</summary>
+    public Action<CheckReport>? OnReport { get; init; }
+
     /// <summary>When plans are compiled to code; in the background by default.</summary>
     public PlanCompilation Compilation { get; init; }
 

@@ -55,8 +55,7 @@ public class NearMissTests
             Missing([Singleton.Value(1).Marked("berths"), Singleton.Value(2).Marked("tons"),
                 Transient.From(([Marked("ton")] int tons) => new object())]);
 
-        Assert.Equal("[Marked(\"tons\")] int tons", fault.Fixes[0].Code);
-        Assert.Equal("[Marked(\"berths\")] int tons", fault.Fixes[1].Code);
+        Assert.Equal("[Marked(\"tons\")] int tons", Assert.Single(fault.Fixes).Code);
     }
 
     [Fact]
@@ -108,7 +107,7 @@ public class NearMissTests
         Assert.StartsWith(
             "take it as a method parameter", Missing([Scoped.Of<Desk<CancellationToken>>()]).Fixes[0].Advice, StringComparison.Ordinal);
         Assert.Equal(
-            ["Scoped.Of<TimeProvider, …>()", "Singleton.Value<TimeProvider>(…)"],
+            ["Singleton.Value(TimeProvider.System)"],
             Missing([Scoped.Of<Desk<TimeProvider>>()]).Fixes.Select(fix => fix.Code));
     }
 

@@ -6,6 +6,33 @@ public class SeverityTests
     private static Wiring Frozen => [Transient.Of<Stamp>(), Singleton.Of<Till>()];
 
     [Fact]
+    public void Build_passes_its_report_to_a_callback_whether_it_succeeds_or_fails()
+    {
+        List<string> reported = [];
+        BuildOptions options = new() { OnReport = report => reported.Add(report.Counts) };
+        Wiring twice = [Singleton.Of<IClock, SystemClock>(), Singleton.Of<IClock, SystemClock>()];
+        Wiring missing = [Transient.Of<BerthPlanner>()];
+
+        twice.Build(options).Dispose();
+        Assert.Throws<WiringException>(() => missing.Build(options));
+
+        Assert.Equal(["1 warning", "1 fault"], reported);
+    }
+
+    [Fact]
+    public void Finding_says_that_it_is_a_warning_and_what_makes_it_stop_the_build()
+    {
+        Wiring twice = [Singleton.Of<IClock, SystemClock>(), Singleton.Of<IClock, SystemClock>()];
+
+        Assert.StartsWith("JV204 registered-twice (warning): ", twice.Check().All[0].ToString(), StringComparison.Ordinal);
+        Fault raised = Assert.Single(twice.Check(new BuildOptions { WarningsAreFaults = true }).Faults);
+        Assert.StartsWith("JV204 registered-twice: ", raised.ToString(), StringComparison.Ordinal);
+        Assert.Equal("By default this is a warning; WarningsAreFaults makes it stop the build.", raised.Remarks[^1]);
+        BuildOptions severe = new() { Severities = new Dictionary<string, Severity> { ["JV204"] = Severity.Fault } };
+        Assert.EndsWith("Severities makes it stop the build.", twice.Check(severe).Faults[0].Remarks[^1], StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void A_note_can_be_raised_to_a_fault_by_a_wiring()
     {
         BuildOptions strict = new() { Severities = new Dictionary<string, Severity> { ["jv303"] = Severity.Fault } };

@@ -41,7 +41,7 @@ public class MarkTests
         int[] lines = [.. fault.Path.Where(step => step.Depth == 2).Select(step => step.Line)];
         Assert.Equal(2, lines.Length);
         Assert.Equal(lines[0] + 1, lines[1]);
-        Assert.Contains("[Marked(\"first\")] int", fault.ToString(), StringComparison.Ordinal);
+        Assert.Contains("[Marked(\"depth\")] int", fault.ToString(), StringComparison.Ordinal);
     }
 
     [Fact]

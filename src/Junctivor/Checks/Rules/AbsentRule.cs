@@ -14,7 +14,8 @@ internal sealed class AbsentRule : IRule
     {
         IReadOnlyList<Dependency> dependencies = [.. DependencyReader.NotMetByOne(nodes)];
         return Find<Binding.Nothing>(
-            graph, dependencies, binding => binding.Service, _ => true, "is optional, and not registered", "nothing")
+            graph, dependencies, binding => binding.Service, binding => !IsPlain(binding.Service.Type), "is optional, and not registered",
+            "its default")
             .Concat(Find<Binding.Many>(
                 graph, dependencies, binding => binding.Element, binding => binding.Elements.Count == 0,
                 "is required as a list, and not registered",
@@ -34,6 +35,9 @@ internal sealed class AbsentRule : IRule
         where isEmpty(binding)
         group dependency by (Service: service(binding), IsAccepted: IsAccepted(dependency.Consumer)) into absent
         select Absent(graph, absent.Key.Service, [.. absent], what, got);
+
+    /// <summary>A number or a text with a default is a setting, and not a forgotten service.</summary>
+    private static bool IsPlain(TypeRef type) => type.IsValueType || type.DefinitionName == WellKnownTypes.Text;
 
     /// <summary>Who accepts it is distinguished from who does not.</summary>
     private static bool IsAccepted(Node consumer) => consumer.Options.Accepted.Any(acceptance => acceptance.Code == FaultKind.Absent.Code);

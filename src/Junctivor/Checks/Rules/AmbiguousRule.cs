@@ -85,30 +85,43 @@ internal sealed class AmbiguousRule : IRule
         }
 
         TypeRef service = binding.Service.Type;
-        List<Fix> fixes = [new Fix("keep one of them, and remove the others")];
+        Node first = binding.Candidates[0];
+        List<Fix> fixes = [];
         if (binding.Candidates.FirstOrDefault(candidate => graph.Effective.ReplacingNothing.Contains(candidate)) is { } early)
         {
-            fixes.Insert(0, new Fix($"move {early.Name} after the others, so that it replaces them"));
+            fixes.Add(new Fix($"move {early.Name} after the others, so that it replaces them"));
         }
 
+        fixes.Add(new Fix(
+            "make one the default where a single instance is required: add to "
+                + $"{first.Name}{SourcePlaceText.At(first.Place, graph.SharedFolder)}",
+            ".FirstChoice()"));
         if (binding.Service.Mark is null)
         {
-            Mark mark = MarkFor(binding.Candidates[0]);
+            Mark mark = MarkFor(first, parameter);
             fixes.Add(new Fix(
-                $"distinguish them with marks: add {RegistrationText.OptionsOf(mark)} to {binding.Candidates[0].Name}, mark the others "
-                    + "too, and take",
+                $"distinguish them with marks: add {RegistrationText.OptionsOf(mark)} to {first.Name}, mark the others too"
+                    + $"{ListNote(graph, service)}, and take",
                 RegistrationText.Parameter(mark, service.Name, parameter)));
         }
 
         fixes.Add(
-            new Fix($"make one the default where a single instance is required: add to "
-                + $"{binding.Candidates[0].Name}{SourcePlaceText.At(binding.Candidates[0].Place, graph.SharedFolder)}", ".FirstChoice()"));
-        fixes.Add(
             new Fix("take all of them", RegistrationText.Parameter(binding.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
+        fixes.Add(new Fix("keep one of them, and remove the others; nothing can use those any more"));
         return fixes;
     }
 
-    /// <summary>A class can be its own mark; the rest needs a word.</summary>
-    private static Mark MarkFor(Node candidate) =>
-        candidate.Kind == NodeKind.Class && !candidate.IsOpen ? Mark.Of(candidate.Implementation) : Mark.Of("first");
+    /// <summary>What marks change for somebody else: a list has unmarked registrations only.</summary>
+    private static string ListNote(ServiceGraph graph, TypeRef service)
+    {
+        Node? taker = graph.Nodes.FirstOrDefault(node => (node.Bindings ?? [])
+            .SelectMany(bound => bound.All())
+            .OfType<Binding.Many>()
+            .Any(many => many.Element.Mark is null && many.Element.Type.Equals(service)));
+        return taker is null ? "" : $" (a marked one is no longer in the list that {taker.Name} takes)";
+    }
+
+    /// <summary>A class can be its own mark; otherwise the parameter has a name for it.</summary>
+    private static Mark MarkFor(Node candidate, string parameter) =>
+        candidate.Kind == NodeKind.Class && !candidate.IsOpen ? Mark.Of(candidate.Implementation) : Mark.Of(parameter);
 }

@@ -54,6 +54,18 @@ internal sealed class CycleRule : IRule
         }
     }
 
+    /// <summary>A class that takes the very service that it is registered for was meant as a decorator.</summary>
+    private static IEnumerable<Fix> AsDecorator(IReadOnlyList<Edge> cycle)
+    {
+        Node node = cycle[0].From;
+        return cycle.Count == 1 && node is { Kind: NodeKind.Class, IsDecorator: false } && cycle[0].Dependency.Binding is Binding.Single
+            && node.Services.Contains(cycle[0].Dependency.Parameter.Type) && !node.Implementation.Equals(cycle[0].Dependency.Parameter.Type)
+            ? [new Fix(
+                $"register {node.Name} as the decorator of another implementation of {cycle[0].Dependency.Parameter.Type.Name}",
+                RegistrationText.Decorator(cycle[0].Dependency.Parameter.Type, node.Implementation))]
+            : [];
+    }
+
     /// <summary>The shortest way from one node of a knot to another; there always is one.</summary>
     private static List<Edge> WayBack(ServiceGraph graph, HashSet<Node> knot, Node start, Node goal)
     {
@@ -98,6 +110,7 @@ internal sealed class CycleRule : IRule
             Path = new FaultPath(graph).Chain(cycle).Path,
             Fixes =
             [
+                .. AsDecorator(cycle),
                 new Fix(
                     $"break the cycle in {closing.From.Name} (it must not use Value during construction); change the parameter to",
                     RegistrationText.Parameter(

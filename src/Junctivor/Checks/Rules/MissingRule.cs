@@ -41,7 +41,7 @@ internal sealed class MissingRule : IRule
         }
 
         Dependency first = dependencies[0];
-        Level level = LongestOf(dependencies);
+        Level level = LongestOf(graph, dependencies);
         IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, first.Parameter.Name, level);
         return new Fault(FaultKind.Missing)
         {
@@ -56,15 +56,23 @@ internal sealed class MissingRule : IRule
         };
     }
 
-    /// <summary>The level that all who ask can hold.</summary>
-    private static Level LongestOf(IReadOnlyList<Dependency> dependencies)
+    /// <summary>The level that all consumers can hold.</summary>
+    private static Level LongestOf(ServiceGraph graph, IReadOnlyList<Dependency> dependencies)
     {
         Level longest = Level.Transient;
-        foreach (Level level in dependencies.Select(dependency => dependency.Consumer.Level).Where(level => !level.IsTransient))
+        foreach (Level level in dependencies.SelectMany(dependency => LevelsOf(graph, dependency)).Where(level => !level.IsTransient))
         {
             longest = longest.IsTransient || longest.IsShorterThan(level) ? level : longest;
         }
 
         return longest;
     }
+
+    /// <summary>In a fresh scope it can be scoped; through an alias, the consumers of the alias hold it.</summary>
+    private static IEnumerable<Level> LevelsOf(ServiceGraph graph, Dependency dependency) =>
+        dependency.Binding is Binding.Deferred { Form: DeferredForm.FreshScope } ? [Level.Scoped]
+        : dependency.Consumer.Kind != NodeKind.Alias ? [dependency.Consumer.Level]
+        : graph.Nodes
+            .Where(node => (node.Bindings ?? []).SelectMany(ServiceGraph.NodesIn).Contains(dependency.Consumer))
+            .Select(node => node.Level);
 }

@@ -7,7 +7,8 @@ internal static class PluginSkippedFaults
     public static Fault Of(string trouble) => new(FaultKind.PluginSkipped)
     {
         Summary = trouble,
-        Fixes = [new Fix("remove the file from the folder, or replace it by one that is built for this program")],
+        Fixes = [new Fix(
+            "replace the file by one that is built for this program, or remove it from the folder; the program runs without its services")],
         Order = int.MaxValue,
     };
 }

@@ -33,9 +33,9 @@ internal sealed class RegisteredTwiceRule : IRule
                 Remarks = ["Each registration creates its own instances."],
                 Fixes =
                 [
-                    new Fix("keep one of them, and remove the others"),
-                    new Fix("if two instances are intended, add to one of the registrations",
+                    new Fix("if several instances are intended, add to one of the registrations",
                         RegistrationText.Accept(FaultKind.RegisteredTwice)),
+                    new Fix($"keep one of them, and remove the others; a list of {same.Key.Service} then has one instance of it"),
                 ],
                 Candidates = [same.Key.Implementation.Name],
                 Order = same.Last().Order,

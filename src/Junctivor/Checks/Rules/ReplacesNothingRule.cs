@@ -19,15 +19,28 @@ internal sealed class ReplacesNothingRule : IRule
             steps.Node(other);
         }
 
+        // The same service under another mark, before it: then the mark was forgotten.
+        Node? marked = later.Count > 0 ? null : graph.Registrations.FirstOrDefault(other =>
+            other.Order < node.Order && other.Mark != node.Mark && other.Mark is not null
+            && other.Services.Intersect(node.Services).Any());
+        if (marked is not null)
+        {
+            steps.Node(marked);
+        }
+
         return new Fault(FaultKind.ReplacesNothing)
         {
             Summary = $"{node.Name} replaces {services}, but no registration before it provides that",
             Path = steps.Path,
-            Remarks = later.Count == 0 ? [] : ["It stands before the registration that it could replace."],
-            Fixes = [new Fix(
-                later.Count == 0
-                    ? "remove .Replacing(), or register before it what it should replace"
-                    : $"move it after {later[later.Count - 1].Name}")],
+            Remarks = later.Count > 0 ? ["It stands before the registration that it could replace."]
+                : marked is not null ? [$"{marked.Name} is marked {marked.Mark}; a registration replaces only those with the same mark."]
+                : [],
+            Fixes =
+            [
+                later.Count > 0 ? new Fix($"move it after {later[later.Count - 1].Name}")
+                    : marked is not null ? new Fix("add the mark to it", RegistrationText.OptionsOf(marked.Mark))
+                    : new Fix("register before it what it should replace, or remove .Replacing()"),
+            ],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -5,29 +5,66 @@ namespace Junctivor.Checks;
 /// <summary>JV501: registered, and reached by no root; only where roots are named.</summary>
 internal sealed class UnreachableRule : IRule
 {
+    private const int MostShown = 3;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         IReadOnlyList<Node> roots = [.. graph.Nodes.Where(IsRoot)];
-        return roots.Count == 0 ? [] : Find(graph, nodes, roots);
+        return !roots.Any(root => root.Options.IsRoot || Innermost(root).Options.IsRoot) ? [] : Find(graph, nodes, roots);
     }
 
     private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyCollection<Node> nodes, IReadOnlyList<Node> roots)
     {
-        HashSet<Node> reached = [.. ServiceGraph.ReachableFrom([.. roots, .. Misnamed(graph)])
-            .SelectMany(WithInners)
-            .Select(node => node.Registration)];
-        foreach (Node node in nodes.Where(node => !node.IsDecorator && !reached.Contains(node)))
+        HashSet<Node> reached = RegistrationsFrom([.. roots, .. Misnamed(graph)]);
+        List<Node> unused = [.. nodes.Where(node => !node.IsDecorator && !reached.Contains(node))];
+        foreach (Node node in OutermostOf(unused))
         {
+            IReadOnlyList<string> with = [.. RegistrationsFrom([node])
+                .Where(other => other != node && unused.Contains(other))
+                .OrderBy(other => other.Order)
+                .Select(other => other.Name)
+                .Take(MostShown + 1)];
             yield return new Fault(FaultKind.Unreachable)
             {
                 Summary = $"{node.Name} is registered, but unused: nothing that is resolved directly depends on it",
                 Path = new FaultPath(graph).Node(node).Path,
-                Fixes = [new Fix("remove it"), new Fix("if it is resolved directly, add to its registration", ".ResolvedDirectly()")],
+                Remarks = with.Count == 0
+                    ? []
+                    : [$"Only it uses {string.Join(", ", with.Take(MostShown))}{(with.Count > MostShown ? ", …" : "")}."],
+                Fixes =
+                [
+                    new Fix("if it is resolved directly, add to its registration", ".ResolvedDirectly()"),
+                    new Fix(with.Count == 0 ? "remove it" : $"remove it, and what only it uses"),
+                ],
                 Candidates = [node.Name],
                 Order = node.Order,
             };
         }
     }
+
+    /// <summary>Those that no other one of them uses; of a cycle that nothing else uses, the first.</summary>
+    private static IEnumerable<Node> OutermostOf(IReadOnlyList<Node> unused)
+    {
+        HashSet<Node> used = [.. unused.SelectMany(node => DirectlyUsedBy(node).Where(other => other != node))];
+        List<Node> outermost = [.. unused.Where(node => !used.Contains(node))];
+        HashSet<Node> covered = RegistrationsFrom(outermost);
+        foreach (Node node in unused)
+        {
+            if (!covered.Contains(node))
+            {
+                outermost.Add(node);
+                covered.UnionWith(RegistrationsFrom([node]));
+            }
+        }
+
+        return outermost.OrderBy(node => node.Order);
+    }
+
+    private static IEnumerable<Node> DirectlyUsedBy(Node node) =>
+        (node.Bindings ?? []).SelectMany(ServiceGraph.NodesIn).SelectMany(WithInners).Select(other => other.Registration);
+
+    private static HashSet<Node> RegistrationsFrom(IEnumerable<Node> start) =>
+        [.. ServiceGraph.ReachableFrom(start).SelectMany(WithInners).Select(node => node.Registration)];
 
     /// <summary>What is not reached only because it is registered for another service than the one that is missing: said there.</summary>
     private static IEnumerable<Node> Misnamed(ServiceGraph graph)
@@ -39,7 +76,8 @@ internal sealed class UnreachableRule : IRule
         return missing.SelectMany(graph.Index.AbleToServe);
     }
 
-    private static bool IsRoot(Node node) => node.Options.IsRoot || (node.Inner is not null && Innermost(node).Options.IsRoot);
+    /// <summary>Whether it is resolved directly, or works by itself: a warm-up starts what nobody requests.</summary>
+    private static bool IsRoot(Node node) => Innermost(node).Options is { IsRoot: true } or { HasWarmUp: true } || node.Options.IsRoot;
 
     private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
 
