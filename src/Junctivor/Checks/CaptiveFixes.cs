@@ -66,6 +66,9 @@ internal static class CaptiveFixes
         && HasNoState(held)
         && ServiceGraph.Walk([held])
             .All(node => node.Level == Level.Singleton || (HasNoState(node) && (node == held || node.Level.IsTransient)))
+        && ServiceGraph.Walk([held])
+            .All(node => (node.Bindings ?? []).SelectMany(binding => binding.All())
+                .All(binding => binding is not (Binding.Missing or Binding.Ambiguous)))
         && !held.Dependencies.Any(dependency => dependency.Bindings.Any(binding => binding is Binding.Ambient));
 
     private static bool HasNoState(Node node) =>

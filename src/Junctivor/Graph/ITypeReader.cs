@@ -7,9 +7,8 @@ internal interface ITypeReader
     /// <returns>The closed node; null where it cannot be closed so.</returns>
     Node? Close(Node open, TypeRef service);
 
-    /// <summary>Why an open generic registration could not be closed so, where that is anything but its type parameters and their
-    /// constraints; a sentence, or null.</summary>
-    string? ReasonAgainst(Node open, TypeRef service);
+    /// <summary>Why an open generic registration could not be closed so; null where nothing is known.</summary>
+    ClosingObstacle? ObstacleFor(Node open, TypeRef service);
 
     /// <summary>Reads a class that is not registered, to construct it with arguments.</summary>
     Node ReadUnregistered(TypeRef type);

@@ -82,9 +82,8 @@ internal sealed class ServiceGraph
     /// <summary>How long an instance of a node lives.</summary>
     public Level LevelOf(Node node) => _candidates.LevelOf(node);
 
-    /// <summary>Why an open generic registration could not be closed for a service, where that is anything but its type parameters and
-    /// their constraints; a sentence, or null.</summary>
-    public string? ReasonAgainst(Node open, TypeRef service) => _reader.ReasonAgainst(open, service);
+    /// <summary>Why an open generic registration could not be closed for a service; null where nothing is known.</summary>
+    public ClosingObstacle? ObstacleFor(Node open, TypeRef service) => _reader.ObstacleFor(open, service);
 
     /// <summary>Whether a type is nested deeper than anything that could come to an end.</summary>
     public bool IsTooDeep(TypeRef type) => _candidates.IsTooDeep(type);

@@ -12,14 +12,8 @@ internal static class GenericClosing
     public static Type? Close(Type definition, Type service)
     {
         Type[] parameters = definition.GetGenericArguments();
-        foreach (Type pattern in TypeCatalog.AllSupertypes(definition).Prepend(definition))
+        foreach (Dictionary<Type, Type> found in MatchesOf(definition, service).Where(found => found.Count == parameters.Length))
         {
-            Dictionary<Type, Type> found = [];
-            if (!Matches(pattern, service, found) || found.Count < parameters.Length)
-            {
-                continue;
-            }
-
             try
             {
                 return definition.MakeGenericType([.. parameters.Select(parameter => found[parameter])]);
@@ -31,6 +25,19 @@ internal static class GenericClosing
         }
 
         return null;
+    }
+
+    /// <summary>The type arguments that a service determines, by each of the supertypes that it can be.</summary>
+    public static IEnumerable<Dictionary<Type, Type>> MatchesOf(Type definition, Type service)
+    {
+        foreach (Type pattern in TypeCatalog.AllSupertypes(definition).Prepend(definition))
+        {
+            Dictionary<Type, Type> found = [];
+            if (Matches(pattern, service, found))
+            {
+                yield return found;
+            }
+        }
     }
 
     private static bool Matches(Type pattern, Type actual, Dictionary<Type, Type> found)

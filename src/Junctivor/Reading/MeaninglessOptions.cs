@@ -29,6 +29,17 @@ internal static class MeaninglessOptions
             yield return "Passing sets constructor parameters, and no constructor is called here";
         }
 
+        if (entry.Passed.GroupBy(passed => passed.Parameter ?? TypeNames.Short(passed.Type))
+            .FirstOrDefault(same => same.Count() > 1) is { } twice)
+        {
+            yield return $"Passing sets {twice.Key} {twice.Count()} times";
+        }
+
+        if (entry.OnlyFor is { IsInterface: true })
+        {
+            yield return $"OnlyFor names {TypeNames.Short(entry.OnlyFor)}, which is an interface: name the class that takes the service";
+        }
+
         if (entry.Options.IsSuppliedLater && !(entry.Source is InstanceSource.OfIncoming && entry.Level == Graph.Level.Singleton))
         {
             yield return "SuppliedLater applies only to a value declared with Singleton.Incoming";

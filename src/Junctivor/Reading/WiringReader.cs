@@ -111,7 +111,11 @@ internal sealed class WiringReader : ITypeReader
         return node;
     }
 
-    public string? ReasonAgainst(Node open, TypeRef service) => _unclosable?.GetValueOrDefault((open, service));
+    public ClosingObstacle? ObstacleFor(Node open, TypeRef service) =>
+        _unclosable?.GetValueOrDefault((open, service)) is { } reason ? new ClosingObstacle(reason)
+        : SourceOf(open) is InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
+            ? ConstraintReader.ObstacleFor(definition, Types[service])
+            : null;
 
     [UnconditionalSuppressMessage("Trimming", "IL2067",
         Justification = "Whoever constructs a class that nobody registers keeps its members.")]

@@ -173,6 +173,96 @@ public class FirstFixTests
         Assert.Equal("IClock is optional, and not registered: FirstFixTests.Foghorn gets its default", note.Summary);
     }
 
+    [Theory]
+    [InlineData(typeof(ILot<string>), typeof(NumberLot<>), "where T : struct', and string is not a structure.")]
+    [InlineData(typeof(ILot<int>), typeof(ObjectLot<>), "where T : class', and int is a structure.")]
+    [InlineData(typeof(ILot<Caller>), typeof(NewLot<>), "where T : new()', and Caller has no public constructor without parameters.")]
+    [InlineData(typeof(ILot<TideClock>), typeof(BellLot<>), "where T : FirstFixTests.IBell', and TideClock does not implement it.")]
+    [InlineData(typeof(ILot<TideClock>), typeof(Pair<,>), "does not determine the type parameter T2 of FirstFixTests.Pair<T, T2>.")]
+    public void Constraint_that_fails_is_named_with_the_type_that_fails_it(Type service, Type open, string reason)
+    {
+        using Container container = new Wiring { Singleton.Of(typeof(ILot<>), open) }.Build();
+
+        Fault fault = Assert.Throws<ResolveException>(() => container.Resolve(service)).Fault;
+
+        Assert.Equal("JV206", fault.Code);
+        Assert.EndsWith(reason, Assert.Single(fault.Remarks), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Constraint_of_an_interface_is_mended_by_implementing_it()
+    {
+        Wiring wiring = [Singleton.Of(typeof(ILot<>), typeof(BellLot<>)), Singleton.From((ILot<TideClock> lot) => new object())];
+
+        Assert.Equal("change TideClock to implement FirstFixTests.IBell", Assert.Single(wiring.Check().Faults).Fixes[0].Advice);
+    }
+
+    [Fact]
+    public void Captive_service_whose_dependency_is_missing_is_not_offered_for_all()
+    {
+        Wiring wiring = [Singleton.Of<Night>(), Scoped.Of<BerthPlanner>()];
+
+        Fault captive = Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV301");
+
+        Assert.DoesNotContain(captive.Fixes, fix => fix.Code == "Singleton.Of<BerthPlanner>()");
+        Wiring whole = [.. wiring, Singleton.Of<IBerthLedger, MemoryLedger>()];
+        Assert.Contains(whole.Check().Faults[0].Fixes, fix => fix.Code == "Singleton.Of<BerthPlanner>()");
+    }
+
+    [Fact]
+    public void Decorator_that_is_registered_twice_is_a_warning_unless_the_marks_differ()
+    {
+        Wiring wiring =
+        [
+            Singleton.Of<IBell, PlainBell>(),
+            Decorator.Of<IBell, MuffledBell>(),
+            Decorator.Of<IBell, MuffledBell>(),
+            Decorator.Of<IBell, MuffledBell>().Marked("fog"),
+            Singleton.Of<IBell, PlainBell>().Marked("fog"),
+        ];
+
+        Fault fault = Assert.Single(wiring.Check().Warnings);
+
+        Assert.Equal(
+            ("JV204", "FirstFixTests.MuffledBell decorates FirstFixTests.IBell 2 times"),
+            (fault.Code, fault.Summary));
+    }
+
+    [Fact]
+    public void Options_that_contradict_themselves_are_faults()
+    {
+        Wiring wiring =
+        [
+            Singleton.Of<LedgerFile>().Passing("folder", "a").Passing("folder", "b"),
+            Singleton.Of<IClock, SystemClock>().OnlyFor<IBell>(),
+        ];
+
+        Assert.Equal(
+            [
+                "LedgerFile: Passing sets folder 2 times",
+                "SystemClock: OnlyFor names FirstFixTests.IBell, which is an interface: name the class that takes the service",
+            ],
+            wiring.Check().Faults.Select(fault => fault.Summary));
+    }
+
+    public interface ILot<T>;
+
+    public sealed class NumberLot<T> : ILot<T>
+        where T : struct;
+
+    public sealed class ObjectLot<T> : ILot<T>
+        where T : class;
+
+    public sealed class NewLot<T> : ILot<T>
+        where T : new();
+
+    public sealed class BellLot<T> : ILot<T>
+        where T : IBell;
+
+    public sealed class Pair<T, T2> : ILot<T>;
+
+    public sealed record Night(BerthPlanner Planner);
+
     public interface IBell;
 
     public sealed class PlainBell : IBell;

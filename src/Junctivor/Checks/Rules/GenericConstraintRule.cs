@@ -48,6 +48,10 @@ internal sealed class GenericConstraintRule : IRule
                 ? [new Fix($"change {open.Name} so that it does not require itself with larger type arguments")]
                 :
                 [
+                    .. binding.Unfitting.Select(each => graph.ObstacleFor(each, service)?.Advice)
+                        .OfType<string>()
+                        .Distinct()
+                        .Select(advice => new Fix(advice)),
                     new Fix("register a class for these type arguments", RegistrationText.OfUnknown(open.Level, service)),
                     new Fix($"relax the constraint of {open.Name}"),
                 ],
@@ -63,7 +67,9 @@ internal sealed class GenericConstraintRule : IRule
             return [$"The type arguments are nested {service.Nesting} deep: each closed type requires a larger one, without end."];
         }
 
-        IReadOnlyList<string> told = [.. binding.Unfitting.Select(each => graph.ReasonAgainst(each, service)).OfType<string>().Distinct()];
+        IReadOnlyList<string> told = [.. binding.Unfitting.Select(each => graph.ObstacleFor(each, service)?.Reason)
+            .OfType<string>()
+            .Distinct()];
         return told.Count > 0
             ? told
             : ["The type arguments do not satisfy a constraint of the class, or the service does not determine all its type parameters."];

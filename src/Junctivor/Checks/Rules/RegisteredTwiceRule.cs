@@ -6,7 +6,27 @@ namespace Junctivor.Checks;
 internal sealed class RegisteredTwiceRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        graph.Effective.ServedBySeveral.Any() ? Find(graph) : [];
+        (graph.Effective.ServedBySeveral.Any() ? Find(graph) : []).Concat(FindDecorators(graph));
+
+    /// <summary>The same decorator around the same service twice: through two modules, as a rule.</summary>
+    private static IEnumerable<Fault> FindDecorators(ServiceGraph graph) =>
+        from decorator in graph.Effective.Decorators
+        where decorator.Kind == NodeKind.Class
+        group decorator by (new ServiceId(decorator.Services[0], decorator.Mark), decorator.Implementation) into same
+        where same.Count() > 1
+        select new Fault(FaultKind.RegisteredTwice)
+        {
+            Summary = $"{same.Key.Implementation.Name} decorates {same.Key.Item1} {same.Count()} times",
+            Path = same.Aggregate(new FaultPath(graph), (steps, node) => steps.Node(node)).Path,
+            Remarks = ["Each decorates the one before it."],
+            Fixes =
+            [
+                new Fix("if that is intended, add to one of the registrations", RegistrationText.Accept(FaultKind.RegisteredTwice)),
+                new Fix("keep one of them, and remove the others; its work is then done once"),
+            ],
+            Candidates = [same.Key.Implementation.Name],
+            Order = same.Last().Order,
+        };
 
     private static IEnumerable<Fault> Find(ServiceGraph graph)
     {
