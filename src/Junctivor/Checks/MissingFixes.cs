@@ -13,14 +13,15 @@ internal static class MissingFixes
     /// <param name="service">What is missing.</param>
     /// <param name="near">What is close to it.</param>
     /// <param name="level">The longest life of those that ask.</param>
-    /// <param name="asking">Who asks, and by which parameter; null at run time.</param>
+    /// <param name="dependencies">The dependencies on it; none at run time.</param>
     public static IReadOnlyList<Fix> Of(
-        ServiceGraph graph, ServiceId service, IReadOnlyList<NearMiss> near, Level level, Dependency? asking)
+        ServiceGraph graph, ServiceId service, IReadOnlyList<NearMiss> near, Level level, IReadOnlyList<Dependency> dependencies)
     {
+        Dependency? asking = dependencies.Count > 0 ? dependencies[0] : null;
         IReadOnlyList<Fix> meant = [.. near.Select(each => each.Fix).OfType<Fix>()];
         return meant.Count > 0 ? meant
             : OfPlace(service.Type, level, asking?.Parameter.Name ?? AnyName) is { } place ? [place]
-            : IsPlain(service.Type) ? OfPlainValue(graph, service, asking)
+            : IsPlain(service.Type) ? OfPlainValue(graph, service, asking, dependencies)
             : [.. Registering(graph, service, level)];
     }
 
@@ -38,7 +39,8 @@ internal static class MissingFixes
     private static bool IsPlain(TypeRef type) => type.IsValueType || type.DefinitionName == WellKnownTypes.Text;
 
     /// <summary>There may be many values of one plain type: each wants a name.</summary>
-    private static List<Fix> OfPlainValue(ServiceGraph graph, ServiceId service, Dependency? asking)
+    private static List<Fix> OfPlainValue(
+        ServiceGraph graph, ServiceId service, Dependency? asking, IReadOnlyList<Dependency> dependencies)
     {
         string name = asking?.Parameter.Name ?? AnyName;
         Mark mark = service.Mark ?? Mark.Of(name);
@@ -46,7 +48,10 @@ internal static class MissingFixes
         if (asking is { Consumer: { Kind: NodeKind.Class, Registration.Order: < int.MaxValue } consumer, Binding: Binding.Missing })
         {
             string at = SourcePlaceText.At(consumer.Place, graph.SharedFolder);
-            fixes.Add(new Fix($"add to the registration of {consumer.Name}{at}", RegistrationText.Passing(name)));
+            IEnumerable<string> passing = dependencies
+                .Where(dependency => dependency.Consumer == consumer)
+                .Select(dependency => RegistrationText.Passing(dependency.Parameter.Name));
+            fixes.Add(new Fix($"add to the registration of {consumer.Name}{at}", string.Concat(passing)));
         }
 
         fixes.Add(new Fix("put the value into a settings class, register that class, and take it"));

@@ -263,6 +263,30 @@ public class FirstFixTests
 
     public sealed record Night(BerthPlanner Planner);
 
+    [Fact]
+    public void Missing_result_of_a_task_is_folded_into_the_fault_of_its_factory()
+    {
+        Wiring wiring =
+        [
+            Singleton.From(() => Task.FromResult(new LedgerFile("x"))),
+            Singleton.From((LedgerFile file) => new object()),
+        ];
+
+        Fault fault = Assert.Single(wiring.Check().Faults);
+
+        Assert.Equal(("JV108", "object requires the result, and would not find it."), (fault.Code, fault.Remarks[0]));
+    }
+
+    [Fact]
+    public void Two_plain_parameters_of_one_constructor_are_passed_by_one_fix()
+    {
+        Wiring wiring = [Transient.Of<Basin>()];
+
+        Assert.Equal(".Passing(\"length\", …).Passing(\"depth\", …)", Assert.Single(wiring.Check().Faults).Fixes[0].Code);
+    }
+
+    public sealed record Basin(int length, int depth);
+
     public interface IBell;
 
     public sealed class PlainBell : IBell;

@@ -10,7 +10,7 @@ internal sealed class MissingRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         from binding in dependency.Bindings.OfType<Binding.Missing>()
-        where binding.Unfitting.Count == 0
+        where binding.Unfitting.Count == 0 && AsyncInFromRule.CauseOf(graph, binding.Service) is null
         group dependency by binding.Service into missing
         select Missing(graph, missing.Key, [.. missing]);
 
@@ -23,7 +23,7 @@ internal sealed class MissingRule : IRule
             Summary = $"{service} was requested, but is not registered",
             Path = new FaultPath(graph).Line(service.ToString(), lifetime: "not registered").Path,
             Remarks = [.. near.Select(each => each.Remark)],
-            Fixes = MissingFixes.Of(graph, service, near, Level.Transient, null),
+            Fixes = MissingFixes.Of(graph, service, near, Level.Transient, []),
         };
     }
 
@@ -50,7 +50,7 @@ internal sealed class MissingRule : IRule
                 : $"{service} is required in {dependencies.Count} places, but is not registered",
             Path = steps.Path,
             Remarks = [.. near.Select(each => each.Remark)],
-            Fixes = MissingFixes.Of(graph, service, near, level, first),
+            Fixes = MissingFixes.Of(graph, service, near, level, dependencies),
             Candidates = [.. dependencies.Select(dependency => dependency.Consumer.Name).Distinct()],
             Order = first.Consumer.Order,
         };
