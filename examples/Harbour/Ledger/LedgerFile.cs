@@ -17,8 +17,11 @@ public sealed class LedgerFile
     {
         LedgerFile file = new(settings.LedgerPath);
         using SqliteConnection connection = file.Connect();
+
+        // With a write-ahead log a visit that reads never makes another visit's commit fail.
         connection.Execute(
             """
+            pragma journal_mode = wal;
             create table if not exists booking (
                 id integer primary key,
                 vessel text not null,

@@ -55,7 +55,7 @@ public sealed class SqliteBerthLedger : IBerthLedger, IAsyncDisposable
 
     public async Task<Booking?> ArriveAsync(string vessel, DateTimeOffset now)
     {
-        long? id = await _connection.ExecuteScalarAsync<long?>(
+        long? id = await _connection.QuerySingleOrDefaultAsync<long?>(
             """
             insert into arrival
             select id, @now from booking
