@@ -15,7 +15,8 @@ internal static class CaptiveFixes
         {
             fixes.Add(new Fix(
                 $"register {held.Name} with the lifetime of {holder.Name}: it has no state and no scoped dependencies",
-                RegistrationText.Again(held, holder.Level)));
+                RegistrationText.Again(held, holder.Level),
+                Edits.Lifetime(held, holder.Level)));
         }
 
         Node registered = Innermost(holder);
@@ -25,7 +26,8 @@ internal static class CaptiveFixes
         {
             fixes.Add(
                 new Fix($"give {registered.Name} the lifetime of what it holds; each scope then creates its own",
-                    RegistrationText.Again(registered, held.Level)));
+                    RegistrationText.Again(registered, held.Level),
+                    held.Level.IsUsersOwn ? [] : Edits.Lifetime(registered, held.Level)));
         }
 
         return fixes;
@@ -49,11 +51,18 @@ internal static class CaptiveFixes
         }
 
         IReadOnlyList<string> values = [.. dependents.ValuesFor(path[0].To).Select(RegistrationText.Supply)];
+        string fresh = RegistrationText.Parameter(
+            parameter.Mark, $"FreshScope<{Unwrapped(parameter.Type, path[0]).Name}>", parameter.Name);
         string work = values.Count == 0 ? "inside RunAsync" : $"inside RunAsync, with the value {string.Join(" and ", values)}";
         return new Fix(
             $"run each unit of work of {holder.Name} in its own scope, {work}; change the parameter to",
-            RegistrationText.Parameter(parameter.Mark, $"FreshScope<{Unwrapped(parameter.Type, path[0]).Name}>", parameter.Name));
+            fresh,
+            values.Count == 0 && IsHeldItself(path[0]) ? Edits.Take(path[0].Dependency, fresh) : []);
     }
+
+    /// <summary>Whether the parameter is the held service, and no list or function with arguments.</summary>
+    private static bool IsHeldItself(Edge edge) =>
+        edge.Dependency.Binding is Binding.Single || edge is { By: DeferredForm.Func or DeferredForm.Lazy, Dependency.Binding: Binding.Deferred };
 
     private static TypeRef Unwrapped(TypeRef requested, Edge edge) =>
         edge.By is DeferredForm.Func or DeferredForm.Lazy && requested.Arguments.Count == 1 && edge.Dependency.Binding is Binding.Deferred

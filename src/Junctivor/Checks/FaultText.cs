@@ -101,9 +101,9 @@ internal static class FaultText
                 yield return line;
             }
 
-            if (fix.Code is not null)
+            foreach (string code in fix.Code?.Split('\n') ?? [])
             {
-                yield return new string(' ', FirstFix.Length + Indent.Length) + fix.Code;
+                yield return new string(' ', FirstFix.Length + Indent.Length) + code;
             }
         }
     }

@@ -3,10 +3,11 @@ namespace Junctivor;
 /// <summary>One way to mend a <see cref="Fault"/>. Immutable.</summary>
 public sealed record Fix
 {
-    internal Fix(string advice, string? code = null)
+    internal Fix(string advice, string? code = null, params IReadOnlyList<SourceEdit> edits)
     {
         Advice = advice;
         Code = code;
+        Edits = edits;
     }
 
     /// <summary>What to do, in words.</summary>
@@ -14,6 +15,10 @@ public sealed record Fix
 
     /// <summary>C# code to paste, in which <c>…</c> is to be filled in; null if there is none.</summary>
     public string? Code { get; }
+
+    /// <summary>The changes that this makes to the source, all of which belong together; empty where it is to be done by hand, such as
+    /// where a value is to be filled in.</summary>
+    public IReadOnlyList<SourceEdit> Edits { get; internal init; }
 
     /// <summary>The fix on one line.</summary>
     /// <returns>The advice, and the code after a colon.</returns>

@@ -5,25 +5,27 @@ namespace Junctivor.Checks;
 /// <summary>What to write where a service is missing.</summary>
 internal static class MissingFixes
 {
-    /// <summary>How a parameter is called in a fix where there is none yet.</summary>
-    public const string AnyName = "wanted";
-
     /// <summary>The fixes of what is close; where nothing is, what would register the service.</summary>
     /// <param name="graph">The graph.</param>
     /// <param name="service">What is missing.</param>
     /// <param name="near">What is close to it.</param>
-    /// <param name="level">The longest life of those that ask.</param>
-    /// <param name="dependencies">The dependencies on it; none at run time.</param>
-    public static IReadOnlyList<Fix> Of(
-        ServiceGraph graph, ServiceId service, IReadOnlyList<NearMiss> near, Level level, IReadOnlyList<Dependency> dependencies)
+    /// <param name="consumers">Who requires it.</param>
+    public static IReadOnlyList<Fix> Of(ServiceGraph graph, ServiceId service, IReadOnlyList<NearMiss> near, Consumers consumers)
     {
-        Dependency? asking = dependencies.Count > 0 ? dependencies[0] : null;
         IReadOnlyList<Fix> meant = [.. near.Select(each => each.Fix).OfType<Fix>()];
         return meant.Count > 0 ? meant
-            : OfPlace(service.Type, level, asking?.Parameter.Name ?? AnyName) is { } place ? [place]
-            : IsPlain(service.Type) ? OfPlainValue(graph, service, asking, dependencies)
-            : [.. Registering(graph, service, level)];
+            : OfPlace(service.Type, consumers.Level, consumers.Parameter) is { } place ? [place]
+            : IsPlain(service.Type) ? OfPlainValue(graph, service, consumers)
+            : [.. Registering(graph, service, consumers)];
     }
+
+    /// <summary>Whether it is a value of which a program has many, such as a number or a text.</summary>
+    public static bool IsPlain(TypeRef type) => type.IsValueType || type.DefinitionName == WellKnownTypes.Text;
+
+    /// <summary>Whether it belongs to the platform, so that no class of the user's is meant.</summary>
+    public static bool IsOfBaseLibrary(TypeRef type) =>
+        type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
+        || type.DefinitionName.StartsWith("Microsoft.", StringComparison.Ordinal);
 
     /// <summary>What is no service, and is there all the same where it is needed.</summary>
     private static Fix? OfPlace(TypeRef type, Level level, string name) => type.DefinitionName switch
@@ -36,19 +38,17 @@ internal static class MissingFixes
         _ => null,
     };
 
-    private static bool IsPlain(TypeRef type) => type.IsValueType || type.DefinitionName == WellKnownTypes.Text;
-
     /// <summary>There may be many values of one plain type: each wants a name.</summary>
-    private static List<Fix> OfPlainValue(
-        ServiceGraph graph, ServiceId service, Dependency? asking, IReadOnlyList<Dependency> dependencies)
+    private static List<Fix> OfPlainValue(ServiceGraph graph, ServiceId service, Consumers consumers)
     {
-        string name = asking?.Parameter.Name ?? AnyName;
+        string name = consumers.Parameter;
         Mark mark = service.Mark ?? Mark.Of(name);
         List<Fix> fixes = [];
-        if (asking is { Consumer: { Kind: NodeKind.Class, Registration.Order: < int.MaxValue } consumer, Binding: Binding.Missing })
+        if (consumers.Dependencies is
+            [{ Consumer: { Kind: NodeKind.Class, Registration.Order: < int.MaxValue } consumer, Binding: Binding.Missing }, ..])
         {
             string at = SourcePlaceText.At(consumer.Place, graph.SharedFolder);
-            IEnumerable<string> passing = dependencies
+            IEnumerable<string> passing = consumers.Dependencies
                 .Where(dependency => dependency.Consumer == consumer)
                 .Select(dependency => RegistrationText.Passing(dependency.Parameter.Name));
             fixes.Add(new Fix($"add to the registration of {consumer.Name}{at}", string.Concat(passing)));
@@ -72,8 +72,7 @@ internal static class MissingFixes
         "Microsoft.Extensions.Logging.ILogger`1" => new Fix(
             "register the logger of the host's factory, and the factory as a value",
             $"Singleton.Of({Open("ILogger")}, {Open("Logger")})"),
-        _ when type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
-            || type.DefinitionName.StartsWith("Microsoft.", StringComparison.Ordinal) => new Fix(
+        _ when IsOfBaseLibrary(type) => new Fix(
             "register a factory for it, as it is not a class of yours",
             $"{RegistrationText.Start(level)}.From({type.Name} () => …){mark}"),
         _ => null,
@@ -81,13 +80,14 @@ internal static class MissingFixes
 
     private static string Open(string name) => $"typeof({name}<>)";
 
-    private static IEnumerable<Fix> Registering(ServiceGraph graph, ServiceId service, Level level)
+    private static IEnumerable<Fix> Registering(ServiceGraph graph, ServiceId service, Consumers consumers)
     {
         TypeRef type = service.Type;
+        Level level = consumers.Level;
         string mark = RegistrationText.OptionsOf(service.Mark);
         if (OfBaseLibrary(type, mark, level) is { } known)
         {
-            yield return known;
+            yield return RegistrationText.IsToBeFilledIn(known.Code!) ? known : known with { Edits = consumers.Register(known.Code!) };
         }
         else if (type.IsDelegate)
         {
@@ -102,11 +102,9 @@ internal static class MissingFixes
         {
             IReadOnlyList<ServiceId> dependencies = [.. graph.MissingFor(type).Distinct()];
             Fix declaration = new("declare it as a value that is supplied at build", $"Singleton.Incoming<{type.Name}>(){mark}");
-            Fix register = dependencies.Count == 0
-                ? new Fix("register it", RegistrationText.OfClass(level, type, type) + mark)
-                : new Fix(
-                    $"register it and its dependencies ({string.Join(", ", dependencies)})",
-                    RegistrationText.OfClass(level, type, type) + mark);
+            Fix register = MissingRegistrations.Fix(
+                dependencies.Count == 0 ? "register it" : $"register it and its dependencies ({string.Join(", ", dependencies)})",
+                graph, service, type, level, consumers);
             bool isData = dependencies.Any(dependency => IsPlain(dependency.Type));
             yield return isData ? declaration : register;
             yield return isData ? new Fix("register an existing object", $"Singleton.Value<{type.Name}>(…){mark}") : declaration;

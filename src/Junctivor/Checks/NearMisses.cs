@@ -13,15 +13,13 @@ internal sealed class NearMisses
 
     private readonly ServiceGraph _graph;
     private readonly ServiceId _service;
-    private readonly string _parameter;
-    private readonly Level _level;
+    private readonly Consumers _consumers;
 
-    private NearMisses(ServiceGraph graph, ServiceId service, string parameter, Level level)
+    private NearMisses(ServiceGraph graph, ServiceId service, Consumers consumers)
     {
         _graph = graph;
         _service = service;
-        _parameter = parameter;
-        _level = level;
+        _consumers = consumers;
     }
 
     private TypeRef Type => _service.Type;
@@ -29,11 +27,10 @@ internal sealed class NearMisses
     /// <summary>At most three.</summary>
     /// <param name="graph">The graph.</param>
     /// <param name="service">What is missing.</param>
-    /// <param name="parameter">How the parameter is called that requests it.</param>
-    /// <param name="level">The longest life of those that ask, which it must last.</param>
-    public static IReadOnlyList<NearMiss> Of(ServiceGraph graph, ServiceId service, string parameter, Level level)
+    /// <param name="consumers">Who requires it.</param>
+    public static IReadOnlyList<NearMiss> Of(ServiceGraph graph, ServiceId service, Consumers consumers)
     {
-        NearMisses near = new(graph, service, parameter, level);
+        NearMisses near = new(graph, service, consumers);
         IReadOnlyList<NearMiss> registered = [.. near.UnderAnotherMark()
             .Concat(near.NotRegisteredFor())
             .Concat(near.OnlyForOthers())
@@ -64,10 +61,11 @@ internal sealed class NearMisses
             ? new NearMiss(
                 $"{Type.Name} is registered{At(node)} without a mark.",
                 new Fix($"mark the registration{At(node)}, or remove the mark from the parameter",
-                    RegistrationText.OptionsOf(_service.Mark)))
+                    RegistrationText.OptionsOf(_service.Mark),
+                    Edits.Append(node, RegistrationText.OptionsOf(_service.Mark))))
             : new NearMiss(
                 $"{Type.Name} is registered{At(node)}, marked {node.Mark}.",
-                new Fix("use that mark", RegistrationText.Parameter(node.Mark, Type.Name, _parameter))));
+                Taking("use that mark", node.Mark, Type.Name)));
 
     private IEnumerable<NearMiss> NotRegisteredFor()
     {
@@ -83,14 +81,17 @@ internal sealed class NearMisses
             .Where(each => each.Node.Kind != NodeKind.Alias && !each.Node.Services.Contains(each.Service))
             .Select(each => new NearMiss(
                 $"{each.Node.Implementation.Name} {Implements(Type)} it, but is registered{At(each.Node)} only as {KnownAs(each.Node)}.",
-                new Fix($"add to the registration of {each.Node.Name}{At(each.Node)}", RegistrationText.Also(each.Service))));
+                new Fix(
+                    $"add to the registration of {each.Node.Name}{At(each.Node)}",
+                    RegistrationText.Also(each.Service),
+                    Edits.Append(each.Node, RegistrationText.Also(each.Service)))));
     }
 
     private IEnumerable<NearMiss> OnlyForOthers() => _graph.Index.Serving(Type)
         .Where(node => node.Options.OnlyFor is not null && node.Mark == _service.Mark)
         .Select(node => new NearMiss(
             $"{Type.Name} is registered{At(node)} only for {node.Options.OnlyFor!.Name}.",
-            new Fix($"remove .OnlyFor{At(node)}, if others may use it")));
+            new Fix($"remove .OnlyFor{At(node)}, if others may use it", null, Edits.RemoveOption(node, "OnlyFor"))));
 
     private IEnumerable<NearMiss> NotRegistered() =>
         Type.IsValueType || Type.DefinitionName == WellKnownTypes.Anything || Type.DefinitionName == WellKnownTypes.Text
@@ -101,7 +102,7 @@ internal sealed class NearMisses
             .ThenBy(type => EditDistance.Between(type.OwnName, Type.OwnName))
             .Select(type => new NearMiss(
                 $"{type.Name} {Implements(Type)} it, but is not registered.{AndNeeds(type)}",
-                new Fix("register it", RegistrationText.OfClass(LevelFor(type), Type, type) + RegistrationText.OptionsOf(_service.Mark))));
+                MissingRegistrations.Fix("register it", _graph, _service, type, LevelFor(type), _consumers)));
 
     /// <summary>The container creates some kinds of lists, and others are requested.</summary>
     private IEnumerable<NearMiss> InAnotherCollection()
@@ -114,7 +115,7 @@ internal sealed class NearMisses
         Node first = _graph.Index.Serving(form.Element)[0];
         return [new NearMiss(
             $"{form.Element.Name} is registered{At(first)}; {form.Reason}.",
-            new Fix("take", RegistrationText.Parameter(_service.Mark, form.Written, _parameter)))];
+            Taking("take", _service.Mark, form.Written))];
     }
 
     private IEnumerable<NearMiss> OfTheSameName() =>
@@ -123,13 +124,11 @@ internal sealed class NearMisses
         where registered.OwnName == Type.OwnName && registered.DefinitionName != Type.DefinitionName
         select new NearMiss(
             $"{registered.QualifiedName} is registered{At(node)}: it has the same short name, but is not {Type.QualifiedName}.",
-            new Fix("check the using directives; if the registered type is meant, write",
-                RegistrationText.Parameter(_service.Mark, registered.QualifiedName, _parameter)));
+            Taking("check the using directives; if the registered type is meant, write", _service.Mark, registered.QualifiedName));
 
     private IEnumerable<NearMiss> OfNearlyTheSameName() => _graph.Index.NearlyNamed(Type.OwnName).Select(node => new NearMiss(
         $"{Served(node)} is registered{At(node)}, and has a similar name.",
-        new Fix("if that one is meant, change the parameter to",
-            RegistrationText.Parameter(node.Mark, node.Services[0].Name, _parameter))));
+        Taking("if that one is meant, change the parameter to", node.Mark, node.Services[0].Name)));
 
     private IEnumerable<NearMiss> OtherClosings() =>
         Type.Arguments.Count == 0 || Type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
@@ -147,8 +146,7 @@ internal sealed class NearMisses
         .Where(each => each.Service.DefinitionName == "[]" || each.Service.DefinitionName.StartsWith("System.", StringComparison.Ordinal))
         .Select(each => new NearMiss(
             $"{each.Service.Name} is registered{At(each.Node)}, which is not the same service as {Type.Name}.",
-            new Fix("if that one is meant, change the parameter to",
-                RegistrationText.Parameter(each.Node.Mark, each.Service.Name, _parameter))));
+            Taking("if that one is meant, change the parameter to", each.Node.Mark, each.Service.Name)));
 
     private string AndNeeds(TypeRef type)
     {
@@ -161,8 +159,15 @@ internal sealed class NearMisses
                 + $"{(missing.Count == 1 ? "is" : "are")} not registered either.";
     }
 
+    private Fix Taking(string advice, Mark? mark, string type)
+    {
+        string parameter = RegistrationText.Parameter(mark, type, _consumers.Parameter);
+        return new Fix(advice, parameter, _consumers.Take(parameter));
+    }
+
     /// <summary>What the consumer can hold; and what ends belongs to a scope, where nobody requests longer.</summary>
-    private Level LevelFor(TypeRef type) => _level.IsTransient && type.IsDisposable ? Level.Scoped : _level;
+    private Level LevelFor(TypeRef type) =>
+        _consumers.Level.IsTransient && type.IsDisposable ? Level.Scoped : _consumers.Level;
 
     private string At(Node node) => SourcePlaceText.At(node.Place, _graph.SharedFolder);
 

@@ -85,7 +85,12 @@ internal static class RegistrationText
     public static string Also(TypeRef service) => service.IsDefinition ? $".Also(typeof({Unbound(service)}))" : $".Also<{service.Name}>()";
 
     /// <summary>What accepts a fault.</summary>
-    public static string Accept(FaultKind kind) => $".Accept(\"{kind.Code}\", reason: \"{ToFillIn}\")";
+    /// <param name="kind">The kind of fault.</param>
+    /// <param name="reason">Why it is accepted, as a sentence; the user may know a better one.</param>
+    public static string Accept(FaultKind kind, string reason) => $".Accept({Literal(kind.Code)}, reason: {Literal(reason)})";
+
+    /// <summary>Whether a piece of code has a gap that only the user can fill.</summary>
+    public static bool IsToBeFilledIn(string code) => code.Contains(ToFillIn);
 
     /// <summary>What passes a constant for a parameter.</summary>
     public static string Passing(string parameter) => $".Passing({Literal(parameter)}, {ToFillIn})";

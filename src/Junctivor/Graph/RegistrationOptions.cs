@@ -30,7 +30,7 @@ internal sealed record RegistrationOptions
     public IReadOnlyList<Acceptance> Accepted { get; init; } = [];
 
     /// <summary>The endings that mean nothing on this entry, as written.</summary>
-    public IReadOnlyList<string> Meaningless { get; init; } = [];
+    public IReadOnlyList<MeaninglessOption> Meaningless { get; init; } = [];
 
     /// <summary>What was passed, and fits no parameter or more than one.</summary>
     public IReadOnlyList<UnmatchedArgument> UnmatchedArguments { get; init; } = [];

@@ -90,7 +90,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
             else
             {
                 string? meant = Meant(chosen, value);
-                misfits.Add(new UnmatchedArgument(Trouble(node, value, type, fitting), meant));
+                misfits.Add(new UnmatchedArgument(Trouble(node, value, type, fitting), meant, value.Parameter));
                 TakeAsPassed(filled, fitting.Count == 1 ? fitting[0].Name : meant);
             }
         }

@@ -8,7 +8,7 @@ internal static class MeaninglessOptions
 {
     /// <param name="entry">The entry.</param>
     /// <param name="services">What it serves.</param>
-    public static IReadOnlyList<string> Of(RegistrationData entry, TypeRef[] services) => HasNone(entry, services) ? [] : [.. Find(entry)];
+    public static IReadOnlyList<MeaninglessOption> Of(RegistrationData entry, TypeRef[] services) => HasNone(entry, services) ? [] : [.. Find(entry)];
 
     /// <summary>Whether it is certain that nothing will be found: most entries say nothing but a class and a service.</summary>
     private static bool HasNone(RegistrationData entry, TypeRef[] services) =>
@@ -21,44 +21,45 @@ internal static class MeaninglessOptions
         (service.Assembly == typeof(Wiring).Assembly || (service.IsGenericType && service.Assembly == typeof(object).Assembly))
         && WellKnownTypes.IsProvided(TypeNames.Definition(service));
 
-    private static IEnumerable<string> Find(RegistrationData entry)
+    private static IEnumerable<MeaninglessOption> Find(RegistrationData entry)
     {
         bool makes = entry.Source is InstanceSource.OfClass or InstanceSource.OfFactory or InstanceSource.OfAsyncFactory;
         if (entry.Passed.Count > 0 && entry.Source is not InstanceSource.OfClass)
         {
-            yield return "Passing sets constructor parameters, and no constructor is called here";
+            yield return new MeaninglessOption("Passing sets constructor parameters, and no constructor is called here", "Passing");
         }
 
         if (entry.Passed.GroupBy(passed => passed.Parameter ?? TypeNames.Short(passed.Type))
             .FirstOrDefault(same => same.Count() > 1) is { } twice)
         {
-            yield return $"Passing sets {twice.Key} {twice.Count()} times";
+            yield return new MeaninglessOption($"Passing sets {twice.Key} {twice.Count()} times");
         }
 
         if (entry.OnlyFor is { IsInterface: true })
         {
-            yield return $"OnlyFor names {TypeNames.Short(entry.OnlyFor)}, which is an interface: name the class that takes the service";
+            yield return new MeaninglessOption($"OnlyFor names {TypeNames.Short(entry.OnlyFor)}, which is an interface: name the class that takes the service", "OnlyFor");
         }
 
         if (entry.Options.IsSuppliedLater && !(entry.Source is InstanceSource.OfIncoming && entry.Level == Graph.Level.Singleton))
         {
-            yield return "SuppliedLater applies only to a value declared with Singleton.Incoming";
+            yield return new MeaninglessOption("SuppliedLater applies only to a value declared with Singleton.Incoming", "SuppliedLater");
         }
 
         if ((entry.WarmUp ?? entry.WindDown) is not null && (entry.Level != Graph.Level.Singleton || !makes))
         {
-            yield return "WarmUp and WindDown apply only to singletons that the container creates";
+            yield return new MeaninglessOption(
+                "WarmUp and WindDown apply only to singletons that the container creates", entry.WarmUp is null ? "WindDown" : "WarmUp");
         }
 
         foreach (Acceptance acceptance in entry.Options.Accepted)
         {
             if (FaultKind.Find(acceptance.Code) is not { } kind)
             {
-                yield return $"Accept names {acceptance.Code}, which is not a fault code";
+                yield return new MeaninglessOption($"Accept names {acceptance.Code}, which is not a fault code", "Accept", acceptance.Code);
             }
             else if (!kind.CanBeLowered)
             {
-                yield return $"{kind} cannot be accepted: the container could not work";
+                yield return new MeaninglessOption($"{kind} cannot be accepted: the container could not work", "Accept", kind.Code);
             }
         }
 
@@ -66,13 +67,14 @@ internal static class MeaninglessOptions
         {
             if (Nullable.GetUnderlyingType(service) is { } underlying)
             {
-                yield return $"a consumer of {TypeNames.Short(service)} gets the registered {TypeNames.Short(underlying)}, so register "
-                    + $"{TypeNames.Short(underlying)}";
+                yield return new MeaninglessOption(
+                    $"a consumer of {TypeNames.Short(service)} gets the registered {TypeNames.Short(underlying)}, so register "
+                        + $"{TypeNames.Short(underlying)}");
             }
 
             if (IsProvided(service))
             {
-                yield return $"{TypeNames.Short(service)} is provided by the container, so it cannot be registered";
+                yield return new MeaninglessOption($"{TypeNames.Short(service)} is provided by the container, so it cannot be registered");
             }
         }
     }

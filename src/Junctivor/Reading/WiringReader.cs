@@ -240,7 +240,7 @@ internal sealed class WiringReader : ITypeReader
 
     private RegistrationOptions OptionsOf(RegistrationData entry, TypeRef[] services)
     {
-        IReadOnlyList<string> idle = MeaninglessOptions.Of(entry, services);
+        IReadOnlyList<MeaninglessOption> idle = MeaninglessOptions.Of(entry, services);
         bool isWarmed = (entry.WarmUp ?? entry.WindDown) is not null;
         return idle.Count == 0 && !isWarmed && entry.OnlyFor is null
             ? entry.Options

@@ -42,12 +42,12 @@ internal sealed class AbsentRule : IRule
     /// <summary>Who accepts it is distinguished from who does not.</summary>
     private static bool IsAccepted(Node consumer) => consumer.Options.Accepted.Any(acceptance => acceptance.Code == FaultKind.Absent.Code);
 
-    private static IEnumerable<Fix> Fixes(IReadOnlyList<NearMiss> near) => near
+    private static IEnumerable<Fix> Fixes(IReadOnlyList<NearMiss> near, Node consumer, string accept) => near
         .Select(each => each.Fix)
         .OfType<Fix>()
         .Select(fix => fix with { Advice = $"if the registration is missing, {fix.Advice}" })
         .DefaultIfEmpty(new Fix("register it, if the registration is missing"))
-        .Append(new Fix("if it may be absent, add to the registration of the consumer", RegistrationText.Accept(FaultKind.Absent)));
+        .Append(new Fix("if it may be absent, add to the registration of the consumer", accept, Edits.Append(consumer, accept)));
 
     private static Fault Absent(ServiceGraph graph, ServiceId service, IReadOnlyList<Dependency> dependencies, string what, string got)
     {
@@ -58,13 +58,13 @@ internal sealed class AbsentRule : IRule
         }
 
         Dependency first = dependencies[0];
-        IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, first.Parameter.Name, first.Consumer.Level);
+        IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, Consumers.Of(dependencies, first.Consumer.Level));
         return new Fault(FaultKind.Absent)
         {
             Summary = $"{service} {what}: {first.Consumer.Name} gets {got}",
             Path = steps.Path,
             Remarks = [.. near.Select(each => each.Remark)],
-            Fixes = [.. Fixes(near)],
+            Fixes = [.. Fixes(near, first.Consumer, RegistrationText.Accept(FaultKind.Absent, $"{service} may be absent."))],
             Candidates = [.. dependencies.Select(dependency => dependency.Consumer.Name).Distinct()],
             Order = first.Consumer.Order,
         };

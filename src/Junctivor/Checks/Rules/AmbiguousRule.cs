@@ -23,7 +23,7 @@ internal sealed class AmbiguousRule : IRule
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault Requested(ServiceGraph graph, Binding.Ambiguous binding) =>
         Found(graph, binding, $"one {binding.Service} was requested", [], new FaultPath(graph).Line(binding.Service.ToString()), depth: 1,
-            MissingFixes.AnyName);
+            Consumers.AnyName);
 
     /// <summary>One value was supplied several times in one call.</summary>
     public static Fault SuppliedTwice(ServiceId service, int times) => new(FaultKind.Ambiguous)
@@ -81,7 +81,12 @@ internal sealed class AmbiguousRule : IRule
     {
         if (binding.Candidates.Count(candidate => candidate.Options.IsFirstChoice) > 1)
         {
-            return [new Fix("keep .FirstChoice() on only one of them")];
+            return [new Fix(
+                "keep .FirstChoice() on only one of them",
+                null,
+                Edits.OfAll(binding.Candidates.Where(candidate => candidate.Options.IsFirstChoice)
+                    .Skip(1)
+                    .Select(candidate => Edits.RemoveOption(candidate, "FirstChoice"))))];
         }
 
         TypeRef service = binding.Service.Type;
@@ -89,13 +94,17 @@ internal sealed class AmbiguousRule : IRule
         List<Fix> fixes = [];
         if (binding.Candidates.FirstOrDefault(candidate => graph.Effective.ReplacingNothing.Contains(candidate)) is { } early)
         {
-            fixes.Add(new Fix($"move {early.Name} after the others, so that it replaces them"));
+            fixes.Add(new Fix(
+                $"move {early.Name} after the others, so that it replaces them",
+                null,
+                Edits.Move(early, binding.Candidates[binding.Candidates.Count - 1])));
         }
 
         fixes.Add(new Fix(
             "make one the default where a single instance is required: add to "
                 + $"{first.Name}{SourcePlaceText.At(first.Place, graph.SharedFolder)}",
-            ".FirstChoice()"));
+            ".FirstChoice()",
+            Edits.Append(first, ".FirstChoice()")));
         if (binding.Service.Mark is null)
         {
             Mark mark = MarkFor(first, parameter);
@@ -107,7 +116,8 @@ internal sealed class AmbiguousRule : IRule
 
         fixes.Add(
             new Fix("take all of them", RegistrationText.Parameter(binding.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
-        fixes.Add(new Fix("keep one of them, and remove the others; nothing can use those any more"));
+        fixes.Add(new Fix(
+            "keep one of them, and remove the others; nothing can use those any more", null, Edits.Remove(binding.Candidates.Skip(1))));
         return fixes;
     }
 

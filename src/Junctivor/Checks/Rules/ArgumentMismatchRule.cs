@@ -12,7 +12,10 @@ internal sealed class ArgumentMismatchRule : IRule
     private static Fault Found(ServiceGraph graph, Node node, UnmatchedArgument mismatch) =>
         Found(mismatch.Text, new FaultPath(graph).Node(node).Path, mismatch.NearName is null
             ? new Fix($"use the name and type of a parameter of {node.Implementation.Name}({node.ChosenConstructor})")
-            : new Fix("if that one is meant, write", RegistrationText.Passing(mismatch.NearName))) with
+            : new Fix(
+                "if that one is meant, write",
+                RegistrationText.Passing(mismatch.NearName),
+                mismatch.PassedName is { } passed ? Edits.RenamePassed(node, passed, mismatch.NearName) : [])) with
         {
             Candidates = [node.Name],
             Order = node.Order,

@@ -42,7 +42,13 @@ internal sealed class AsyncInFromRule : IRule
             Summary = $"From registers {node.Implementation.Name} itself, not its result",
             Path = new FaultPath(graph).Node(node).Path,
             Remarks = [RemarkOn(graph, node)],
-            Fixes = [new Fix("pass the same factory to FromAsync, which awaits it", $"{RegistrationText.Start(node.Level)}.FromAsync(…)")],
+            Fixes =
+            [
+                new Fix(
+                    "pass the same factory to FromAsync, which awaits it",
+                    $"{RegistrationText.Start(node.Level)}.FromAsync(…)",
+                    Edits.Method(node, "FromAsync")),
+            ],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -18,7 +18,10 @@ internal static class BranchNotSeenFaults
             Summary = $"{holder.Name} is shared with the parent, and does not use the {own.Name} of the branch",
             Path = new FaultPath(graph).Chain(path).Path,
             Remarks = [$"The parent creates {holder.Name} with its own registrations."],
-            Fixes = [new Fix($"register {holder.Name} in the branch too", RegistrationText.Again(holder) + ".Replacing()")],
+            Fixes = [new Fix(
+                $"register {holder.Name} in the branch too",
+                RegistrationText.Again(holder) + ".Replacing()",
+                Edits.Register(own, RegistrationText.Again(holder) + ".Replacing()"))],
             Candidates = [holder.Name, own.Name],
             Order = own.Order,
         };

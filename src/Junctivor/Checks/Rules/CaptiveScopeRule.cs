@@ -18,7 +18,10 @@ internal sealed class CaptiveScopeRule : IRule
             [
                 new Fix("start a scope for each unit of work, and change the parameter to",
                     RegistrationText.Parameter(null, "Container", dependency.Parameter.Name)),
-                new Fix($"give {node.Name} the lifetime of the scope", RegistrationText.Again(node, Level.Scoped)),
+                new Fix(
+                    $"give {node.Name} the lifetime of the scope; each scope then creates its own",
+                    RegistrationText.Again(node, Level.Scoped),
+                    Edits.Lifetime(node, Level.Scoped)),
             ],
             Candidates = [node.Name],
             Order = node.Order,

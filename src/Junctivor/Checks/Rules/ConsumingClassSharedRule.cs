@@ -18,7 +18,8 @@ internal sealed class ConsumingClassSharedRule : IRule
                 "make it transient, so that each consumer gets its own",
                 node.Kind == NodeKind.Class
                     ? RegistrationText.OfClass(Level.Transient, node.Services[0], node.Implementation)
-                    : "Transient.From(…)")],
+                    : "Transient.From(…)",
+                Edits.Lifetime(node, Level.Transient))],
             Candidates = [node.Name],
             Order = node.Order,
         };

@@ -62,7 +62,8 @@ internal sealed class CycleRule : IRule
             && node.Services.Contains(cycle[0].Dependency.Parameter.Type) && !node.Implementation.Equals(cycle[0].Dependency.Parameter.Type)
             ? [new Fix(
                 $"register {node.Name} as the decorator of another implementation of {cycle[0].Dependency.Parameter.Type.Name}",
-                RegistrationText.Decorator(cycle[0].Dependency.Parameter.Type, node.Implementation))]
+                RegistrationText.Decorator(cycle[0].Dependency.Parameter.Type, node.Implementation),
+                Edits.Start(node, RegistrationText.Decorator(cycle[0].Dependency.Parameter.Type, node.Implementation)))]
             : [];
     }
 
@@ -101,6 +102,8 @@ internal sealed class CycleRule : IRule
         string path = cycle.Count <= ShownInSummary
             ? string.Join(" → ", cycle.Select(edge => edge.From.Name).Append(cycle[0].From.Name))
             : $"{cycle.Count} services, through {cycle[0].From.Name} and {cycle[1].From.Name}";
+        string lazy = RegistrationText.Parameter(
+            closing.Dependency.Parameter.Mark, $"Lazy<{closing.Dependency.Parameter.Type.Name}>", closing.Dependency.Parameter.Name);
         return new Fault(FaultKind.Cycle)
         {
             Summary = cycle.Count == 1
@@ -113,9 +116,8 @@ internal sealed class CycleRule : IRule
                 .. AsDecorator(cycle),
                 new Fix(
                     $"break the cycle in {closing.From.Name} (it must not use Value during construction); change the parameter to",
-                    RegistrationText.Parameter(
-                        closing.Dependency.Parameter.Mark, $"Lazy<{closing.Dependency.Parameter.Type.Name}>",
-                        closing.Dependency.Parameter.Name)),
+                    lazy,
+                    closing.Dependency.Binding is Binding.Single ? Edits.Take(closing.Dependency, lazy) : []),
                 new Fix("move what both need into a third class, and let both depend on it"),
             ],
             Candidates = [.. cycle.Select(edge => edge.From.Name)],

@@ -17,7 +17,7 @@ internal sealed class DecoratesNothingRule : IRule
             if (!graph.AppliedDecorators.Contains(decorator) && !isOpenAndWaiting)
             {
                 ServiceId wanted = new(service, decorator.Mark);
-                IReadOnlyList<NearMiss> near = NearMisses.Of(graph, wanted, "inner", Level.Transient);
+                IReadOnlyList<NearMiss> near = NearMisses.Of(graph, wanted, new Consumers("inner", Level.Transient, [], decorator));
                 yield return Found(
                     graph,
                     decorator,

@@ -9,13 +9,18 @@ internal sealed class DoesNotApplyRule : IRule
         nodes.Where(node => node.Options.Meaningless.Count > 0)
             .SelectMany(node => node.Options.Meaningless.Select(idle => Found(graph, node, idle)));
 
-    private static Fault Found(ServiceGraph graph, Node node, string idle) =>
-        Found($"{node.Name}: {idle}", new FaultPath(graph).Node(node).Path, new Fix("remove it"), node);
+    private static Fault Found(ServiceGraph graph, Node node, MeaninglessOption idle) =>
+        Found(
+            $"{node.Name}: {idle.Reason}",
+            new FaultPath(graph).Node(node).Path,
+            new Fix("remove it", null, idle.Option is { } option ? Edits.RemoveOption(node, option, idle.Naming) : []),
+            node);
 
     public static Fault SharedWithArguments(Node node, IReadOnlyList<FaultStep> path) => Found(
         $"{node.Name} ({node.Lifetime}) is requested with arguments, but has one shared instance",
         path,
-        new Fix($"request {node.Name} without arguments, or make it transient", RegistrationText.Again(node, Level.Transient)),
+        new Fix($"request {node.Name} without arguments, or make it transient", RegistrationText.Again(node, Level.Transient),
+            Edits.Lifetime(node, Level.Transient)),
         node);
 
     private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Fix fix, Node node) => new(FaultKind.DoesNotApply)

@@ -30,12 +30,25 @@ internal sealed class DoesNotImplementRule : IRule
             Fixes =
             [
                 .. unregistered.Take(1)
-                    .Select(type => new Fix($"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type))),
-                new Fix($"change {node.Implementation.Name} to {verb} {service.Name}"),
-                new Fix($"remove {service.Name} from this registration"),
+                    .Select(type => new Fix(
+                        $"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type), Instead(node, service, type))),
+                new Fix($"change {node.Implementation.Name} to {verb} {service.Name}", null, Edits.Implement(node.Implementation, service)),
+                new Fix(
+                    $"remove {service.Name} from this registration; then it no longer provides that",
+                    null,
+                    node.Services[0].Equals(service) ? [] : Edits.RemoveOption(node, "Also", service.OwnName)),
             ],
             Candidates = [node.Implementation.Name, service.Name],
             Order = node.Order,
         };
+    }
+
+    /// <summary>In place of this one, if it is for that service only; otherwise beside it, and this one is no longer for it.</summary>
+    private static IReadOnlyList<SourceEdit> Instead(Node node, TypeRef service, TypeRef type)
+    {
+        string registration = RegistrationText.OfClass(node.Level, service, type);
+        return node.Services is [_] ? Edits.Start(node, registration)
+            : node.Services[0].Equals(service) ? []
+            : Edits.OfAll([Edits.RemoveOption(node, "Also", service.OwnName), Edits.Register(node, registration)]);
     }
 }

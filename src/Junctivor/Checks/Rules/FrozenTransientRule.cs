@@ -40,6 +40,7 @@ internal sealed class FrozenTransientRule : IRule
     {
         Node frozen = edge.To;
         string service = frozen.Services[0].Name;
+        string accept = RegistrationText.Accept(FaultKind.FrozenTransient, $"One instance for {holder.Name} is intended.");
         return new Fault(FaultKind.FrozenTransient)
         {
             Severity = frozen.Implementation.IsDisposable ? Severity.Warning : Severity.Note,
@@ -49,13 +50,13 @@ internal sealed class FrozenTransientRule : IRule
             Fixes =
             [
                 frozen.Implementation.IsDisposable
-                    ? new Fix(
-                        $"create one for each unit of work, disposed with its scope: in {holder.Name}, take",
-                        Take(edge, $"FreshScope<{service}>"))
-                    : new Fix($"create a new one for each use: in {holder.Name}, take", Take(edge, $"Func<{service}>")),
-                new Fix("if one shared instance is intended, register it as", RegistrationText.Again(frozen, Level.Singleton)),
-                new Fix($"if one instance for {holder.Name} is intended, add to its registration",
-                    RegistrationText.Accept(FaultKind.FrozenTransient)),
+                    ? Taking(edge, $"create one for each unit of work, disposed with its scope: in {holder.Name}, take", $"FreshScope<{service}>")
+                    : Taking(edge, $"create a new one for each use: in {holder.Name}, take", $"Func<{service}>"),
+                new Fix(
+                    "if one shared instance is intended, register it as",
+                    RegistrationText.Again(frozen, Level.Singleton),
+                    Edits.Lifetime(frozen, Level.Singleton)),
+                new Fix($"if one instance for {holder.Name} is intended, add to its registration", accept, Edits.Append(holder, accept)),
             ],
             Candidates = [holder.Name, frozen.Name],
             Order = holder.Order,
@@ -75,6 +76,9 @@ internal sealed class FrozenTransientRule : IRule
         }
     }
 
-    private static string Take(Edge edge, string type) =>
-        RegistrationText.Parameter(edge.Dependency.Parameter.Mark, type, edge.Dependency.Parameter.Name);
+    private static Fix Taking(Edge edge, string advice, string type)
+    {
+        string parameter = RegistrationText.Parameter(edge.Dependency.Parameter.Mark, type, edge.Dependency.Parameter.Name);
+        return new Fix(advice, parameter, Edits.Take(edge.Dependency, parameter));
+    }
 }

@@ -14,10 +14,18 @@ internal sealed class LateValueNeededEarlyRule : IRule
         {
             Summary = $"{node.Name} requires {edge.To.Name} at construction, but it is supplied only after the container is built",
             Path = new FaultPath(graph).Chain([edge]).Path,
-            Fixes = [new Fix(
-                "use its Value after construction only; change the parameter to",
-                RegistrationText.Parameter(edge.Dependency.Parameter.Mark, $"Lazy<{edge.To.Name}>", edge.Dependency.Parameter.Name))],
+            Fixes = [Deferring(edge)],
             Candidates = [node.Name, edge.To.Name],
             Order = node.Order,
         };
+
+    private static Fix Deferring(Edge edge)
+    {
+        string lazy = RegistrationText.Parameter(
+            edge.Dependency.Parameter.Mark, $"Lazy<{edge.To.Name}>", edge.Dependency.Parameter.Name);
+        return new Fix(
+            "use its Value after construction only; change the parameter to",
+            lazy,
+            edge.Dependency.Binding is Binding.Single ? Edits.Take(edge.Dependency, lazy) : []);
+    }
 }

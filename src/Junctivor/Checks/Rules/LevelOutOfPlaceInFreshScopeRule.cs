@@ -94,7 +94,10 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
             [
                 new Fix($"start a scope of the level {reached.Level}, and resolve {reached.Name} from it; change the parameter to",
                     RegistrationText.Parameter(null, "Container", first.Name)),
-                new Fix($"make {reached.Name} scoped", RegistrationText.Again(reached, Level.Scoped)),
+                new Fix(
+                    $"make {reached.Name} scoped; each scope then creates its own",
+                    RegistrationText.Again(reached, Level.Scoped),
+                    Edits.Lifetime(reached, Level.Scoped)),
             ],
             Candidates = [holder.Name, reached.Name],
             Order = holder.Order,

@@ -55,7 +55,8 @@ internal sealed class LevelOutOfPlaceRule : IRule
             Fixes =
         [
             new Fix("declare one level within the other, if they are used that way",
-                $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})"),
+                $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})",
+                Edits.Nest(other, one)),
             new Fix($"split {node.Name} into a part for the level {one} and a part for the level {other}"),
         ],
             Candidates = [node.Name],

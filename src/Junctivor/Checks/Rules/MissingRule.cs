@@ -17,13 +17,13 @@ internal sealed class MissingRule : IRule
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault Requested(ServiceGraph graph, ServiceId service)
     {
-        IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, MissingFixes.AnyName, Level.Transient);
+        IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, Consumers.Code);
         return new Fault(FaultKind.Missing)
         {
             Summary = $"{service} was requested, but is not registered",
             Path = new FaultPath(graph).Line(service.ToString(), lifetime: "not registered").Path,
             Remarks = [.. near.Select(each => each.Remark)],
-            Fixes = MissingFixes.Of(graph, service, near, Level.Transient, []),
+            Fixes = MissingFixes.Of(graph, service, near, Consumers.Code),
         };
     }
 
@@ -41,8 +41,8 @@ internal sealed class MissingRule : IRule
         }
 
         Dependency first = dependencies[0];
-        Level level = LongestOf(graph, dependencies);
-        IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, first.Parameter.Name, level);
+        Consumers consumers = Consumers.Of(dependencies, LongestOf(graph, dependencies));
+        IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, consumers);
         return new Fault(FaultKind.Missing)
         {
             Summary = dependencies.Count == 1
@@ -50,7 +50,7 @@ internal sealed class MissingRule : IRule
                 : $"{service} is required in {dependencies.Count} places, but is not registered",
             Path = steps.Path,
             Remarks = [.. near.Select(each => each.Remark)],
-            Fixes = MissingFixes.Of(graph, service, near, level, dependencies),
+            Fixes = MissingFixes.Of(graph, service, near, consumers),
             Candidates = [.. dependencies.Select(dependency => dependency.Consumer.Name).Distinct()],
             Order = first.Consumer.Order,
         };

@@ -27,7 +27,8 @@ internal sealed class NotConstructibleRule : IRule
                 Found(graph, node, "is a delegate type",
                     new Fix("register the delegate as a value", $"Singleton.Value<{created.Name}>(…)")),
             _ when node.Constructors.Length == 0 => Found(
-                graph, node, "has no public constructor", new Fix($"make a constructor of {created.Name} public"),
+                graph, node, "has no public constructor", new Fix(
+                    $"make a constructor of {created.Name} public", null, Edits.MakeConstructorPublic(created)),
                 new Fix("create it in a factory", RegistrationText.UnknownFactory(node, created))),
             _ => InspectParameters(graph, node),
         };
@@ -64,7 +65,8 @@ internal sealed class NotConstructibleRule : IRule
                 ? new Fix("specify the class that implements it", RegistrationText.OfUnknown(node.Level, node.Implementation))
                 : new Fix(
                     $"specify the class that implements it, such as {implementing.Name}",
-                    RegistrationText.OfClass(node.Level, node.Implementation, implementing));
+                    RegistrationText.OfClass(node.Level, node.Implementation, implementing),
+                    Edits.Start(node, RegistrationText.OfClass(node.Level, node.Implementation, implementing)));
         }
 
         yield return new Fix("create it in a factory", RegistrationText.UnknownFactory(node, node.Services[0]));

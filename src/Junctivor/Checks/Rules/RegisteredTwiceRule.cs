@@ -21,8 +21,8 @@ internal sealed class RegisteredTwiceRule : IRule
             Remarks = ["Each decorates the one before it."],
             Fixes =
             [
-                new Fix("if that is intended, add to one of the registrations", RegistrationText.Accept(FaultKind.RegisteredTwice)),
-                new Fix("keep one of them, and remove the others; its work is then done once"),
+                Accepting("if that is intended", same.Last(), "It is meant to decorate twice."),
+                new Fix("keep one of them, and remove the others; its work is then done once", null, Edits.Remove(same.Skip(1))),
             ],
             Candidates = [same.Key.Implementation.Name],
             Order = same.Last().Order,
@@ -53,13 +53,21 @@ internal sealed class RegisteredTwiceRule : IRule
                 Remarks = ["Each registration creates its own instances."],
                 Fixes =
                 [
-                    new Fix("if several instances are intended, add to one of the registrations",
-                        RegistrationText.Accept(FaultKind.RegisteredTwice)),
-                    new Fix($"keep one of them, and remove the others; a list of {same.Key.Service} then has one instance of it"),
+                    Accepting("if several instances are intended", same.Last(), "Several instances are intended."),
+                    new Fix(
+                        $"keep one of them, and remove the others; a list of {same.Key.Service} then has one instance of it",
+                        null,
+                        Edits.Remove(same.Skip(1))),
                 ],
                 Candidates = [same.Key.Implementation.Name],
                 Order = same.Last().Order,
             };
         }
+    }
+
+    private static Fix Accepting(string condition, Node node, string reason)
+    {
+        string accept = RegistrationText.Accept(FaultKind.RegisteredTwice, reason);
+        return new Fix($"{condition}, add to one of the registrations", accept, Edits.Append(node, accept));
     }
 }

@@ -37,9 +37,12 @@ internal sealed class ReplacesNothingRule : IRule
                 : [],
             Fixes =
             [
-                later.Count > 0 ? new Fix($"move it after {later[later.Count - 1].Name}")
-                    : marked is not null ? new Fix("add the mark to it", RegistrationText.OptionsOf(marked.Mark))
-                    : new Fix("register before it what it should replace, or remove .Replacing()"),
+                later.Count > 0 ? new Fix($"move it after {later[later.Count - 1].Name}", null, Edits.Move(node, later[later.Count - 1]))
+                    : marked is not null ? new Fix(
+                        "add the mark to it",
+                        RegistrationText.OptionsOf(marked.Mark),
+                        Edits.Append(node, RegistrationText.OptionsOf(marked.Mark)))
+                    : new Fix("remove .Replacing(), as there is nothing to replace", null, Edits.RemoveOption(node, "Replacing")),
             ],
             Candidates = [node.Name],
             Order = node.Order,

@@ -30,9 +30,15 @@ internal sealed class SeveralConstructorsRule : IRule
             Fixes =
             [
                 chosen == 0
-                    ? new Fix("put [Inject] on the one to call", $"[Inject] public {RegistrationText.Declaration(node, likeliest)}")
+                    ? new Fix(
+                        "put [Inject] on the one to call",
+                        $"[Inject] public {RegistrationText.Declaration(node, likeliest)}",
+                        Edits.Attribute(node, likeliest, "[Inject]"))
                     : new Fix("keep [Inject] on only one of them"),
-                new Fix("if the class cannot be changed, register a factory", RegistrationText.Factory(node, likeliest)),
+                new Fix(
+                    "if the class cannot be changed, register a factory",
+                    RegistrationText.Factory(node, likeliest),
+                    chosen == 0 ? Edits.Start(node, RegistrationText.Factory(node, likeliest)) : []),
             ],
             Candidates = [.. node.Constructors.Select(constructor => $"{node.Implementation.Name}({constructor})")],
             Order = node.Order,

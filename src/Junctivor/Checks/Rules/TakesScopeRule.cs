@@ -16,9 +16,12 @@ internal sealed class TakesScopeRule : IRule
             Fixes =
             [
                 new Fix("take the required services as parameters"),
-                new Fix("if the types are known only at run time, add to its registration", RegistrationText.Accept(FaultKind.TakesScope)),
+                Accepting(dependency.Consumer, RegistrationText.Accept(FaultKind.TakesScope, "The types are known only at run time.")),
             ],
             Candidates = [dependency.Consumer.Name],
             Order = dependency.Consumer.Order,
         };
+
+    private static Fix Accepting(Node consumer, string accept) =>
+        new("if the types are known only at run time, add to its registration", accept, Edits.Append(consumer, accept));
 }

@@ -33,8 +33,11 @@ internal sealed class UnreachableRule : IRule
                     : [$"Only it uses {string.Join(", ", with.Take(MostShown))}{(with.Count > MostShown ? ", …" : "")}."],
                 Fixes =
                 [
-                    new Fix("if it is resolved directly, add to its registration", ".ResolvedDirectly()"),
-                    new Fix(with.Count == 0 ? "remove it" : $"remove it, and what only it uses"),
+                    new Fix(
+                        "if it is resolved directly, add to its registration",
+                        ".ResolvedDirectly()",
+                        Edits.Append(node, ".ResolvedDirectly()")),
+                    new Fix(with.Count == 0 ? "remove it" : $"remove it, and what only it uses", null, Edits.Remove([node])),
                 ],
                 Candidates = [node.Name],
                 Order = node.Order,

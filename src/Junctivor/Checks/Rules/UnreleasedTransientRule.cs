@@ -21,13 +21,23 @@ internal sealed class UnreleasedTransientRule : IRule
             Remarks = [$"{edge.To.Name} is disposable, and the container keeps each instance until its own disposal."],
             Fixes =
             [
+                ForEachUnit(node, edge),
                 new Fix(
-                    $"create one for each unit of work, disposed with its scope: in {node.Name}, take",
-                    RegistrationText.Parameter(
-                        edge.Dependency.Parameter.Mark, $"FreshScope<{edge.To.Services[0].Name}>", edge.Dependency.Parameter.Name)),
-                new Fix($"dispose of each instance yourself, and add to the registration of {edge.To.Name}", ".LeaveUndisposed()"),
+                    $"dispose of each instance yourself, and add to the registration of {edge.To.Name}",
+                    ".LeaveUndisposed()",
+                    Edits.Append(edge.To, ".LeaveUndisposed()")),
             ],
             Candidates = [node.Name, edge.To.Name],
             Order = node.Order,
         };
+
+    private static Fix ForEachUnit(Node node, Edge edge)
+    {
+        string fresh = RegistrationText.Parameter(
+            edge.Dependency.Parameter.Mark, $"FreshScope<{edge.To.Services[0].Name}>", edge.Dependency.Parameter.Name);
+        return new Fix(
+            $"create one for each unit of work, disposed with its scope: in {node.Name}, take",
+            fresh,
+            edge.By == DeferredForm.Func ? Edits.Take(edge.Dependency, fresh) : []);
+    }
 }

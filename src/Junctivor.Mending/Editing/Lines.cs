@@ -1,0 +1,45 @@
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.Text;
+
+namespace Junctivor.Mending.Editing;
+
+/// <summary>What an edit wants to know of the lines around it.</summary>
+internal static class Lines
+{
+    public const string Indent = "    ";
+
+    /// <summary>The line break that a file uses.</summary>
+    public static string BreakOf(SyntaxTree tree) => tree.GetText().ToString().Contains("\r\n", StringComparison.Ordinal) ? "\r\n" : "\n";
+
+    /// <summary>The white space that the line of a position starts with.</summary>
+    public static string IndentAt(SyntaxTree tree, int position)
+    {
+        string line = tree.GetText().Lines.GetLineFromPosition(position).ToString();
+        return line[..^line.TrimStart().Length];
+    }
+
+    /// <summary>Whether nothing but white space stands before it on its line.</summary>
+    public static bool IsFirst(SyntaxTree tree, int position)
+    {
+        TextLine line = tree.GetText().Lines.GetLineFromPosition(position);
+        return string.IsNullOrWhiteSpace(tree.GetText().ToString(TextSpan.FromBounds(line.Start, position)));
+    }
+
+    /// <summary>Whether nothing but white space stands behind it on its line.</summary>
+    public static bool IsLast(SyntaxTree tree, int position)
+    {
+        TextLine line = tree.GetText().Lines.GetLineFromPosition(position);
+        return string.IsNullOrWhiteSpace(tree.GetText().ToString(TextSpan.FromBounds(position, line.End)));
+    }
+
+    /// <summary>All whole lines that a span touches, with the line break of the last.</summary>
+    public static TextSpan Whole(SyntaxTree tree, TextSpan span)
+    {
+        TextLineCollection lines = tree.GetText().Lines;
+        return TextSpan.FromBounds(
+            lines.GetLineFromPosition(span.Start).Start, lines.GetLineFromPosition(span.End).EndIncludingLineBreak);
+    }
+
+    /// <summary>The line of a position, counted from 1.</summary>
+    public static int NumberOf(SyntaxTree tree, int position) => tree.GetText().Lines.GetLineFromPosition(position).LineNumber + 1;
+}

@@ -1,0 +1,64 @@
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.Text;
+
+namespace Junctivor.Mending.Sources;
+
+/// <summary>The sources of an assembly, compiled again as they were.</summary>
+internal static class SourceSet
+{
+    /// <summary>The compilation that the assembly comes from.</summary>
+    /// <param name="assembly">The assembly; its symbols stand beside it or in it.</param>
+    /// <param name="resolve">Gives the path of a referenced assembly by its file name; null where it is not found.</param>
+    /// <exception cref="CannotMendException">Its sources are not there, or have changed since.</exception>
+    public static CSharpCompilation Of(string assembly, Func<string, string?> resolve)
+    {
+        PdbSources symbols = PdbSources.Of(assembly);
+        IReadOnlyDictionary<string, string> options = symbols.CompilerOptions;
+        CSharpParseOptions parsing = new(
+            LanguageVersionFacts.TryParse(options.GetValueOrDefault("language-version"), out LanguageVersion version)
+                ? version
+                : LanguageVersion.Latest,
+            preprocessorSymbols: options.GetValueOrDefault("define")?.Split(','));
+        CSharpCompilationOptions compiling = new(
+            OutputKind.DynamicallyLinkedLibrary,
+            nullableContextOptions: Enum.TryParse(options.GetValueOrDefault("nullable"), out NullableContextOptions nullable)
+                ? nullable
+                : NullableContextOptions.Disable,
+            allowUnsafe: options.GetValueOrDefault("unsafe") == "True",
+            checkOverflow: options.GetValueOrDefault("checked") == "True",
+            deterministic: true);
+        if (Enum.TryParse(options.GetValueOrDefault("output-kind"), out OutputKind kind))
+        {
+            compiling = compiling.WithOutputKind(kind);
+        }
+
+        return CSharpCompilation.Create(
+            Path.GetFileNameWithoutExtension(assembly),
+            symbols.Documents.Select(document => Parse(document, parsing)),
+            symbols.ReferenceNames.Select(resolve).OfType<string>().Select(path => MetadataReference.CreateFromFile(path)),
+            compiling);
+    }
+
+    private static SyntaxTree Parse(PdbDocument document, CSharpParseOptions parsing) =>
+        CSharpSyntaxTree.ParseText(Read(document), parsing, document.Path);
+
+    private static SourceText Read(PdbDocument document)
+    {
+        if (document.Embedded is { } embedded && !File.Exists(document.Path))
+        {
+            return SourceText.From(embedded, embedded.Length);
+        }
+
+        if (!File.Exists(document.Path))
+        {
+            throw new CannotMendException(
+                $"{document.Path} is not there: mend where the assembly was built, and build it without ContinuousIntegrationBuild.");
+        }
+
+        byte[] content = File.ReadAllBytes(document.Path);
+        return document.IsCompiledFrom(content)
+            ? SourceText.From(content, content.Length)
+            : throw new CannotMendException($"{document.Path} has changed since the assembly was built: build it again.");
+    }
+}

@@ -1,0 +1,84 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>Makes the edits of the fixes. There is none where the code is to be filled in, or where nobody knows the place.</summary>
+internal static class Edits
+{
+    public static IReadOnlyList<SourceEdit> Append(Node node, string option) => At(node, SourceEditKind.AppendOption, option);
+
+    public static IReadOnlyList<SourceEdit> RemoveOption(Node node, string option, string? naming = null) =>
+        At(node, SourceEditKind.RemoveOption, option, naming);
+
+    public static IReadOnlyList<SourceEdit> RenamePassed(Node node, string passed, string name) =>
+        At(node, SourceEditKind.RenamePassed, name, passed);
+
+    public static IReadOnlyList<SourceEdit> Start(Node node, string start) => At(node, SourceEditKind.ReplaceStart, start);
+
+    public static IReadOnlyList<SourceEdit> Lifetime(Node node, Level level) =>
+        At(node, SourceEditKind.ReplaceLifetime, RegistrationText.Start(level));
+
+    public static IReadOnlyList<SourceEdit> Method(Node node, string method) => At(node, SourceEditKind.ReplaceMethod, method);
+
+    /// <summary>Registers something beside what requires it.</summary>
+    public static IReadOnlyList<SourceEdit> Register(Node beside, string registration) =>
+        At(beside, SourceEditKind.AddRegistration, registration);
+
+    public static IReadOnlyList<SourceEdit> Remove(IEnumerable<Node> nodes) =>
+        OfAll(nodes.Select(node => At(node, SourceEditKind.RemoveRegistration, "")));
+
+    public static IReadOnlyList<SourceEdit> Move(Node node, Node behind) => behind.Registration.Place is { IsKnown: true } place
+        ? [.. At(node, SourceEditKind.MoveRegistration, "").Select(edit => edit with { TargetFile = place.File, TargetLine = place.Line })]
+        : [];
+
+    /// <summary>Changes the parameter of a dependency: in the constructor, or in the factory.</summary>
+    public static IReadOnlyList<SourceEdit> Take(Dependency dependency, string parameter) => dependency.Consumer.Kind switch
+    {
+        NodeKind.Class when dependency.Number < (dependency.Consumer.ChosenConstructor?.Parameters.Length ?? 0)
+            && !(dependency.Consumer.Implementation.Arguments.Count > 0 && dependency.Parameter.Type.Arguments.Count > 0) =>
+            OfClass(dependency.Consumer.Implementation, SourceEditKind.ChangeParameter, parameter, dependency.Parameter.Name),
+        NodeKind.Factory => At(dependency.Consumer, SourceEditKind.ChangeParameter, parameter, dependency.Parameter.Name),
+        _ => [],
+    };
+
+    public static IReadOnlyList<SourceEdit> Attribute(Node node, Constructor constructor, string attribute) => OfClass(
+        node.Implementation, SourceEditKind.AddAttribute, attribute,
+        string.Join(",", constructor.Parameters.Select(parameter => parameter.Name)));
+
+    public static IReadOnlyList<SourceEdit> MakeConstructorPublic(TypeRef type) => OfClass(type, SourceEditKind.MakeConstructorPublic, "");
+
+    public static IReadOnlyList<SourceEdit> Implement(TypeRef type, TypeRef service) => service.IsInterface && !service.IsOpen
+        ? OfClass(type, SourceEditKind.AddInterface, service.Name)
+        : [];
+
+    public static IReadOnlyList<SourceEdit> Nest(Level inner, Level outer) =>
+        [new SourceEdit(SourceEditKind.NestLevel, inner.Name) { Parameter = outer.Name }];
+
+    /// <summary>The edits of a fix of several places: all of them, or none where one is unknown.</summary>
+    public static IReadOnlyList<SourceEdit> OfAll(IEnumerable<IReadOnlyList<SourceEdit>> parts)
+    {
+        List<SourceEdit> all = [];
+        foreach (IReadOnlyList<SourceEdit> part in parts)
+        {
+            if (part.Count == 0)
+            {
+                return [];
+            }
+
+            all.AddRange(part);
+        }
+
+        return all;
+    }
+
+    private static IReadOnlyList<SourceEdit> At(Node node, SourceEditKind kind, string text, string? parameter = null) =>
+        node.Registration.Place is { IsKnown: true } place && !RegistrationText.IsToBeFilledIn(text)
+            ? [new SourceEdit(kind, text)
+            {
+                File = place.File, Line = place.Line, Type = node.Registration.Implementation.DefinitionName, Parameter = parameter,
+            }]
+            : [];
+
+    private static IReadOnlyList<SourceEdit> OfClass(TypeRef type, SourceEditKind kind, string text, string? parameter = null) =>
+        [new SourceEdit(kind, text) { Type = type.DefinitionName, Parameter = parameter }];
+}

@@ -1,0 +1,51 @@
+namespace Junctivor;
+
+/// <summary>What a <see cref="SourceEdit"/> does to the source.</summary>
+public enum SourceEditKind
+{
+    /// <summary>Writes <see cref="SourceEdit.Text"/>, such as <c>.FirstChoice()</c>, behind a registration.</summary>
+    AppendOption,
+
+    /// <summary>Removes the call of the option <see cref="SourceEdit.Text"/>, such as <c>Accept</c>, from a registration. Where
+    /// <see cref="SourceEdit.Parameter"/> is given, only the call that names it.</summary>
+    RemoveOption,
+
+    /// <summary>Replaces the text <see cref="SourceEdit.Parameter"/> by <see cref="SourceEdit.Text"/> in the call of <c>Passing</c> of a
+    /// registration.</summary>
+    RenamePassed,
+
+    /// <summary>Replaces what a registration starts with, such as <c>Scoped.Of&lt;IBerthLedger&gt;()</c>, and leaves its options.</summary>
+    ReplaceStart,
+
+    /// <summary>Replaces the lifetime that a registration starts with, such as <c>Singleton</c>.</summary>
+    ReplaceLifetime,
+
+    /// <summary>Replaces the method that a registration starts with, such as <c>From</c>.</summary>
+    ReplaceMethod,
+
+    /// <summary>Writes the registration <see cref="SourceEdit.Text"/> behind another one.</summary>
+    AddRegistration,
+
+    /// <summary>Removes a registration.</summary>
+    RemoveRegistration,
+
+    /// <summary>Moves a registration behind the one at <see cref="SourceEdit.TargetFile"/>.</summary>
+    MoveRegistration,
+
+    /// <summary>Replaces the parameter <see cref="SourceEdit.Parameter"/> of the constructor of a class, or of the factory of a
+    /// registration, and changes the uses of it accordingly.</summary>
+    ChangeParameter,
+
+    /// <summary>Writes the attribute <see cref="SourceEdit.Text"/> before the constructor whose parameters have the names
+    /// <see cref="SourceEdit.Parameter"/>, separated by commas.</summary>
+    AddAttribute,
+
+    /// <summary>Makes the constructor of a class public.</summary>
+    MakeConstructorPublic,
+
+    /// <summary>Lets a class implement the interface <see cref="SourceEdit.Text"/>.</summary>
+    AddInterface,
+
+    /// <summary>Declares the scope level <see cref="SourceEdit.Text"/> within the level <see cref="SourceEdit.Parameter"/>.</summary>
+    NestLevel,
+}
