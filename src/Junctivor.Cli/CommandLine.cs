@@ -16,21 +16,17 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     private const double DefaultShutdownTimeout = 60;
     private const double MostSeconds = 86_400;
 
-    public RootCommand Root() => new("Checks dependency-injection wirings, explains them and compares them, without building a container.")
+    public RootCommand Root() => new("Checks dependency-injection wirings, mends, explains and compares them, without building a container.")
     {
-        Check(), List(), Why(), Compare(), Fault(), Demo(),
+        Check(), Mend(), List(), Why(), Compare(), Fault(), Demo(),
     };
 
     private Command Check()
     {
         Argument<FileInfo> assembly = new("ASSEMBLY") { Description = "The assembly that contains the wirings." };
         Option<string?> wiring = WiringOption("Check only the wiring of this name.");
-        Option<bool> strict = new("--strict") { Description = "Count warnings as faults." };
-        Option<string[]> severity = new("--severity")
-        {
-            Description = "Set the severity of a code, such as JV303=fault; can be repeated.",
-            HelpName = "CODE=fault|warning|note",
-        };
+        Option<bool> strict = StrictOption();
+        Option<string[]> severity = SeverityOption();
         Option<CheckFormat> format = new("--format") { Description = "The output format; sarif is SARIF 2.1.0, for code-review tools." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
@@ -50,6 +46,27 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
                 SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
                 new CheckOutput(arguments.GetValue(format), arguments.GetValue(output), arguments.GetValue(sourceRoot)))));
         return check;
+    }
+
+    private Command Mend()
+    {
+        Argument<FileInfo> assembly = new("ASSEMBLY") { Description = "The assembly that contains the wirings, where it was built from its sources." };
+        Option<string?> wiring = WiringOption("Mend only the wiring of this name.");
+        Option<bool> strict = StrictOption();
+        Option<string[]> severity = SeverityOption();
+        Option<bool> dryRun = new("--dry-run") { Description = "Only show what would change." };
+        Option<double> limit = LimitOption();
+        Command mend = new("mend", "Makes the first fix of each fault in the sources, and shows what changes before it is written.")
+        {
+            assembly, wiring, strict, severity, dryRun, limit,
+        };
+        mend.SetAction(arguments => InChildProcess([$"{arguments.GetRequiredValue(assembly)}"], arguments.GetValue(limit), () =>
+            MendCommand.Run(
+                arguments.GetRequiredValue(assembly),
+                arguments.GetValue(wiring),
+                SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
+                arguments.GetValue(dryRun))));
+        return mend;
     }
 
     private Command List()
@@ -153,6 +170,14 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         new("ASSEMBLY") { Description = "The assembly that contains the wirings, or a saved graph (.json)." };
 
     private static Option<string?> WiringOption(string description) => new("--wiring") { Description = description, HelpName = "NAME" };
+
+    private static Option<bool> StrictOption() => new("--strict") { Description = "Count warnings as faults." };
+
+    private static Option<string[]> SeverityOption() => new("--severity")
+    {
+        Description = "Set the severity of a code, such as JV303=fault; can be repeated.",
+        HelpName = "CODE=fault|warning|note",
+    };
 
     private static Option<FileInfo?> OutputOption() =>
         new("--output") { Description = "Write to this file instead of standard output.", HelpName = "FILE" };

@@ -50,26 +50,59 @@ internal sealed class Mender
         }
     }
 
-    private (CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>) Mend(
-        IReadOnlyList<(string Wiring, Fault Fault)> before, (string Wiring, Fault Fault) next)
+    /// <summary>Why a fix of a fault cannot be made; null where it can.</summary>
+    /// <param name="sources">The sources.</param>
+    /// <param name="fix">The fix.</param>
+    /// <param name="mended">The fault, with the name of its wiring.</param>
+    /// <param name="check">Compiles and checks the wirings of sources.</param>
+    public static string? ObstacleTo(
+        CSharpCompilation sources,
+        Fix fix,
+        (string Wiring, Fault Fault) mended,
+        Func<CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>> check)
     {
-        if (next.Fault.Fixes is not [{ Edits.Count: > 0 } fix, ..])
+        try
         {
-            throw new CannotEditException("its first fix is to be made by hand");
+            Make(sources, check(sources), fix, mended, check);
+            return null;
         }
+        catch (CannotEditException problem)
+        {
+            return problem.Message;
+        }
+    }
 
-        CSharpCompilation changed = SourceEditor.Apply(After, fix.Edits);
-        IReadOnlyList<(string Wiring, Fault Fault)> after = _check(changed);
+    private (CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>) Mend(
+        IReadOnlyList<(string Wiring, Fault Fault)> before, (string Wiring, Fault Fault) next) =>
+        next.Fault.Fixes is [{ Edits.Count: > 0 } fix, ..]
+            ? Make(After, before, fix, next, _check)
+            : throw new CannotEditException("its first fix is to be made by hand");
+
+    private static (CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>) Make(
+        CSharpCompilation sources,
+        IReadOnlyList<(string Wiring, Fault Fault)> before,
+        Fix fix,
+        (string Wiring, Fault Fault) mended,
+        Func<CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>> check)
+    {
+        CSharpCompilation changed = SourceEditor.Apply(sources, fix.Edits);
+        IReadOnlyList<(string Wiring, Fault Fault)> after = check(changed);
         HashSet<string> known = [.. before.Select(KeyOf)];
-        if (after.Any(each => KeyOf(each) == KeyOf(next)))
+        if (after.Any(each => KeyOf(each) == KeyOf(mended)))
         {
-            throw new CannotEditException("its first fix does not end it");
+            throw new CannotEditException("its fix does not end it");
         }
 
-        return after.FirstOrDefault(each => !known.Contains(KeyOf(each))) is { Fault: not null } other
-            ? throw new CannotEditException($"its first fix would bring {other.Fault.Kind}: {other.Fault.Summary}")
+        return after.FirstOrDefault(each => !known.Contains(KeyOf(each)) && !WasHidden(mended.Fault, each.Fault)) is { Fault: not null } other
+            ? throw new CannotEditException($"its fix would bring {other.Fault.Kind}: {other.Fault.Summary}")
             : (changed, after);
     }
+
+    /// <summary>
+    /// Whether a fault could be found only once another one was mended: nobody can tell whether a missing service is held too long.
+    /// </summary>
+    private static bool WasHidden(Fault mended, Fault found) => mended.Path.Any(missing => missing.Parameter is not null
+        && found.Path.Any(step => step.Parameter == missing.Parameter && step.Name == missing.Name));
 
     private static string KeyOf((string Wiring, Fault Fault) found) => $"{found.Wiring}\n{found.Fault.Code}\n{found.Fault.Summary}";
 }

@@ -92,9 +92,11 @@ internal sealed class FreshScopeUses
         RunWhole(home, uses);
     }
 
+    /// <summary>Whether it is used again and again; what a <c>foreach</c> goes through is computed once.</summary>
     private static bool IsInLoop(SyntaxNode use, SyntaxNode home) => use.Ancestors()
         .TakeWhile(node => node != home)
-        .Any(node => node is ForStatementSyntax or CommonForEachStatementSyntax or WhileStatementSyntax or DoStatementSyntax);
+        .Any(node => node is ForStatementSyntax or WhileStatementSyntax or DoStatementSyntax
+            || (node is CommonForEachStatementSyntax each && !each.Expression.Span.Contains(use.Span)));
 
     /// <summary>The service itself, where a use says <c>ledger()</c> or <c>ledger.Value</c>.</summary>
     private ExpressionSyntax ServiceOf(ExpressionSyntax use) => (_former, use.Parent) switch

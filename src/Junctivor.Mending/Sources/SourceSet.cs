@@ -1,3 +1,4 @@
+using System.Runtime.InteropServices;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.Text;
@@ -36,9 +37,16 @@ internal static class SourceSet
         return CSharpCompilation.Create(
             Path.GetFileNameWithoutExtension(assembly),
             symbols.Documents.Select(document => Parse(document, parsing)),
-            symbols.ReferenceNames.Select(resolve).OfType<string>().Select(path => MetadataReference.CreateFromFile(path)),
+            symbols.ReferenceNames.Select(resolve).OfType<string>()
+                .Concat(PlatformFiles())
+                .Distinct()
+                .Select(path => MetadataReference.CreateFromFile(path)),
             compiling);
     }
+
+    /// <summary>Where the types of the platform are, to which the assemblies that a program names only forward.</summary>
+    private static IEnumerable<string> PlatformFiles() =>
+        Directory.EnumerateFiles(RuntimeEnvironment.GetRuntimeDirectory(), "System.Private.*.dll");
 
     private static SyntaxTree Parse(PdbDocument document, CSharpParseOptions parsing) =>
         CSharpSyntaxTree.ParseText(Read(document), parsing, document.Path);

@@ -27,7 +27,10 @@ internal static class CaptiveFixes
             fixes.Add(
                 new Fix($"give {registered.Name} the lifetime of what it holds; each scope then creates its own",
                     RegistrationText.Again(registered, held.Level),
-                    held.Level.IsUsersOwn ? [] : Edits.Lifetime(registered, held.Level)));
+                    held.Level.IsUsersOwn ? [] : Edits.Lifetime(registered, held.Level))
+                {
+                    ChangesBehavior = true,
+                });
         }
 
         return fixes;

@@ -20,6 +20,10 @@ public sealed record Fix
     /// where a value is to be filled in.</summary>
     public IReadOnlyList<SourceEdit> Edits { get; internal init; }
 
+    /// <summary>Whether the program then does something else than it was written to do: it loses a service, or an instance lives shorter.
+    /// Such fixes come after the others, and their advice says what is lost.</summary>
+    public bool ChangesBehavior { get; internal init; }
+
     /// <summary>The fix on one line.</summary>
     /// <returns>The advice, and the code after a colon.</returns>
     public override string ToString() => Code is null ? Advice : $"{Advice}: {Code}";

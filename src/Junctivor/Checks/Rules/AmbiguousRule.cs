@@ -117,7 +117,10 @@ internal sealed class AmbiguousRule : IRule
         fixes.Add(
             new Fix("take all of them", RegistrationText.Parameter(binding.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
         fixes.Add(new Fix(
-            "keep one of them, and remove the others; nothing can use those any more", null, Edits.Remove(binding.Candidates.Skip(1))));
+            "keep one of them, and remove the others; nothing can use those any more", null, Edits.Remove(binding.Candidates.Skip(1)))
+        {
+            ChangesBehavior = true,
+        });
         return fixes;
     }
 

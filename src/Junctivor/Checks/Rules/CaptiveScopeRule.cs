@@ -21,7 +21,10 @@ internal sealed class CaptiveScopeRule : IRule
                 new Fix(
                     $"give {node.Name} the lifetime of the scope; each scope then creates its own",
                     RegistrationText.Again(node, Level.Scoped),
-                    Edits.Lifetime(node, Level.Scoped)),
+                    Edits.Lifetime(node, Level.Scoped))
+                {
+                    ChangesBehavior = true,
+                },
             ],
             Candidates = [node.Name],
             Order = node.Order,

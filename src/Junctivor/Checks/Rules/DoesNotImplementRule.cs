@@ -36,7 +36,10 @@ internal sealed class DoesNotImplementRule : IRule
                 new Fix(
                     $"remove {service.Name} from this registration; then it no longer provides that",
                     null,
-                    node.Services[0].Equals(service) ? [] : Edits.RemoveOption(node, "Also", service.OwnName)),
+                    node.Services[0].Equals(service) ? [] : Edits.RemoveOption(node, "Also", service.OwnName))
+                {
+                    ChangesBehavior = true,
+                },
             ],
             Candidates = [node.Implementation.Name, service.Name],
             Order = node.Order,

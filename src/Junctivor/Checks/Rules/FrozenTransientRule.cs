@@ -55,8 +55,14 @@ internal sealed class FrozenTransientRule : IRule
                 new Fix(
                     "if one shared instance is intended, register it as",
                     RegistrationText.Again(frozen, Level.Singleton),
-                    Edits.Lifetime(frozen, Level.Singleton)),
-                new Fix($"if one instance for {holder.Name} is intended, add to its registration", accept, Edits.Append(holder, accept)),
+                    Edits.Lifetime(frozen, Level.Singleton))
+                {
+                    ChangesBehavior = true,
+                },
+                new Fix($"if one instance for {holder.Name} is intended, add to its registration", accept, Edits.Append(holder, accept))
+                {
+                    ChangesBehavior = true,
+                },
             ],
             Candidates = [holder.Name, frozen.Name],
             Order = holder.Order,

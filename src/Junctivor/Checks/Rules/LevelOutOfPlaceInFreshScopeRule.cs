@@ -97,7 +97,10 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
                 new Fix(
                     $"make {reached.Name} scoped; each scope then creates its own",
                     RegistrationText.Again(reached, Level.Scoped),
-                    Edits.Lifetime(reached, Level.Scoped)),
+                    Edits.Lifetime(reached, Level.Scoped))
+                {
+                    ChangesBehavior = true,
+                },
             ],
             Candidates = [holder.Name, reached.Name],
             Order = holder.Order,

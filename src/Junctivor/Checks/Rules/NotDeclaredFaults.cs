@@ -60,7 +60,7 @@ internal static class NotDeclaredFaults
                 $"supply it as {new ServiceId(node.Services[0], node.Mark)}, which is declared", RegistrationText.Supply(node))),
         new Fix("declare it in the wiring",
             $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}"),
-        new Fix("do not supply it"),
+        new Fix("do not supply it") { ChangesBehavior = true },
     ];
 
     private static Fix AtOtherLevel(Node declaration) => declaration.Options.IsSuppliedLater

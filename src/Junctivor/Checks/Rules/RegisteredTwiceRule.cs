@@ -22,7 +22,10 @@ internal sealed class RegisteredTwiceRule : IRule
             Fixes =
             [
                 Accepting("if that is intended", same.Last(), "It is meant to decorate twice."),
-                new Fix("keep one of them, and remove the others; its work is then done once", null, Edits.Remove(same.Skip(1))),
+                new Fix("keep one of them, and remove the others; its work is then done once", null, Edits.Remove(same.Skip(1)))
+                {
+                    ChangesBehavior = true,
+                },
             ],
             Candidates = [same.Key.Implementation.Name],
             Order = same.Last().Order,
@@ -57,7 +60,10 @@ internal sealed class RegisteredTwiceRule : IRule
                     new Fix(
                         $"keep one of them, and remove the others; a list of {same.Key.Service} then has one instance of it",
                         null,
-                        Edits.Remove(same.Skip(1))),
+                        Edits.Remove(same.Skip(1)))
+                    {
+                        ChangesBehavior = true,
+                    },
                 ],
                 Candidates = [same.Key.Implementation.Name],
                 Order = same.Last().Order,

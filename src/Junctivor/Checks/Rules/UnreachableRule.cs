@@ -37,7 +37,10 @@ internal sealed class UnreachableRule : IRule
                         "if it is resolved directly, add to its registration",
                         ".ResolvedDirectly()",
                         Edits.Append(node, ".ResolvedDirectly()")),
-                    new Fix(with.Count == 0 ? "remove it" : $"remove it, and what only it uses", null, Edits.Remove([node])),
+                    new Fix(with.Count == 0 ? "remove it" : $"remove it, and what only it uses", null, Edits.Remove([node]))
+                    {
+                        ChangesBehavior = true,
+                    },
                 ],
                 Candidates = [node.Name],
                 Order = node.Order,

@@ -1,0 +1,56 @@
+using Junctivor.Cli.Loading;
+using Junctivor.Cli.Output;
+using Junctivor.Mending;
+using Junctivor.Mending.Editing;
+using Junctivor.Reports.Text;
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Cli.Commands;
+
+/// <summary>junctivor mend: makes the first fix of each fault in the sources of an assembly.</summary>
+internal static class MendCommand
+{
+    /// <summary>Shows what is changed, and then writes it.</summary>
+    /// <exception cref="CannotCheckException">The assembly or its sources cannot be read, or a source cannot be written.</exception>
+    public static int Run(FileInfo file, string? wiring, BuildOptions options, bool isDryRun)
+    {
+        Mender mender = Waiting.While($"Reading {file.Name} …", () => Mend(file, wiring, options));
+        IReadOnlyList<(SyntaxTree Before, SyntaxTree After)> changed = ChangedIn(mender);
+        Screen screen = new(Terminal.Out);
+        IReadOnlyList<MendedFault> done = [.. mender.Done.Select(each => new MendedFault(each.Fault, each.Obstacle))];
+        IReadOnlyList<ChangedSource> sources =
+            [.. changed.Select(pair => new ChangedSource(pair.Before.FilePath, pair.Before.ToString(), pair.After.ToString()))];
+        screen.Write(MendText.Lines(done, sources, screen.Width));
+        if (changed.Count > 0 && !isDryRun)
+        {
+            SourceFiles.Write(changed);
+        }
+
+        screen.Write([MendText.Summary(done, changed.Count, isDryRun)]);
+        return mender.Done.All(each => each.Obstacle is null) ? ExitStatus.Sound : ExitStatus.FaultsFound;
+    }
+
+    private static Mender Mend(FileInfo file, string? wiring, BuildOptions options)
+    {
+        // Finds out whether there is something to check, and says so as the check does.
+        WiringFinder.Find(file, wiring);
+        MendableAssembly assembly = new(file);
+        try
+        {
+            Mender mender = new(assembly.Sources, sources => assembly.Check(sources, wiring, options));
+            mender.Run(fault => fault.Severity == Severity.Fault);
+            return mender;
+        }
+        catch (CannotEditException problem)
+        {
+            throw new CannotCheckException($"{file.Name} cannot be mended, because {problem.Message}");
+        }
+    }
+
+    private static IReadOnlyList<(SyntaxTree Before, SyntaxTree After)> ChangedIn(Mender mender) =>
+    [
+        .. mender.Before.SyntaxTrees.Zip(mender.After.SyntaxTrees)
+            .Where(pair => pair.First != pair.Second)
+            .OrderBy(pair => pair.First.FilePath, StringComparer.Ordinal),
+    ];
+}

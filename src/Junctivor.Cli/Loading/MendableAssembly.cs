@@ -1,0 +1,75 @@
+using System.Reflection;
+using System.Runtime.InteropServices;
+using System.Runtime.Loader;
+using Junctivor.Mending;
+using Junctivor.Mending.Editing;
+using Junctivor.Mending.Sources;
+using Junctivor.Reports.Wirings;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+
+namespace Junctivor.Cli.Loading;
+
+/// <summary>An assembly with its sources, which can be changed, compiled and checked without a file being written.</summary>
+internal sealed class MendableAssembly
+{
+    private readonly FileInfo _file;
+    private readonly IReadOnlyList<string> _frameworkFolders;
+    private readonly AssemblyDependencyResolver _resolver;
+
+    /// <exception cref="CannotCheckException">The file is no assembly, or its sources are not there as they were compiled.</exception>
+    public MendableAssembly(FileInfo file)
+    {
+        AssemblyLoading.Load(file);
+        _file = file;
+        _frameworkFolders = RuntimeSettings.Beside(file).FrameworkFolders();
+        _resolver = new AssemblyDependencyResolver(file.FullName);
+        try
+        {
+            Sources = SourceSet.Of(file.FullName, PathOf);
+        }
+        catch (CannotMendException problem)
+        {
+            throw new CannotCheckException(problem.Message);
+        }
+    }
+
+    /// <summary>The sources as they were compiled.</summary>
+    public CSharpCompilation Sources { get; }
+
+    /// <summary>Compiles sources and checks the wirings in them.</summary>
+    /// <param name="sources">The sources.</param>
+    /// <param name="wiring">The only wiring to check; null for all.</param>
+    /// <param name="options">What counts as a fault.</param>
+    /// <exception cref="CannotEditException">They do not compile, or their wiring code throws.</exception>
+    public IReadOnlyList<(string Wiring, Fault Fault)> Check(CSharpCompilation sources, string? wiring, BuildOptions options)
+    {
+        using MemoryStream image = new();
+        if (!sources.Emit(image).Success)
+        {
+            throw new CannotEditException($"its sources cannot be compiled: {NameRepair.ErrorsOf(sources).First().GetMessage(null)}");
+        }
+
+        image.Position = 0;
+        CheckedLoadContext context = new(_file.FullName, _frameworkFolders);
+        try
+        {
+            Assembly assembly = context.LoadFromStream(image);
+            return [.. CheckedWirings.In(assembly)
+                .Create(wiring)
+                .SelectMany(each => each.Wiring.Check(options).All.Select(fault => (each.Name, fault)))];
+        }
+        catch (UnreadableWiringException problem)
+        {
+            throw new CannotEditException(problem.Message);
+        }
+    }
+
+    private string? PathOf(string fileName) =>
+        fileName == $"{typeof(Wiring).Assembly.GetName().Name}.dll" ? typeof(Wiring).Assembly.Location
+        : _resolver.ResolveAssemblyToPath(new AssemblyName(Path.GetFileNameWithoutExtension(fileName))) ?? _frameworkFolders
+            .Append(RuntimeEnvironment.GetRuntimeDirectory())
+            .Append(_file.DirectoryName!)
+            .Select(folder => Path.Combine(folder, fileName))
+            .FirstOrDefault(File.Exists);
+}

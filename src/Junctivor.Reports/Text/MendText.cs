@@ -1,0 +1,109 @@
+using DiffPlex.DiffBuilder;
+using DiffPlex.DiffBuilder.Model;
+using Junctivor.Checks;
+using Junctivor.Graph;
+
+namespace Junctivor.Reports.Text;
+
+/// <summary>Lays out what was mended: each fault with what became of it, and then the lines that change.</summary>
+internal static class MendText
+{
+    private const string Indent = "  ";
+    private static readonly IReadOnlyList<Piece> Blank = [];
+
+    /// <summary>The lines, none longer than a width where that is possible; code is never broken.</summary>
+    public static IEnumerable<IReadOnlyList<Piece>> Lines(
+        IReadOnlyList<MendedFault> done, IReadOnlyList<ChangedSource> changed, int width)
+    {
+        foreach (IReadOnlyList<Piece> line in done.SelectMany(each => FaultLines(each, width)))
+        {
+            yield return line;
+        }
+
+        string folder = SourcePlaceText.SharedFolder(changed.Select(source => new SourcePlace(source.File, 1)));
+        foreach ((string file, string before, string after) in changed)
+        {
+            yield return [new Piece(file[folder.Length..], Tone.Strong)];
+            foreach (IReadOnlyList<Piece> line in Difference(before, after))
+            {
+                yield return line;
+            }
+
+            yield return Blank;
+        }
+    }
+
+    /// <summary>The last line.</summary>
+    public static IReadOnlyList<Piece> Summary(IReadOnlyList<MendedFault> done, int files, bool isDryRun)
+    {
+        int mended = done.Count(each => each.Obstacle is null);
+        if (done.Count == 0)
+        {
+            return [new Piece("No faults: nothing to mend.", Tone.Good)];
+        }
+
+        string count = $"{mended} of {done.Count} {(done.Count == 1 ? "fault" : "faults")} mended";
+        string rest = mended < done.Count ? $" {done.Count - mended} to mend by hand." : "";
+        string written = files == 0 ? ""
+            : isDryRun ? " Nothing was written (--dry-run)."
+            : $" {(files == 1 ? "1 file was" : $"{files} files were")} written: build, and check again.";
+        return [new Piece($"{count}.", mended == done.Count ? Tone.Good : Tone.Bad), rest + written];
+    }
+
+    private static IEnumerable<IReadOnlyList<Piece>> FaultLines(MendedFault each, int width)
+    {
+        Fault fault = each.Fault;
+        IReadOnlyList<string> heading = [.. LineWrapping.Lines($"{fault.Kind}: {fault.Summary}", width, Indent + Indent)];
+        yield return [new Piece($"{fault.Kind}:", each.Obstacle is null ? Tone.Good : Tone.Bad), heading[0][$"{fault.Kind}:".Length..]];
+        foreach (string line in heading.Skip(1)
+            .Concat(LineWrapping.Lines(
+                each.Obstacle is null ? $"mended: {fault.Fixes[0].Advice}{(fault.Fixes[0].Code is null ? "" : ":")}" : $"by hand, because {each.Obstacle}.",
+                width - Indent.Length, Indent)
+                .Select(line => Indent + line)))
+        {
+            yield return [line];
+        }
+
+        foreach (string line in each.Obstacle is null ? fault.Fixes[0].Code?.Split('\n') ?? [] : [])
+        {
+            yield return [Indent + Indent + Indent + line];
+        }
+
+        yield return Blank;
+    }
+
+    /// <summary>The lines that change, each with its number, and one line around them.</summary>
+    private static IEnumerable<IReadOnlyList<Piece>> Difference(string before, string after)
+    {
+        List<DiffPiece> lines = [.. InlineDiffBuilder.Diff(before, after, ignoreWhiteSpace: false).Lines];
+        int numberWidth = $"{lines.Count}".Length;
+        int old = 0;
+        int last = -1;
+        for (int index = 0; index < lines.Count; index++)
+        {
+            DiffPiece line = lines[index];
+            old += line.Type == ChangeType.Inserted ? 0 : 1;
+            bool isChanged = line.Type != ChangeType.Unchanged;
+            if (!isChanged && !IsChanged(index - 1) && !IsChanged(index + 1))
+            {
+                continue;
+            }
+
+            if (last >= 0 && index > last + 1)
+            {
+                yield return [new Piece($"{Indent}{"…".PadLeft(numberWidth)}", Tone.Faint)];
+            }
+
+            last = index;
+            string number = (line.Type == ChangeType.Inserted ? "" : $"{old}").PadLeft(numberWidth);
+            yield return line.Type switch
+            {
+                ChangeType.Inserted => [new Piece($"{Indent}{number} + {line.Text}", Tone.Good)],
+                ChangeType.Deleted => [new Piece($"{Indent}{number} - {line.Text}", Tone.Bad)],
+                _ => [new Piece($"{Indent}{number}   {line.Text}", Tone.Faint)],
+            };
+        }
+
+        bool IsChanged(int index) => index >= 0 && index < lines.Count && lines[index].Type != ChangeType.Unchanged;
+    }
+}

@@ -1,0 +1,70 @@
+using Junctivor;
+using Junctivor.Mending;
+using Junctivor.Tests.Shared;
+
+namespace Mistakes.Tests;
+
+/// <summary>
+/// The first fix of each fault, made mechanically, mends the cause, compiles, brings no new fault, and leaves the program doing what it
+/// did.
+/// </summary>
+public class FirstFixTests
+{
+    private static readonly string Folder = Path.Combine(ProgramRun.RepositoryRoot, "examples", "Mistakes");
+
+    /// <summary>The samples that have a wiring to check.</summary>
+    public static TheoryData<string> Samples => [.. FilesIn("Samples").Concat(FilesIn("Programs"))];
+
+    [Theory]
+    [MemberData(nameof(Samples))]
+    public void First_fixes_leave_nothing_to_report(string sample)
+    {
+        (MendedSource source, IReadOnlyList<Mended> done) = MendedSource.Of(Path.Combine(Folder, sample)).Mend();
+
+        Assert.True(done.All(each => each.Obstacle is null), string.Join("\n", done.Where(each => each.Obstacle is not null)
+            .Select(each => $"{each.Fault.Kind}: {each.Fault.Summary}, because {each.Obstacle}")));
+        Assert.NotEmpty(done);
+        Assert.Empty(source.Found.Select(each => each.Fault));
+        if (Prints(sample) is { } expected)
+        {
+            Assert.Equal(expected, source.Output());
+        }
+    }
+
+    [Theory]
+    [MemberData(nameof(Samples))]
+    public void Every_other_fix_that_keeps_behaviour_ends_its_fault_and_brings_no_other(string sample)
+    {
+        MendedSource source = MendedSource.Of(Path.Combine(Folder, sample));
+        List<string> wrong = [];
+        foreach ((string wiring, Fault fault) in source.Found)
+        {
+            foreach (Fix fix in fault.Fixes.Skip(1).Where(fix => fix.Edits.Count > 0 && !fix.ChangesBehavior))
+            {
+                if (Mender.ObstacleTo(source.Compilation, fix, (wiring, fault), MendedSource.Check) is { } obstacle)
+                {
+                    wrong.Add($"{fault.Kind}: {fix}: {obstacle}");
+                }
+            }
+        }
+
+        Assert.True(wrong.Count == 0, string.Join("\n", wrong));
+    }
+
+    [Theory]
+    [MemberData(nameof(Samples))]
+    public void Fixes_that_change_what_the_program_does_come_last(string sample) =>
+        Assert.All(MendedSource.Of(Path.Combine(Folder, sample)).Found, found => Assert.DoesNotContain(
+            found.Fault.Fixes.SkipWhile(fix => !fix.ChangesBehavior), fix => !fix.ChangesBehavior));
+
+    private static IEnumerable<string> FilesIn(string folder) => Directory.Exists(Path.Combine(Folder, folder))
+        ? Directory.GetFiles(Path.Combine(Folder, folder), "*.cs")
+        .Where(file => File.ReadAllText(file).Contains("[CheckedWiring", StringComparison.Ordinal))
+        .Select(file => Path.GetRelativePath(Folder, file))
+        .Order(StringComparer.Ordinal) : [];
+
+    /// <summary>What the sound program prints; null for a sample that is no program.</summary>
+    private static string? Prints(string sample) =>
+        (string?)typeof(Collection).Assembly.GetType($"Mistakes.Programs.{Path.GetFileNameWithoutExtension(sample)}")
+            ?.GetField("Prints")!.GetRawConstantValue();
+}

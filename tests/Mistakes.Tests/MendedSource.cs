@@ -1,0 +1,89 @@
+using System.Reflection;
+using System.Runtime.Loader;
+using Junctivor;
+using Junctivor.Mending;
+using Junctivor.Mending.Editing;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+
+namespace Mistakes.Tests;
+
+/// <summary>The source of one sample, compiled, checked and run as often as it is changed.</summary>
+internal sealed class MendedSource
+{
+    private const string Usings = """
+        global using System;
+        global using System.Collections.Generic;
+        global using System.IO;
+        global using System.Linq;
+        global using System.Threading;
+        global using System.Threading.Tasks;
+        """;
+
+    private static readonly IReadOnlyList<MetadataReference> References =
+        [.. ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator)
+            .Select(path => MetadataReference.CreateFromFile(path))];
+
+    private MendedSource(CSharpCompilation compilation) => Compilation = compilation;
+
+    public CSharpCompilation Compilation { get; }
+
+    public string Text => Compilation.SyntaxTrees[^1].ToString();
+
+    public IReadOnlyList<(string Wiring, Fault Fault)> Found => Check(Compilation);
+
+    public static MendedSource Of(string file)
+    {
+        MendedSource source = new(CSharpCompilation.Create(
+            Path.GetFileNameWithoutExtension(file),
+            [CSharpSyntaxTree.ParseText(Usings, path: "usings"), CSharpSyntaxTree.ParseText(File.ReadAllText(file), path: file)],
+            References,
+            new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable)));
+        Assert.Empty(NameRepair.ErrorsOf(source.Compilation));
+        return source;
+    }
+
+    /// <summary>The source with all first fixes.</summary>
+    public (MendedSource Source, IReadOnlyList<Mended> Done) Mend()
+    {
+        Mender mender = new(Compilation, Check);
+        mender.Run(_ => true);
+        return (new MendedSource(mender.After), mender.Done);
+    }
+
+    /// <summary>What the sample's <c>Run</c> writes; null where it has none.</summary>
+    public string? Output() => InMemory(Compilation, assembly =>
+    {
+        MethodInfo? run = assembly.GetExportedTypes().Select(type => type.GetMethod("Run", [typeof(TextWriter)])).FirstOrDefault(each => each is not null);
+        using StringWriter output = new() { NewLine = "\n" };
+        if (run?.Invoke(null, [output]) is Task running)
+        {
+            running.GetAwaiter().GetResult();
+        }
+
+        return run is null ? null : output.ToString();
+    });
+
+    public static IReadOnlyList<(string Wiring, Fault Fault)> Check(CSharpCompilation compilation) => InMemory(
+        compilation,
+        assembly => (IReadOnlyList<(string, Fault)>)[.. assembly.GetExportedTypes()
+            .SelectMany(type => type.GetProperties(BindingFlags.Public | BindingFlags.Static))
+            .Where(property => property.IsDefined(typeof(CheckedWiringAttribute)))
+            .SelectMany(property => ((Wiring)property.GetValue(null)!).Check().All.Select(fault => (property.Name, fault)))]);
+
+    private static T InMemory<T>(CSharpCompilation compilation, Func<Assembly, T> work)
+    {
+        using MemoryStream image = new();
+        Assert.True(compilation.Emit(image).Success, string.Join("\n", NameRepair.ErrorsOf(compilation)));
+        image.Position = 0;
+        AssemblyLoadContext context = new("mended", isCollectible: true);
+        try
+        {
+            return work(context.LoadFromStream(image));
+        }
+        finally
+        {
+            context.Unload();
+        }
+    }
+}
