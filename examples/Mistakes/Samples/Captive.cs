@@ -12,12 +12,24 @@ public static class Captive
         Singleton.Of<NightlyInvoicing>(),
     ];
 
-    private interface IBerthLedger;
+    private interface IBerthLedger
+    {
+        Task InvoiceAsync(DateOnly night);
+    }
 
     private sealed class PaperLedger : IBerthLedger
     {
-        public int Page { get; set; }
+        public int Page { get; private set; }
+
+        public Task InvoiceAsync(DateOnly night)
+        {
+            Page++;
+            return Task.CompletedTask;
+        }
     }
 
-    private sealed class NightlyInvoicing(IBerthLedger ledger);
+    private sealed class NightlyInvoicing(IBerthLedger ledger)
+    {
+        public async Task RunAsync(DateOnly night) => await ledger.InvoiceAsync(night);
+    }
 }

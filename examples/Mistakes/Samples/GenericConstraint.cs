@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Samples;
 
-/// <summary>JV206: the archive keeps classes only, and one of numbers is wanted.</summary>
+/// <summary>JV206: the archive keeps entries only, and a tide mark does not say that it is one.</summary>
 public static class GenericConstraint
 {
     [CheckedWiring("JV206")]
@@ -12,10 +12,14 @@ public static class GenericConstraint
         Scoped.Of<Counter>(),
     ];
 
+    private interface IEntry;
+
     private interface IArchive<T>;
 
     private sealed class PaperArchive<T> : IArchive<T>
-        where T : class;
+        where T : IEntry;
 
-    private sealed class Counter(IArchive<int> counts);
+    private sealed record TideMark(decimal Metres);
+
+    private sealed class Counter(IArchive<TideMark> marks);
 }

@@ -39,6 +39,8 @@ internal static class SourceEditor
         SourceEditKind.ChangeParameter => ParameterEditor.ChangesOf(compilation, edit),
         SourceEditKind.AddAttribute or SourceEditKind.MakeConstructorPublic or SourceEditKind.AddInterface =>
             ClassEditor.ChangesOf(compilation, edit),
+        SourceEditKind.MoveWork => WorkEditor.ChangesOf(compilation, edit),
+        SourceEditKind.TakeResolved => ResolvedEditor.ChangesOf(compilation, edit),
         SourceEditKind.NestLevel => LevelEditor.ChangesOf(compilation, edit),
         _ => RegistrationEditor.ChangesOf(compilation, edit),
     };

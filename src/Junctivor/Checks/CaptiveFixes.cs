@@ -10,7 +10,7 @@ internal static class CaptiveFixes
     {
         IReadOnlyList<Edge> path = paths[0];
         Node held = path[path.Count - 1].To;
-        List<Fix> fixes = [ForWork(holder, held, path, dependents)];
+        List<Fix> fixes = [BySharedScope(holder, paths) ?? ForWork(holder, held, path, dependents)];
         if (paths.Count == 1 && CanServeAll(graph, held))
         {
             fixes.Add(new Fix(
@@ -36,6 +36,25 @@ internal static class CaptiveFixes
         return fixes;
     }
 
+    /// <summary>What is held by several parameters belongs together: a class that does the work holds them all, in one scope.</summary>
+    private static Fix? BySharedScope(Node holder, IReadOnlyList<IReadOnlyList<Edge>> paths)
+    {
+        if (paths.Select(path => path[0].Dependency).Distinct().Count() < 2)
+        {
+            return null;
+        }
+
+        string work = $"{holder.Implementation.OwnName}Work";
+        string registration = $"Scoped.Of<{work}>()";
+        return new Fix(
+            $"move the work of {holder.Name} into a scoped class {work}, and run it in a fresh scope, so that its parameters share one; "
+                + $"register {work}, and in {holder.Name} take",
+            $"{registration}\nFreshScope<{work}> work",
+            holder.Kind == NodeKind.Class && holder.Implementation.Arguments.Count == 0
+                ? Edits.OfAll([Edits.MoveWork(holder.Implementation, work), Edits.Register(holder, registration)])
+                : []);
+    }
+
     private static Fix ForWork(Node holder, Node held, IReadOnlyList<Edge> path, ReverseDependencies dependents)
     {
         Parameter parameter = path[0].Dependency.Parameter;
@@ -54,12 +73,12 @@ internal static class CaptiveFixes
         }
 
         IReadOnlyList<string> values = [.. dependents.ValuesFor(path[0].To).Select(RegistrationText.Supply)];
+        (string? use, bool isAsync) = RegistrationText.FreshUse(parameter.Name, Unwrapped(parameter.Type, path[0]), values);
         string fresh = RegistrationText.Parameter(
             parameter.Mark, $"FreshScope<{Unwrapped(parameter.Type, path[0]).Name}>", parameter.Name);
-        string work = values.Count == 0 ? "inside RunAsync" : $"inside RunAsync, with the value {string.Join(" and ", values)}";
         return new Fix(
-            $"run each unit of work of {holder.Name} in its own scope, {work}; change the parameter to",
-            fresh,
+            $"run each unit of work of {holder.Name} in its own scope; change the parameter, and use it inside {(isAsync ? "RunAsync" : "Run")}",
+            use is null ? fresh : $"{fresh}\n{use}",
             values.Count == 0 && IsHeldItself(path[0]) ? Edits.Take(path[0].Dependency, fresh) : []);
     }
 

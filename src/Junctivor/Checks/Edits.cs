@@ -47,8 +47,17 @@ internal static class Edits
 
     public static IReadOnlyList<SourceEdit> MakeConstructorPublic(TypeRef type) => OfClass(type, SourceEditKind.MakeConstructorPublic, "");
 
-    public static IReadOnlyList<SourceEdit> Implement(TypeRef type, TypeRef service) => service.IsInterface && !service.IsOpen
+    /// <summary>Lets a class implement an interface of which it need write no member.</summary>
+    public static IReadOnlyList<SourceEdit> Implement(TypeRef type, TypeRef service) => service.IsMarker && !service.IsOpen
         ? OfClass(type, SourceEditKind.AddInterface, service.Name)
+        : [];
+
+    /// <summary>Moves what a class does into another one, of which it takes a fresh scope.</summary>
+    public static IReadOnlyList<SourceEdit> MoveWork(TypeRef type, string work) => OfClass(type, SourceEditKind.MoveWork, work);
+
+    /// <summary>Lets a class take as parameters what it resolves from a scope or container.</summary>
+    public static IReadOnlyList<SourceEdit> TakeResolved(Dependency dependency) => dependency.Consumer.Kind == NodeKind.Class
+        ? OfClass(dependency.Consumer.Implementation, SourceEditKind.TakeResolved, "", dependency.Parameter.Name)
         : [];
 
     public static IReadOnlyList<SourceEdit> Nest(Level inner, Level outer) =>

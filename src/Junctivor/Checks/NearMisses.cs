@@ -65,7 +65,21 @@ internal sealed class NearMisses
                     Edits.Append(node, RegistrationText.OptionsOf(_service.Mark))))
             : new NearMiss(
                 $"{Type.Name} is registered{At(node)}, marked {node.Mark}.",
-                Taking("use that mark", node.Mark, Type.Name)));
+                _consumers.Beside is { IsDecorator: true } decorator && _consumers.Dependencies.Count == 0
+                    ? WithMark(decorator, node.Mark)
+                    : Taking("use that mark", node.Mark, Type.Name)));
+
+    /// <summary>A decorator is told by its own mark what it decorates.</summary>
+    private static Fix WithMark(Node decorator, Mark mark)
+    {
+        string option = RegistrationText.OptionsOf(mark);
+        return decorator.Mark is null
+            ? new Fix("add the mark to the decorator", option, Edits.Append(decorator, option))
+            : new Fix(
+                "change the mark of the decorator to",
+                option,
+                Edits.OfAll([Edits.RemoveOption(decorator, "Marked"), Edits.Append(decorator, option)]));
+    }
 
     private IEnumerable<NearMiss> NotRegisteredFor()
     {

@@ -73,6 +73,18 @@ internal static class RegistrationText
     /// <summary>A parameter that asks by a mark, or by none.</summary>
     public static string Parameter(Mark? mark, string type, string name) => $"{Attribute(mark)}{type} {Identifier(name)}";
 
+    /// <summary>How a fresh scope is used, with one of the members of what it resolves; null where it has none.</summary>
+    public static (string? Code, bool IsAsync) FreshUse(string parameter, TypeRef resolved, IReadOnlyList<string> values)
+    {
+        if (resolved.FirstUse is not { } use)
+        {
+            return (null, true);
+        }
+
+        string work = string.Join(", ", values.Prepend($"fresh => fresh.{use.Call}"));
+        return (use.IsAsync ? $"await {Identifier(parameter)}.RunAsync({work});" : $"{Identifier(parameter)}.Run({work});", use.IsAsync);
+    }
+
     /// <summary>What a declared value is supplied as.</summary>
     public static string Supply(Node declaration) =>
         $"Incoming.Value<{declaration.Services[0].Name}>({ToFillIn}){OptionsOf(declaration.Mark)}";

@@ -46,6 +46,14 @@ public enum SourceEditKind
     /// <summary>Lets a class implement the interface <see cref="SourceEdit.Text"/>.</summary>
     AddInterface,
 
+    /// <summary>Moves the members of a class into a new class <see cref="SourceEdit.Text"/>, and lets the old one call them in a fresh
+    /// scope.</summary>
+    MoveWork,
+
+    /// <summary>Replaces the parameter <see cref="SourceEdit.Parameter"/>, a scope or container, by the services that the class resolves
+    /// from it.</summary>
+    TakeResolved,
+
     /// <summary>Declares the scope level <see cref="SourceEdit.Text"/> within the level <see cref="SourceEdit.Parameter"/>.</summary>
     NestLevel,
 }

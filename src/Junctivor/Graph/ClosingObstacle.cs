@@ -3,4 +3,6 @@ namespace Junctivor.Graph;
 /// <summary>Why an open generic registration cannot be closed for a service.</summary>
 /// <param name="Reason">A sentence.</param>
 /// <param name="Advice">What removes the obstacle, in words; null where nothing does.</param>
-internal sealed record ClosingObstacle(string Reason, string? Advice = null);
+/// <param name="Argument">The type argument that does not satisfy a constraint; null where that is not the obstacle.</param>
+/// <param name="Missed">The interface that it would have to implement; null where that is not the obstacle.</param>
+internal sealed record ClosingObstacle(string Reason, string? Advice = null, TypeRef? Argument = null, TypeRef? Missed = null);

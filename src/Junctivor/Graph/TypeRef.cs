@@ -40,6 +40,13 @@ internal abstract class TypeRef : IEquatable<TypeRef>
 
     public abstract bool IsInterface { get; }
 
+    /// <summary>Whether it is an interface without members.</summary>
+    public abstract bool IsMarker { get; }
+
+    /// <summary>How a member of it is called, the first that a class would use: <c>PurgeAsync(cancellationToken)</c>; null where it has
+    /// none.</summary>
+    public abstract (string Call, bool IsAsync)? FirstUse { get; }
+
     /// <summary>Whether it is a class of which there are no instances; an interface is none.</summary>
     public abstract bool IsAbstract { get; }
 

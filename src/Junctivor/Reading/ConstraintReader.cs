@@ -9,7 +9,7 @@ namespace Junctivor.Reading;
 internal static class ConstraintReader
 {
     /// <summary>What keeps a class from being closed for a service; null where nothing is found.</summary>
-    public static ClosingObstacle? ObstacleFor(Type definition, Type service)
+    public static ClosingObstacle? ObstacleFor(Type definition, Type service, TypeCatalog types)
     {
         if (GenericClosing.MatchesOf(definition, service).FirstOrDefault() is not { } found)
         {
@@ -24,7 +24,7 @@ internal static class ConstraintReader
                     $"{TypeNames.Short(service)} does not determine the type parameter {parameter.Name} of {TypeNames.Short(definition)}.");
             }
 
-            if (ObstacleFor(definition, parameter, argument) is { } obstacle)
+            if (ObstacleFor(definition, parameter, argument, types) is { } obstacle)
             {
                 return obstacle;
             }
@@ -33,7 +33,7 @@ internal static class ConstraintReader
         return null;
     }
 
-    private static ClosingObstacle? ObstacleFor(Type definition, Type parameter, Type argument)
+    private static ClosingObstacle? ObstacleFor(Type definition, Type parameter, Type argument, TypeCatalog types)
     {
         GenericParameterAttributes special = parameter.GenericParameterAttributes & GenericParameterAttributes.SpecialConstraintMask;
         string where = $"{TypeNames.Short(definition)} has the constraint 'where {parameter.Name} : ";
@@ -54,7 +54,9 @@ internal static class ConstraintReader
             string verb = missed.IsInterface ? "implement" : "derive from";
             return new ClosingObstacle(
                 $"{where}{TypeNames.Short(missed)}', and {name} does not {verb} it.",
-                argument.Assembly == typeof(object).Assembly ? null : $"change {name} to {verb} {TypeNames.Short(missed)}");
+                argument.Assembly == typeof(object).Assembly ? null : $"change {name} to {verb} {TypeNames.Short(missed)}",
+                types[argument],
+                types[missed]);
         }
 
         return special.HasFlag(GenericParameterAttributes.DefaultConstructorConstraint) && !HasDefaultConstructor(argument)

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using Junctivor.Graph;
 using Junctivor.Registering;
@@ -64,6 +65,11 @@ internal sealed class ReflectedType : TypeRef
     public override bool IsOpen => Has(Traits.Open);
 
     public override bool IsInterface => Has(Traits.Interface);
+
+    [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = "It is asked only of a program that is still being written.")]
+    public override bool IsMarker => IsInterface && Type.GetMembers().Length == 0 && Type.GetInterfaces().Length == 0;
+
+    public override (string Call, bool IsAsync)? FirstUse => FirstMember.Of(Type);
 
     public override bool IsAbstract => Has(Traits.Abstract) && !Has(Traits.Interface);
 

@@ -114,7 +114,7 @@ internal sealed class WiringReader : ITypeReader
     public ClosingObstacle? ObstacleFor(Node open, TypeRef service) =>
         _unclosable?.GetValueOrDefault((open, service)) is { } reason ? new ClosingObstacle(reason)
         : SourceOf(open) is InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
-            ? ConstraintReader.ObstacleFor(definition, Types[service])
+            ? ConstraintReader.ObstacleFor(definition, Types[service], Types)
             : null;
 
     [UnconditionalSuppressMessage("Trimming", "IL2067",

@@ -4,7 +4,7 @@ namespace Junctivor.Checks;
 
 /// <summary>
 /// JV301: something long-lived holds something that ends earlier, directly or through transients. One fault for each parameter
-/// by which it does, with all that is held by it.
+/// by which it does, with all that is held by it; and one for all parameters that one scope mends together.
 /// </summary>
 internal sealed class CaptiveRule : IRule
 {
@@ -28,21 +28,28 @@ internal sealed class CaptiveRule : IRule
             from holder in holders
             from path in DependencyPaths.From(holder, leading)
             where Held(path).Level.IsShorterThan(holder.Level)
-            group path by path[0].Dependency into held
-            select Captive(graph, held.Key.Consumer, [.. held], dependents);
+            group path by (holder, Alone: IsSharedByScope(path) ? null : path[0].Dependency) into held
+            select Captive(graph, held.Key.holder, [.. held], dependents);
     }
+
+    /// <summary>Whether a scope that is started for the work brings what is held.</summary>
+    private static bool IsSharedByScope(IReadOnlyList<Edge> path) =>
+        Held(path).Level == Level.Scoped && Held(path).Kind != NodeKind.Incoming && path[0].Dependency.Binding is Binding.Single;
 
     private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> paths, ReverseDependencies dependents)
     {
         IReadOnlyList<Edge> first = paths[0];
         Node held = Held(first);
         string name = NameOf(first[first.Count - 1]);
+        string also = string.Concat(paths.Where(path => path[0].Dependency != first[0].Dependency)
+            .GroupBy(path => path[0].Dependency)
+            .Select(same => $" and {NameOf(same.First()[same.First().Count - 1])}"));
         string through = first.Count == 1
             ? ""
             : $", through {string.Join(" and ", first.Take(first.Count - 1).Select(edge => edge.To.Name))}";
         return new Fault(FaultKind.Captive)
         {
-            Summary = $"{holder.Name} ({holder.Level}) holds {name} ({held.Level}){through}",
+            Summary = $"{holder.Name} ({holder.Level}) holds {name}{also} ({held.Level}){through}",
             Path = new FaultPath(graph).Tree(paths).Path,
             Remarks = [.. Remarks(holder, paths, name)],
             Fixes = CaptiveFixes.Of(graph, holder, paths, dependents),
@@ -67,6 +74,11 @@ internal sealed class CaptiveRule : IRule
         {
             string wrapper = form == DeferredForm.Lazy ? "Lazy" : "Func";
             yield return $"A {wrapper} does not help: it resolves in the scope of its holder.";
+        }
+
+        if (holder.Inner is not null)
+        {
+            yield return $"A decorator lives as long as what it decorates: {holder.Inner.Name} is {holder.Level}.";
         }
 
         yield return $"{name} is disposed with its {ScopeOf(Held(first).Level)}.";

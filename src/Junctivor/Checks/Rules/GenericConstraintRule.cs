@@ -48,10 +48,14 @@ internal sealed class GenericConstraintRule : IRule
                 ? [new Fix($"change {open.Name} so that it does not require itself with larger type arguments")]
                 :
                 [
-                    .. binding.Unfitting.Select(each => graph.ObstacleFor(each, service)?.Advice)
-                        .OfType<string>()
-                        .Distinct()
-                        .Select(advice => new Fix(advice)),
+                    .. binding.Unfitting.Select(each => graph.ObstacleFor(each, service))
+                        .OfType<ClosingObstacle>()
+                        .Where(obstacle => obstacle.Advice is not null)
+                        .DistinctBy(obstacle => obstacle.Advice)
+                        .Select(obstacle => new Fix(
+                            obstacle.Advice!,
+                            null,
+                            obstacle is { Argument: { } argument, Missed: { } missed } ? Edits.Implement(argument, missed) : [])),
                     new Fix("register a class for these type arguments", RegistrationText.OfUnknown(open.Level, service)),
                     new Fix($"relax the constraint of {open.Name}"),
                 ],

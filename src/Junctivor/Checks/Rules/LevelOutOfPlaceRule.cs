@@ -54,7 +54,7 @@ internal sealed class LevelOutOfPlaceRule : IRule
             Remarks = ["No scope is inside both, so it can never be resolved."],
             Fixes =
         [
-            new Fix("declare one level within the other, if they are used that way",
+            new Fix("declare one level within the other: the one whose scope is started from a scope of the other",
                 $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})",
                 Edits.Nest(other, one)),
             new Fix($"split {node.Name} into a part for the level {one} and a part for the level {other}"),

@@ -15,7 +15,7 @@ internal sealed class TakesScopeRule : IRule
             Path = new FaultPath(graph).Node(dependency.Consumer).Dependency(dependency, "", 1).Path,
             Fixes =
             [
-                new Fix("take the required services as parameters"),
+                new Fix("take the required services as parameters", null, Edits.TakeResolved(dependency)),
                 Accepting(dependency.Consumer, RegistrationText.Accept(FaultKind.TakesScope, "The types are known only at run time.")),
             ],
             Candidates = [dependency.Consumer.Name],
