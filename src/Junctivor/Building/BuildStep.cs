@@ -12,13 +12,14 @@ internal static class BuildStep
     /// <param name="reader">The wiring, read.</param>
     /// <param name="found">What was found wrong with it.</param>
     /// <param name="incoming">The values for the container.</param>
-    /// <param name="options">How strictly it is checked, and how the container works.</param>
+    /// <param name="given">How strictly it is checked, and how the container works; null for the defaults.</param>
     /// <param name="parent">The container that is branched; null where there is none.</param>
     /// <returns>The container.</returns>
     /// <exception cref="WiringException">There are faults.</exception>
     public static Container Run(
-        WiringReader reader, IReadOnlyList<Fault> found, ReadOnlySpan<Incoming> incoming, BuildOptions options, Container? parent)
+        WiringReader reader, IReadOnlyList<Fault> found, ReadOnlySpan<Incoming> incoming, BuildOptions? given, Container? parent)
     {
+        BuildOptions options = given ?? new BuildOptions();
         SharedNodes? shared = parent is null ? null : new SharedNodes(parent, reader);
         SuppliedValues values =
             SuppliedValues.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
@@ -27,7 +28,10 @@ internal static class BuildStep
         [
             .. found,
             .. unpromised,
-            .. NotSuppliedFaults.AtBuild(reader.Graph, declaration => values.Has(declaration) || shared?.IsShared(declaration) == true),
+            .. NotSuppliedFaults.AtBuild(
+                reader.Graph,
+                declaration => values.Has(declaration) || shared?.IsShared(declaration) == true,
+                parent is not null ? "Branch(changes, " : given is not null ? "Build(options, " : "Build("),
             .. shared is null ? [] : BranchNotSeenFaults.NotSeen(reader.Graph, shared.IsShared),
         ]);
         options.OnReport?.Invoke(report);

@@ -30,7 +30,7 @@ public sealed partial class Wiring
     /// <param name="incoming">The values that the wiring declares with <c>Singleton.Incoming</c>.</param>
     /// <returns>The container; dispose of it with <c>await using</c>.</returns>
     /// <exception cref="WiringException">The wiring has faults: its report has all of them.</exception>
-    public Container Build(params ReadOnlySpan<Incoming> incoming) => Build(new BuildOptions(), incoming);
+    public Container Build(params ReadOnlySpan<Incoming> incoming) => BuildWith(null, incoming);
 
     /// <summary>Checks the whole wiring, and creates the container if it has no faults. No service is created yet.</summary>
     /// <param name="options">The severities to apply, and how the container works.</param>
@@ -41,6 +41,11 @@ public sealed partial class Wiring
     public Container Build(BuildOptions options, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(options);
+        return BuildWith(options, incoming);
+    }
+
+    private Container BuildWith(BuildOptions? options, ReadOnlySpan<Incoming> incoming)
+    {
         WiringReading reading = TakeReading();
         return BuildStep.Run(reading.Reader, reading.Found, incoming, options, parent: null);
     }

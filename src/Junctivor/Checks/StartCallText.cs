@@ -10,9 +10,16 @@ internal static class StartCallText
     {
         { IsUsersOwn: true } level => ForLevel(level, "container", RegistrationText.Supply(declaration)),
         var level when level == Level.Singleton =>
-            $"await using Container container = wiring.Build({RegistrationText.Supply(declaration)});",
+            Container("Build(", RegistrationText.Supply(declaration)),
         _ => StartScope([RegistrationText.Supply(declaration)]),
     };
+
+    /// <summary>The call that creates a container or a branch of one.</summary>
+    /// <param name="call">How the call starts: <c>Build(options, </c>.</param>
+    /// <param name="value">The last argument.</param>
+    public static string Container(string call, string value) => call.StartsWith("Branch", StringComparison.Ordinal)
+        ? $"await using Container branch = container.{call}{value});"
+        : $"await using Container container = wiring.{call}{value});";
 
     /// <summary>The call that starts a scope in which a service can be resolved, with the values that it requires.</summary>
     public static string ForScopeOf(ServiceGraph graph, Node service) => StartScope(

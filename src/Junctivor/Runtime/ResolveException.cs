@@ -1,3 +1,5 @@
+using Junctivor.Runtime;
+
 namespace Junctivor;
 
 /// <summary>
@@ -10,7 +12,7 @@ public sealed class ResolveException : JunctivorException
     private readonly List<Exception> _endingFailures = [];
 
     internal ResolveException(params IEnumerable<Fault> faults)
-        : this(new CheckReport([.. faults], []))
+        : this(new CheckReport([.. faults.Select(WithPlace)], []))
     {
     }
 
@@ -28,6 +30,20 @@ public sealed class ResolveException : JunctivorException
 
     /// <summary>The exceptions of disposing of what had been created for the request; usually empty.</summary>
     public IReadOnlyList<Exception> DisposalFailures => _endingFailures;
+
+    /// <summary>The fault with the place of the call that it comes from, as far as that is known.</summary>
+    private static Fault WithPlace(Fault fault) => RequestCall.Find() is { File: { } file, Line: > 0 and int line, Caller: { } caller }
+        ? fault with { Remarks = [.. fault.Remarks, $"Requested at {RelativeTo(fault, file)}:{line}, in {caller}."] }
+        : fault;
+
+    /// <summary>Relative to the folder that the places of the path are relative to.</summary>
+    private static string RelativeTo(Fault fault, string file)
+    {
+        string? folder = fault.Path.Where(step => step.Line > 0)
+            .Select(step => step.File[..^(step.Place.Length - $":{step.Line}".Length)])
+            .FirstOrDefault();
+        return folder is { Length: > 0 } && file.StartsWith(folder, StringComparison.Ordinal) ? file[folder.Length..] : Path.GetFileName(file);
+    }
 
     internal void AlsoFailed(IEnumerable<Exception> failures) => _endingFailures.AddRange(failures);
 }

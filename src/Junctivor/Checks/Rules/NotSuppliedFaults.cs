@@ -6,16 +6,39 @@ namespace Junctivor.Checks;
 internal static class NotSuppliedFaults
 {
     /// <summary>Values for the container that its start did not bring.</summary>
-    public static IEnumerable<Fault> AtBuild(ServiceGraph graph, Func<Node, bool> isHandedOver) =>
+    /// <param name="graph">The graph.</param>
+    /// <param name="isHandedOver">Whether a value was supplied.</param>
+    /// <param name="call">How the call starts that creates the container.</param>
+    public static IEnumerable<Fault> AtBuild(ServiceGraph graph, Func<Node, bool> isHandedOver, string call) =>
         graph.Nodes
             .Where(node => node.Kind == NodeKind.Incoming
                 && node.Level == Level.Singleton
                 && !node.Options.IsSuppliedLater
                 && !isHandedOver(node))
-            .Select(node => Found(node, new FaultPath(graph).Node(node).Path, "supplied to Build"));
+            .Select(node => Found(node, new FaultPath(graph).Node(node).Path, $"supplied to {call.Split('(')[0]}") with
+            {
+                Fixes = [new Fix("supply it", StartCallText.Container(call, RegistrationText.Supply(node)))],
+            });
 
     /// <summary>A value that something on the way needs, and that no scope around it has.</summary>
-    public static Fault InScope(Node node, IReadOnlyList<FaultStep> path) => Found(node, path, "supplied to this scope");
+    /// <param name="node">The declaration.</param>
+    /// <param name="path">What requires it.</param>
+    /// <param name="calledType">The class that user code has called; null where that is not known.</param>
+    /// <param name="calledMethod">The method that user code has called.</param>
+    public static Fault InScope(Node node, IReadOnlyList<FaultStep> path, string? calledType, string? calledMethod) =>
+        Found(node, path, "supplied to this scope") is var fault && InCall(node, path, calledType, calledMethod) is { } fix
+            ? fault with { Fixes = [fix] }
+            : fault;
+
+    /// <summary>The value in the very call that the program makes, where that starts the scope itself.</summary>
+    private static Fix? InCall(Node node, IReadOnlyList<FaultStep> path, string? calledType, string? calledMethod) =>
+        node.Options.IsSuppliedLater || node.Level != Level.Scoped ? null : (calledType, calledMethod) switch
+        {
+            ("FreshScope", { } run) => new Fix("supply it where the fresh scope is run", $"{run}(work, {RegistrationText.Supply(node)})"),
+            (_, "Lend" or "LendAsync") when path.Count > 0 => new Fix(
+                $"supply it where {path[0].Name} is lent", $"{calledMethod}<{path[0].Name}>({RegistrationText.Supply(node)})"),
+            _ => null,
+        };
 
     private static Fault Found(Node node, IReadOnlyList<FaultStep> path, string when) => new(FaultKind.NotSupplied)
     {

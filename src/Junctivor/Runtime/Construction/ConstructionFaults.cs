@@ -16,8 +16,11 @@ internal readonly struct ConstructionFaults(ConstructionPath path)
     }
 
     /// <summary>A declared value that was not supplied.</summary>
-    public ResolveException NotSupplied(Plan plan, string? parameter) =>
-        new(NotSuppliedFaults.InScope(plan.Node!, path.To(plan, parameter)));
+    public ResolveException NotSupplied(Plan plan, string? parameter)
+    {
+        RequestCall? call = RequestCall.Find();
+        return new ResolveException(NotSuppliedFaults.InScope(plan.Node!, path.To(plan, parameter), call?.Type, call?.Method));
+    }
 
     /// <summary>The scope itself, requested outside one.</summary>
     /// <param name="taker">What takes the scope; null for a request from outside.</param>
