@@ -38,6 +38,8 @@ public static class Collection
         new("JV503", typeof(BranchNotSeen), InBranch),
         new("JV504", typeof(AcceptsNothing), AcceptsNothing.Wiring.Check),
         new("JV505", typeof(Absent), Absent.Wiring.Check),
+        new("JV506", typeof(NotFresh), NotFresh.Wiring.Check),
+        new("JV507", typeof(Undecorated), Undecorated.Wiring.Check),
     ];
 
     /// <summary>What is said to something that fails.</summary>

@@ -22,13 +22,15 @@ internal static class ParameterEditor
 
         ParameterUses uses = ParameterUses.Of(compilation, type, parameter);
         changes.AddRange(uses.Declarations.Select(declared => SourceChange.Replace(declared, text.Type)));
-        if (text.Wrapper is { } wrapper && wrapper != former)
+        changes.AddRange((former, text.Wrapper) switch
         {
-            changes.AddRange(wrapper == nameof(FreshScope<>)
-                ? FreshScopeUses.ChangesOf(compilation, uses, former)
-                : DeferredUses(uses, wrapper, parameter.Name));
-        }
-
+            var (was, now) when was == now => [],
+            (not null, null) => DirectUses.ChangesOf(uses, former),
+            ("Lazy", "Func") => DirectUses.Replace(uses, former, use => $"{use}()"),
+            (_, nameof(FreshScope<>)) => FreshScopeUses.ChangesOf(compilation, uses, former),
+            (null, { } wrapper) => DeferredUses(uses, wrapper, parameter.Name),
+            _ => throw new CannotEditException($"{parameter.Name} is a {former} already"),
+        });
         return changes;
     }
 

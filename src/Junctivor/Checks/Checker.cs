@@ -23,6 +23,7 @@ internal static class Checker
         new RegisteredTwiceRule(),
         new DecoratesNothingRule(),
         new UnreachableRule(),
+        new UndecoratedRule(),
     ];
 
     /// <summary>What is wrong with what something needs, by whatever it is met.</summary>
@@ -48,6 +49,7 @@ internal static class Checker
         new DoesNotApplyToSharedRule(),
         new ConsumingClassSharedRule(),
         new CaptiveScopeRule(),
+        new NotFreshRule(),
         new TakesScopeRule(),
     ];
 

@@ -160,6 +160,14 @@ public sealed record FaultKind
     public static FaultKind Absent { get; } =
         Note("JV505", "absent", "An optional dependency or a list has no registrations.");
 
+    /// <summary>JV506: a function or a fresh scope that gives the same instance each time.</summary>
+    public static FaultKind NotFresh { get; } =
+        Note("JV506", "not-fresh", "A class takes a function or a fresh scope of a singleton, which is the same instance each time.");
+
+    /// <summary>JV507: a service that its decorator does not decorate.</summary>
+    public static FaultKind Undecorated { get; } =
+        Note("JV507", "undecorated", "A decorated service is also used without its decorator.");
+
     /// <summary>Every kind, by code.</summary>
     public static IReadOnlyList<FaultKind> All { get; } =
     [
@@ -168,7 +176,7 @@ public sealed record FaultKind
         Cycle, Ambiguous, ReplacesNothing, RegisteredTwice, DecoratesNothing, GenericConstraint, PluginSkipped,
         Captive, ScopedOutsideScope, FrozenTransient, UnreleasedTransient, LevelOutOfPlace, ConsumingClassShared,
         AsyncNotReady, LateValueNeededEarly,
-        Unreachable, TakesScope, BranchNotSeen, AcceptsNothing, Absent,
+        Unreachable, TakesScope, BranchNotSeen, AcceptsNothing, Absent, NotFresh, Undecorated,
     ];
 
     /// <summary>The kind with a code.</summary>

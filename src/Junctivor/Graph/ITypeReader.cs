@@ -10,6 +10,9 @@ internal interface ITypeReader
     /// <summary>Why an open generic registration could not be closed so; null where nothing is known.</summary>
     ClosingObstacle? ObstacleFor(Node open, TypeRef service);
 
+    /// <summary>What identifies the factory of a registration: equal for two with the same one; null where nobody can tell.</summary>
+    object? FactoryOf(Node node);
+
     /// <summary>Reads a class that is not registered, to construct it with arguments.</summary>
     Node ReadUnregistered(TypeRef type);
 

@@ -10,6 +10,9 @@ namespace Junctivor.Reading;
 /// </summary>
 internal static class OwnState
 {
+    private static readonly Type[] MomentTypes =
+        [typeof(DateTime), typeof(DateTimeOffset), typeof(DateOnly), typeof(TimeOnly), typeof(Guid)];
+
     private const BindingFlags Declared = BindingFlags.Instance | BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.DeclaredOnly;
 
     /// <summary>The names of the fields and properties that keep it.</summary>
@@ -29,6 +32,11 @@ internal static class OwnState
         return names;
     }
 
+    /// <summary>The names of the fields and properties that keep a date, a time or a new identifier.</summary>
+    [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = "A field that was trimmed away keeps nothing.")]
+    public static IReadOnlyList<string> MomentsOf(Type type) =>
+        [.. type.GetFields(Declared).Where(field => MomentTypes.Contains(field.FieldType)).Select(NameOf)];
+
     private static bool IsState(FieldInfo field, HashSet<Type> given)
     {
         bool isGiven = given.Contains(field.FieldType);
@@ -46,5 +54,5 @@ internal static class OwnState
     private static bool IsCollection(Type type) => !type.IsInterface && !type.IsArray && typeof(ICollection).IsAssignableFrom(type);
 
     private static string NameOf(FieldInfo field) =>
-        IsOfProperty(field) ? field.Name[1..field.Name.IndexOf('>', StringComparison.Ordinal)] : field.Name;
+        IsOfProperty(field) || IsCaptured(field) ? field.Name[1..field.Name.IndexOf('>', StringComparison.Ordinal)] : field.Name;
 }

@@ -84,6 +84,8 @@ internal sealed class ReflectedType : TypeRef
 
     public override IReadOnlyList<string> State => Known.State ??= OwnState.Of(Type);
 
+    public override IReadOnlyList<string> Moments => Known.Moments ??= OwnState.MomentsOf(Type);
+
     /// <summary>Whether it is a closed or open generic type.</summary>
     public bool IsGeneric => Has(Traits.Generic);
 
@@ -172,5 +174,7 @@ internal sealed class ReflectedType : TypeRef
         public IReadOnlyList<TypeRef>? Supertypes { get; set; }
 
         public IReadOnlyList<string>? State { get; set; }
+
+        public IReadOnlyList<string>? Moments { get; set; }
     }
 }

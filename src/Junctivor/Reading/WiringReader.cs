@@ -111,6 +111,16 @@ internal sealed class WiringReader : ITypeReader
         return node;
     }
 
+    /// <summary>A function that captures nothing is known by its method; of others, each may do something else.</summary>
+    public object? FactoryOf(Node node) => SourceOf(node) switch
+    {
+        InstanceSource.OfFactory { Method: { } method } when CapturesNothing(method) => method,
+        InstanceSource.OfAsyncFactory { Method: { } method } when CapturesNothing(method) => method,
+        _ => null,
+    };
+
+    private static bool CapturesNothing(MethodInfo method) => method.IsStatic || method.DeclaringType?.Name is "<>c";
+
     public ClosingObstacle? ObstacleFor(Node open, TypeRef service) =>
         _unclosable?.GetValueOrDefault((open, service)) is { } reason ? new ClosingObstacle(reason)
         : SourceOf(open) is InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }

@@ -16,13 +16,46 @@ internal sealed class FrozenTransientRule : IRule
         return
             from holder in nodes
             where holder.Level == Level.Singleton && MayHoldTransients(holder)
-            from edge in holder.Edges
-            where !edge.IsDeferred
-                && edge.To.Level.IsTransient
-                && edge.To.CreatesInstances
-                && (edge.To.Implementation.IsDisposable || HasState(edge.To.Implementation)) && HoldsNothingShorter(edge.To, leading)
-            select Frozen(graph, holder, edge);
+            from path in PathsToState(holder, leading)
+            group path by path[0].Dependency into frozen
+            select Frozen(graph, frozen.Key.Consumer, frozen.First());
     }
+
+    /// <summary>The shortest way to each transient that is another thing for all than for each: directly, or through other transients.
+    /// What a Lazy resolves is kept too.</summary>
+    private static IEnumerable<IReadOnlyList<Edge>> PathsToState(Node holder, Ancestors leading)
+    {
+        HashSet<Node> met = [holder];
+        Queue<IReadOnlyList<Edge>> open = new([[]]);
+        while (open.TryDequeue(out IReadOnlyList<Edge>? path))
+        {
+            foreach (Edge edge in (path.Count == 0 ? holder : path[path.Count - 1].To).Edges)
+            {
+                if (edge.By is not (null or DeferredForm.Lazy) || !edge.To.Level.IsTransient || !met.Add(edge.To))
+                {
+                    continue;
+                }
+
+                IReadOnlyList<Edge> longer = [.. path, edge];
+                if (edge.To.CreatesInstances && IsAnotherForEach(edge.To))
+                {
+                    if (HoldsNothingShorter(edge.To, leading))
+                    {
+                        yield return longer;
+                    }
+                }
+                else
+                {
+                    open.Enqueue(longer);
+                }
+            }
+        }
+    }
+
+    private static bool IsAnotherForEach(Node transient) =>
+        transient.Implementation.IsDisposable
+        || HasState(transient.Implementation)
+        || (transient.Kind == NodeKind.Factory && transient.Implementation.Moments.Count > 0);
 
     private static bool MayHoldTransients(Node holder) =>
         Array.Exists(holder.Bindings!, binding => binding is not Binding.Single single || single.Node.Level.IsTransient);
@@ -36,17 +69,21 @@ internal sealed class FrozenTransientRule : IRule
 
     private static bool IsPlain(TypeRef created) => created.IsValueType || created.DefinitionName == WellKnownTypes.Text;
 
-    private static Fault Frozen(ServiceGraph graph, Node holder, Edge edge)
+    private static Fault Frozen(ServiceGraph graph, Node holder, IReadOnlyList<Edge> path)
     {
-        Node frozen = edge.To;
-        string service = frozen.Services[0].Name;
+        Edge edge = path[0];
+        Node frozen = path[path.Count - 1].To;
+        string service = edge.To.Services[0].Name;
+        string through = path.Count == 1
+            ? ""
+            : $", through {string.Join(" and ", path.Take(path.Count - 1).Select(step => step.To.Name))}";
         string accept = RegistrationText.Accept(FaultKind.FrozenTransient, $"One instance for {holder.Name} is intended.");
         return new Fault(FaultKind.FrozenTransient)
         {
             Severity = frozen.Implementation.IsDisposable ? Severity.Warning : Severity.Note,
-            Summary = $"{holder.Name} (singleton) keeps one instance of {frozen.Name} (transient)",
-            Path = new FaultPath(graph).Chain([edge]).Path,
-            Remarks = [.. Remarks(holder, frozen)],
+            Summary = $"{holder.Name} (singleton) keeps one instance of {frozen.Name} (transient){through}",
+            Path = new FaultPath(graph).Chain(path).Path,
+            Remarks = [.. Remarks(holder, frozen, path)],
             Fixes =
             [
                 frozen.Implementation.IsDisposable
@@ -69,22 +106,31 @@ internal sealed class FrozenTransientRule : IRule
         };
     }
 
-    private static IEnumerable<string> Remarks(Node holder, Node frozen)
+    private static IEnumerable<string> Remarks(Node holder, Node frozen, IReadOnlyList<Edge> path)
     {
+        if (path.Any(edge => edge.By == DeferredForm.Lazy))
+        {
+            yield return "A Lazy keeps what it has resolved.";
+        }
+
         if (frozen.Implementation.IsDisposable)
         {
             yield return $"{frozen.Name} is disposable, and is disposed only with the container.";
         }
         else
         {
-            string state = IsPlain(frozen.Implementation) ? "the value" : string.Join(", ", frozen.Implementation.State.Take(ShownState));
+            string state = IsPlain(frozen.Implementation) ? "the value" : string.Join(", ", frozen.Implementation.State.Concat(frozen.Implementation.Moments).Distinct().Take(ShownState));
             yield return $"A transient is created for each request; {holder.Name} requests it once, and keeps {state} of that time.";
         }
     }
 
+    /// <summary>Whether the parameter is the transient itself, and no list.</summary>
+    private static bool IsTakenAlone(Edge edge) =>
+        edge.Dependency.Binding is Binding.Single or Binding.Deferred { Form: DeferredForm.Lazy, Inner: Binding.Single };
+
     private static Fix Taking(Edge edge, string advice, string type)
     {
         string parameter = RegistrationText.Parameter(edge.Dependency.Parameter.Mark, type, edge.Dependency.Parameter.Name);
-        return new Fix(advice, parameter, Edits.Take(edge.Dependency, parameter));
+        return new Fix(advice, parameter, IsTakenAlone(edge) ? Edits.Take(edge.Dependency, parameter) : []);
     }
 }

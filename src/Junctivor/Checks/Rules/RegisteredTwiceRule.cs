@@ -6,7 +6,63 @@ namespace Junctivor.Checks;
 internal sealed class RegisteredTwiceRule : IRule
 {
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        (graph.Effective.ServedBySeveral.Any() ? Find(graph) : []).Concat(FindDecorators(graph));
+        (graph.Effective.ServedBySeveral.Any() ? Find(graph).Concat(FindFactories(graph)).Concat(FindAliases(graph)) : [])
+            .Concat(FindDecorators(graph));
+
+    /// <summary>The same factory for the same service: two instances of the same making.</summary>
+    private static IEnumerable<Fault> FindFactories(ServiceGraph graph) =>
+        from offers in graph.Effective.ServedBySeveral
+        from offer in offers
+        where offer.Node.Kind == NodeKind.Factory
+        let factory = graph.FactoryOf(offer.Node)
+        where factory is not null
+        group offer.Node by (offer.Service, factory, offer.Node.Options.OnlyFor) into same
+        where same.Count() > 1
+        select Twice(
+            graph, same, $"the same factory is registered for {same.Key.Service} {same.Count()} times",
+            "Each registration creates its own instances.", same.Key.Service);
+
+    /// <summary>Aliases of one service to the same registration: the list has that one instance several times.</summary>
+    private static IEnumerable<Fault> FindAliases(ServiceGraph graph) =>
+        from offers in graph.Effective.ServedBySeveral
+        from offer in offers
+        where offer.Node.Kind == NodeKind.Alias
+        group offer.Node by (offer.Service, offer.Node.FactoryParameters[0].Service, offer.Node.Options.OnlyFor) into same
+        where same.Count() > 1
+        select SameInstance(graph, same, same.Key.Item1, same.Key.Item2);
+
+    private static Fault SameInstance(ServiceGraph graph, IEnumerable<Node> same, ServiceId service, ServiceId target)
+    {
+        IReadOnlyList<Node> aliases = [.. same];
+        string another = RegistrationText.OfClass(graph.LevelOf(aliases[0]), service.Type, target.Type) + RegistrationText.OptionsOf(service.Mark);
+        return Twice(
+            graph, aliases, $"{target} is aliased for {service} {aliases.Count} times",
+            $"An alias creates nothing: a list of {service} has the same instance {aliases.Count} times.", service) is var fault
+            && target.Type is { IsInterface: false, IsAbstract: false }
+            ? fault with
+            {
+                Fixes = [new Fix("if another instance is meant, register one in place of an alias", another, Edits.Start(aliases[aliases.Count - 1], another)), .. fault.Fixes],
+            }
+            : fault;
+    }
+
+    private static Fault Twice(ServiceGraph graph, IEnumerable<Node> same, string summary, string remark, ServiceId service) =>
+        new(FaultKind.RegisteredTwice)
+        {
+            Summary = summary,
+            Path = same.Aggregate(new FaultPath(graph), (steps, node) => steps.Node(node)).Path,
+            Remarks = [remark],
+            Fixes =
+            [
+                Accepting("if that is intended", same.Last(), "Several are intended."),
+                new Fix($"keep one of them, and remove the others; a list of {service} then has one", null, Edits.Remove(same.Skip(1)))
+                {
+                    ChangesBehavior = true,
+                },
+            ],
+            Candidates = [same.First().Name],
+            Order = same.Last().Order,
+        };
 
     /// <summary>The same decorator around the same service twice: through two modules, as a rule.</summary>
     private static IEnumerable<Fault> FindDecorators(ServiceGraph graph) =>

@@ -1,0 +1,39 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>JV506: a function or a fresh scope of something that lives as long as the container: nothing new comes out of it.</summary>
+internal sealed class NotFreshRule : IRule
+{
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+        from dependency in DependencyReader.NotMetByOne(nodes)
+        let binding = dependency.Binding as Binding.Deferred
+        where binding is { Form: DeferredForm.Func or DeferredForm.FreshScope, Inner: Binding.Single }
+        let shared = ((Binding.Single)binding.Inner).Node
+        where shared.Level == Level.Singleton && !shared.Options.IsSuppliedLater && !IsInCycle(dependency.Consumer, shared)
+        select Found(graph, dependency, binding, shared);
+
+    /// <summary>Whether the function breaks a dependency cycle; then it is there for that.</summary>
+    private static bool IsInCycle(Node consumer, Node shared) => ServiceGraph.Walk([shared]).Contains(consumer);
+
+    private static Fault Found(ServiceGraph graph, Dependency dependency, Binding.Deferred binding, Node shared)
+    {
+        Node consumer = dependency.Consumer;
+        string parameter = RegistrationText.Parameter(dependency.Parameter.Mark, binding.Wanted.Name, dependency.Parameter.Name);
+        string accept = RegistrationText.Accept(FaultKind.NotFresh, $"{consumer.Name} must not create {binding.Wanted.Name} at its own construction.");
+        string each = binding.Form == DeferredForm.Func ? "each call returns" : "each scope has";
+        return new Fault(FaultKind.NotFresh)
+        {
+            Summary = $"{consumer.Name} takes {dependency.Parameter.Type.Name}, but {binding.Wanted.Name} is a singleton",
+            Path = new FaultPath(graph).Node(consumer).Dependency(dependency, shared, 1).Path,
+            Remarks = [$"It is shared by all: {each} the same instance."],
+            Fixes =
+            [
+                new Fix("take it directly", parameter, Edits.Take(dependency, parameter)),
+                new Fix("if it is to be created later than its consumer, add to the registration of the consumer", accept, Edits.Append(consumer, accept)),
+            ],
+            Candidates = [consumer.Name, shared.Name],
+            Order = consumer.Order,
+        };
+    }
+}
