@@ -71,6 +71,7 @@ internal sealed class ParameterUses
         ExpressionSyntax value = ValueOf(use);
         ISymbol? keeper = value.Parent switch
         {
+            ArgumentSyntax when TargetInTuple(value) is { } target => ModelOf(value).GetSymbolInfo(target).Symbol,
             AssignmentExpressionSyntax assignment when assignment.Right == value => ModelOf(value).GetSymbolInfo(assignment.Left).Symbol,
             EqualsValueClauseSyntax { Parent: VariableDeclaratorSyntax { Parent.Parent: FieldDeclarationSyntax } field } =>
                 ModelOf(value).GetDeclaredSymbol(field),
@@ -99,15 +100,30 @@ internal sealed class ParameterUses
                 : throw new CannotEditException($"{use} is assigned something else than the parameter");
         }
 
+        if (use.Parent is ArgumentSyntax { Parent: TupleExpressionSyntax tuple } && tuple.Parent is AssignmentExpressionSyntax all && all.Left == tuple)
+        {
+            return true;
+        }
+
         ExpressionSyntax value = ValueOf(use);
         return value.Parent switch
         {
+            ArgumentSyntax when TargetInTuple(value) is { } kept => IsKeeper(kept),
             AssignmentExpressionSyntax assignment when assignment.Right == value => IsKeeper(assignment.Left),
             EqualsValueClauseSyntax { Parent: VariableDeclaratorSyntax { Parent.Parent: FieldDeclarationSyntax } } => true,
             EqualsValueClauseSyntax { Parent: PropertyDeclarationSyntax } => true,
             _ => false,
         };
     }
+
+    /// <summary>What a value is assigned to in <c>(_a, _b) = (a, b)</c>.</summary>
+    private static ExpressionSyntax? TargetInTuple(ExpressionSyntax value) =>
+        value.Parent is ArgumentSyntax { Parent: TupleExpressionSyntax values } argument
+        && values.Parent is AssignmentExpressionSyntax { Left: TupleExpressionSyntax targets } assignment
+        && assignment.Right == values
+        && targets.Arguments.Count == values.Arguments.Count
+            ? targets.Arguments[values.Arguments.IndexOf(argument)].Expression
+            : null;
 
     private bool IsKeeper(ExpressionSyntax expression) =>
         ModelOf(expression).GetSymbolInfo(expression).Symbol is { } symbol && _keepers.Contains(symbol);

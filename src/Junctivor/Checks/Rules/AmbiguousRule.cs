@@ -100,6 +100,15 @@ internal sealed class AmbiguousRule : IRule
                 Edits.Move(early, binding.Candidates[binding.Candidates.Count - 1])));
         }
 
+        if (binding.Service.Mark is null && binding.Candidates.FirstOrDefault(candidate => TakesItself(candidate, service)) is { } wrapping)
+        {
+            string decorator = RegistrationText.Decorator(service, wrapping.Implementation);
+            fixes.Add(new Fix(
+                $"{wrapping.Name} takes what it is registered for: register it as the decorator of the others",
+                decorator,
+                Edits.Start(wrapping, decorator)));
+        }
+
         fixes.Add(new Fix(
             "make one the default where a single instance is required: add to "
                 + $"{first.Name}{SourcePlaceText.At(first.Place, graph.SharedFolder)}",
@@ -123,6 +132,9 @@ internal sealed class AmbiguousRule : IRule
         });
         return fixes;
     }
+
+    private static bool TakesItself(Node candidate, TypeRef service) => candidate is { Kind: NodeKind.Class, Options.IsReplacing: false }
+        && candidate.Parameters.Any(parameter => parameter.Mark is null && parameter.Type.Equals(service));
 
     /// <summary>What marks change for somebody else: a list has unmarked registrations only.</summary>
     private static string ListNote(ServiceGraph graph, TypeRef service)
