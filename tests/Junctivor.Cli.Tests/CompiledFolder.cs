@@ -1,11 +1,17 @@
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.Emit;
+using Microsoft.CodeAnalysis.Text;
 
 namespace Junctivor.Cli.Tests;
 
 /// <summary>A folder with assemblies that a test writes as C#.</summary>
 internal sealed class CompiledFolder : IDisposable
 {
+    private static readonly IReadOnlyList<string> Platform = [.. ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!)
+        .Split(Path.PathSeparator)
+        .Where(file => !Path.GetFileName(file).StartsWith("Junctivor", StringComparison.Ordinal))];
+
     private readonly string _folder = Directory.CreateTempSubdirectory("junctivor-compiled-").FullName;
 
     /// <param name="name">The name of the assembly.</param>
@@ -15,15 +21,34 @@ internal sealed class CompiledFolder : IDisposable
     public string Compile(string name, string source, params string[] references)
     {
         string path = PathOf($"{name}.dll");
-        IEnumerable<string> platform = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator)
-            .Where(file => !Path.GetFileName(file).StartsWith("Junctivor", StringComparison.Ordinal));
         CSharpCompilation compilation = CSharpCompilation.Create(
             name,
             [CSharpSyntaxTree.ParseText(source, cancellationToken: TestContext.Current.CancellationToken)],
-            platform.Concat(references).Select(reference => MetadataReference.CreateFromFile(reference)),
+            Platform.Concat(references).Select(reference => MetadataReference.CreateFromFile(reference)),
             new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary));
         Assert.True(compilation.Emit(path, cancellationToken: TestContext.Current.CancellationToken).Success);
         return path;
+    }
+
+    /// <summary>Compiles a source file of the folder, with symbols beside the assembly.</summary>
+    /// <param name="file">The name of the file, with what stands in it.</param>
+    /// <param name="references">What it refers to, beside the base library.</param>
+    /// <returns>The assembly.</returns>
+    public string CompileFile(string file, params string[] references)
+    {
+        string source = PathOf(file);
+        string assembly = Path.ChangeExtension(source, ".dll");
+        using FileStream text = File.OpenRead(source);
+        using FileStream image = File.Create(assembly);
+        using FileStream symbols = File.Create(Path.ChangeExtension(source, ".pdb"));
+        CSharpCompilation compilation = CSharpCompilation.Create(
+            Path.GetFileNameWithoutExtension(file),
+            [CSharpSyntaxTree.ParseText(SourceText.From(text), path: source, cancellationToken: TestContext.Current.CancellationToken)],
+            Platform.Concat(references).Select(reference => MetadataReference.CreateFromFile(reference)),
+            new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));
+        EmitResult result = compilation.Emit(image, symbols, cancellationToken: TestContext.Current.CancellationToken);
+        Assert.True(result.Success, string.Join("\n", result.Diagnostics));
+        return assembly;
     }
 
     public string PathOf(string file) => Path.Combine(_folder, file);

@@ -9,7 +9,7 @@ namespace Junctivor.Mending.Sources;
 /// <param name="Embedded">Its content, where that stands in the symbols: as a rule, what a source generator wrote.</param>
 internal sealed record PdbDocument(string Path, HashAlgorithmName? Hash, byte[] Checksum, byte[]? Embedded)
 {
-    /// <summary>Whether a content is what was compiled.</summary>
+    /// <summary>Whether a content is what was compiled; false where nobody can tell.</summary>
     public bool IsCompiledFrom(byte[] content) =>
-        Hash is not { } algorithm || CryptographicOperations.HashData(algorithm, content).AsSpan().SequenceEqual(Checksum);
+        Hash is { } algorithm && CryptographicOperations.HashData(algorithm, content).AsSpan().SequenceEqual(Checksum);
 }

@@ -12,7 +12,7 @@ internal sealed class PdbSources
     private static readonly Guid EmbeddedSource = new("0e8a571b-6926-466e-b4ad-8ab04611f5fe");
     private static readonly Guid Options = new("b5feec05-8cd0-4a83-96da-466284bb4bd8");
     private static readonly Guid References = new("7e4d4708-096e-4c5c-aeda-cb10ba6a740d");
-    private static readonly Guid Sha1 = new("ff1816ec-aa5e-4d87-b3f0-8d6c0c4bb8cd");
+    private static readonly Guid Sha1 = new("ff1816ec-aa5e-4d10-87f7-6f4963833460");
     private static readonly Guid Sha256 = new("8829d00f-11b8-4213-878b-770e8597ac16");
 
     /// <summary>The files that stand on disk, and the texts that the compiler was given otherwise.</summary>

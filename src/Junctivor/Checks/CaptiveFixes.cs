@@ -77,7 +77,7 @@ internal static class CaptiveFixes
         string fresh = RegistrationText.Parameter(
             parameter.Mark, $"FreshScope<{Unwrapped(parameter.Type, path[0]).Name}>", parameter.Name);
         return new Fix(
-            $"run each unit of work of {holder.Name} in its own scope; change the parameter, and use it inside {(isAsync ? "RunAsync" : "Run")}",
+            $"run each unit of work of {holder.Name} in its own scope, inside {(isAsync ? "RunAsync" : "Run")}; change the parameter to",
             use is null ? fresh : $"{fresh}\n{use}",
             values.Count == 0 && IsHeldItself(path[0]) ? Edits.Take(path[0].Dependency, fresh) : []);
     }

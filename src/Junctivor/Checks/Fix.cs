@@ -26,5 +26,5 @@ public sealed record Fix
 
     /// <summary>The fix on one line.</summary>
     /// <returns>The advice, and the code after a colon.</returns>
-    public override string ToString() => Code is null ? Advice : $"{Advice}: {Code}";
+    public override string ToString() => Code is null ? Advice : $"{Advice}: {Code.Replace(",\n", ", ").Replace("\n", "; ")}";
 }

@@ -76,9 +76,9 @@ internal static class RegistrationText
     /// <summary>How a fresh scope is used, with one of the members of what it resolves; null where it has none.</summary>
     public static (string? Code, bool IsAsync) FreshUse(string parameter, TypeRef resolved, IReadOnlyList<string> values)
     {
-        if (resolved.FirstUse is not { } use)
+        if (MissingFixes.IsOfBaseLibrary(resolved) || resolved.FirstUse is not { } use)
         {
-            return (null, true);
+            return (values.Count == 0 ? null : $"await {Identifier(parameter)}.RunAsync({string.Join(", ", values.Prepend("work"))});", true);
         }
 
         string work = string.Join(", ", values.Prepend($"fresh => fresh.{use.Call}"));

@@ -24,8 +24,8 @@ public class CaptiveFixTests
     [Fact]
     public void A_fresh_scope_fix_names_the_values_that_it_needs() =>
         Assert.Contains(
-            "with the value Incoming.Value<Caller>(…)",
-            Captive([Scoped.Incoming<Caller>(), Scoped.Of<IBerthLedger, OfCaller>(), Singleton.Of<Job>()]).Fixes[0].Advice,
+            ", Incoming.Value<Caller>(…));",
+            Captive([Scoped.Incoming<Caller>(), Scoped.Of<IBerthLedger, OfCaller>(), Singleton.Of<Job>()]).Fixes[0].Code,
             StringComparison.Ordinal);
 
     [Fact]

@@ -11,7 +11,8 @@ public class NearMissTests
         Assert.Equal(
             ["NearMissTests.Buoy implements it, but is not registered. Its dependency NearMissTests.Chain is not registered either."],
             fault.Remarks);
-        Assert.Equal("Scoped.Of<NearMissTests.IBuoy, NearMissTests.Buoy>()", fault.Fixes[0].Code);
+        Assert.Equal(
+            "Scoped.Of<NearMissTests.IBuoy, NearMissTests.Buoy>(),\nScoped.Of<NearMissTests.Chain>()", fault.Fixes[0].Code);
     }
 
     [Fact]

@@ -10,13 +10,13 @@ public class DebuggerTests
     [Fact]
     public void Debugger_shows_what_an_object_is_and_whether_it_is_disposed()
     {
-        Wiring wiring = [Singleton.Of<IClock, SystemClock>(), Transient.From((FreshScope<IClock> clock) => Tuple.Create(clock))];
+        Wiring wiring = [Scoped.Of<IClock, SystemClock>(), Transient.From((FreshScope<IClock> clock) => Tuple.Create(clock))];
         Container container = wiring.Build();
         Scope scope = container.StartScope();
         Loan<IClock> loan = container.Lend<IClock>();
 
         Assert.Equal("Wiring: 2 registrations", Shown(wiring));
-        Assert.StartsWith("singleton SystemClock for IClock (DebuggerTests.cs:", Shown(wiring.First()), StringComparison.Ordinal);
+        Assert.StartsWith("scoped SystemClock for IClock (DebuggerTests.cs:", Shown(wiring.First()), StringComparison.Ordinal);
         Assert.Equal("Container: 2 registrations, sound", Shown(container));
         Assert.Equal("Scope", Shown(scope));
         Assert.Equal("Scope of the level shift", Shown(container.StartScope(Shift)));

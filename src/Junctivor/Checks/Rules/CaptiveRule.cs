@@ -26,14 +26,23 @@ internal sealed class CaptiveRule : IRule
         ReverseDependencies dependents = new(graph);
         return
             from holder in holders
-            from path in DependencyPaths.From(holder, leading)
-            where Held(path).Level.IsShorterThan(holder.Level)
-            group path by (holder, Alone: IsSharedByScope(path) ? null : path[0].Dependency) into held
-            select Captive(graph, held.Key.holder, [.. held], dependents);
+            from paths in Together(DependencyPaths.From(holder, leading).Where(path => Held(path).Level.IsShorterThan(holder.Level)))
+            select Captive(graph, holder, paths, dependents);
     }
 
-    /// <summary>Whether a scope that is started for the work brings what is held.</summary>
-    private static bool IsSharedByScope(IReadOnlyList<Edge> path) =>
+    /// <summary>The ways by parameter; those of all parameters that one scope brings, in one.</summary>
+    private static IEnumerable<IReadOnlyList<IReadOnlyList<Edge>>> Together(IEnumerable<IReadOnlyList<Edge>> paths)
+    {
+        ILookup<bool, IReadOnlyList<IReadOnlyList<Edge>>> byParameter = paths
+            .GroupBy(path => path[0].Dependency)
+            .Select(same => (IReadOnlyList<IReadOnlyList<Edge>>)[.. same])
+            .ToLookup(same => same.All(IsBroughtByScope));
+        IReadOnlyList<IReadOnlyList<Edge>> together = [.. byParameter[true].SelectMany(same => same)];
+        return together.Count == 0 ? byParameter[false] : byParameter[false].Prepend(together);
+    }
+
+    /// <summary>Whether a scope that is started for the work brings what is held, without a value.</summary>
+    private static bool IsBroughtByScope(IReadOnlyList<Edge> path) =>
         Held(path).Level == Level.Scoped && Held(path).Kind != NodeKind.Incoming && path[0].Dependency.Binding is Binding.Single;
 
     private static Fault Captive(ServiceGraph graph, Node holder, IReadOnlyList<IReadOnlyList<Edge>> paths, ReverseDependencies dependents)

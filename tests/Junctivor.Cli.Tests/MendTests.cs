@@ -1,0 +1,170 @@
+using System.Text;
+using Junctivor.Tests.Shared;
+
+namespace Junctivor.Cli.Tests;
+
+public sealed class MendTests : IDisposable
+{
+    private const string File = "Kiosk.cs";
+
+    private const string Source = """
+        using Junctivor;
+
+        public static class Kiosk
+        {
+            [CheckedWiring]
+            public static Wiring Wiring =>
+            [
+                Singleton.Of<PaperStock>(),
+                Singleton.Of<Counter>(),
+            ];
+        }
+
+        public interface IStock;
+
+        public sealed class PaperStock : IStock;
+
+        public sealed class Counter(IStock stock)
+        {
+            public IStock Stock => stock;
+        }
+
+        """;
+
+    private readonly CompiledFolder _folder = new();
+
+    public void Dispose() => _folder.Dispose();
+
+    [Fact]
+    public async Task The_first_fix_is_written_and_the_wiring_is_sound_once_it_is_built()
+    {
+        string assembly = Compile(Source);
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+        ProgramRun check = await Junctivor("check", _folder.CompileFile(File, Library));
+
+        Assert.Equal((0, ""), (mend.Status, mend.Errors));
+        Assert.Equal(
+            """
+            JV101 missing: Counter requires IStock, which is not registered
+              mended: add to the registration of PaperStock at Kiosk.cs:8:
+                  .Also<IStock>()
+
+            Kiosk.cs
+               7       [
+               8 -         Singleton.Of<PaperStock>(),
+                 +         Singleton.Of<PaperStock>().Also<IStock>(),
+               9           Singleton.Of<Counter>(),
+
+            1 of 1 fault mended. 1 file was written: build, and check again.
+            """,
+            mend.Output.ReplaceLineEndings("\n").TrimEnd());
+        Assert.Equal(Source.Replace("PaperStock>(),", "PaperStock>().Also<IStock>(),", StringComparison.Ordinal), Written());
+        Assert.Equal(0, check.Status);
+    }
+
+    [Fact]
+    public async Task A_dry_run_shows_the_same_and_writes_nothing()
+    {
+        string assembly = Compile(Source);
+
+        ProgramRun dry = await Junctivor("mend", assembly, "--dry-run");
+        ProgramRun real = await Junctivor("mend", assembly);
+
+        Assert.Equal(0, dry.Status);
+        Assert.EndsWith("1 of 1 fault mended. Nothing was written (--dry-run).", dry.Output.TrimEnd(), StringComparison.Ordinal);
+        Assert.Equal(Lines(dry)[..^1], Lines(real)[..^1]);
+    }
+
+    [Fact]
+    public async Task A_source_that_has_changed_since_the_build_is_left_alone()
+    {
+        string assembly = Compile(Source);
+        string changed = $"// one line more\n{Source}";
+        System.IO.File.WriteAllText(_folder.PathOf(File), changed);
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal((2, ""), (mend.Status, mend.Output));
+        Assert.Contains("Kiosk.cs has changed since the assembly was built: build it again.", mend.Errors, StringComparison.Ordinal);
+        Assert.Equal(changed, Written());
+    }
+
+    [Fact]
+    public async Task An_assembly_without_symbols_says_how_to_get_them()
+    {
+        string assembly = Compile(Source);
+        System.IO.File.Delete(Path.ChangeExtension(assembly, ".pdb"));
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal((2, ""), (mend.Status, mend.Output));
+        Assert.Contains("Kiosk.dll has no symbols: build it with DebugType portable", mend.Errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_only_the_user_knows_is_left_to_the_user()
+    {
+        string assembly = Compile(Source.Replace("(IStock stock)", "(IStock stock, int coins)", StringComparison.Ordinal));
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal(1, mend.Status);
+        Assert.Contains("JV101 missing: Counter requires int, which is not registered\n  by hand, because its first fix",
+            mend.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
+        Assert.Contains("1 of 2 faults mended. 1 to mend by hand.", mend.Output, StringComparison.Ordinal);
+        Assert.Contains(".Also<IStock>()", Written(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Line_breaks_and_the_byte_order_mark_stay_as_they_are()
+    {
+        byte[] source = [.. Encoding.UTF8.Preamble, .. Encoding.UTF8.GetBytes(Source.ReplaceLineEndings("\r\n"))];
+        System.IO.File.WriteAllBytes(_folder.PathOf(File), source);
+        string assembly = _folder.CompileFile(File, Library);
+
+        await Junctivor("mend", assembly);
+
+        byte[] written = System.IO.File.ReadAllBytes(_folder.PathOf(File));
+        Assert.Equal(Encoding.UTF8.Preamble.ToArray(), written[..3]);
+        Assert.DoesNotContain("\n", Encoding.UTF8.GetString(written).Replace("\r\n", "", StringComparison.Ordinal), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Where_there_are_no_faults_nothing_is_mended()
+    {
+        string assembly = Compile(Source.Replace("PaperStock>()", "IStock, PaperStock>()", StringComparison.Ordinal));
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal((0, "No faults: nothing to mend."), (mend.Status, mend.Output.TrimEnd()));
+    }
+
+    [Fact]
+    public async Task Warnings_are_mended_where_they_count_as_faults()
+    {
+        string assembly = Compile(Source.Replace("<PaperStock>()", "<IStock, PaperStock>()", StringComparison.Ordinal)
+            .Replace("<Counter>()", "<Counter>().Accept(\"JV204\", reason: \"There was another one.\")", StringComparison.Ordinal));
+
+        ProgramRun lenient = await Junctivor("mend", assembly);
+        ProgramRun strict = await Junctivor("mend", assembly, "--strict");
+
+        Assert.Equal("No faults: nothing to mend.", lenient.Output.TrimEnd());
+        Assert.Contains("JV504 accepts-nothing: Counter accepts JV204 registered-twice, but does not have it", strict.Output, StringComparison.Ordinal);
+        Assert.DoesNotContain("Accept", Written(), StringComparison.Ordinal);
+    }
+
+    private static string Library => Path.Combine(AppContext.BaseDirectory, "Junctivor.dll");
+
+    private string Compile(string source)
+    {
+        System.IO.File.WriteAllText(_folder.PathOf(File), source);
+        return _folder.CompileFile(File, Library);
+    }
+
+    private string Written() => System.IO.File.ReadAllText(_folder.PathOf(File));
+
+    private static string[] Lines(ProgramRun run) => run.Output.ReplaceLineEndings("\n").TrimEnd().Split('\n');
+
+    private static Task<ProgramRun> Junctivor(params string[] words) => ProgramRun.Of("src/Junctivor.Cli", words);
+}
