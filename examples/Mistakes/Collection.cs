@@ -33,6 +33,7 @@ public static class Collection
         new("JV306", typeof(ConsumingClassShared), ConsumingClassShared.Wiring.Check),
         new("JV401", typeof(AsyncNotReady), () => Told(() => AsyncNotReady.Ask())),
         new("JV402", typeof(LateValueNeededEarly), LateValueNeededEarly.Wiring.Check),
+        new("JV403", typeof(NotWarmedUp), AtDisposal),
         new("JV501", typeof(Unreachable), Unreachable.Wiring.Check),
         new("JV502", typeof(TakesScope), TakesScope.Wiring.Check),
         new("JV503", typeof(BranchNotSeen), InBranch),
@@ -62,7 +63,7 @@ public static class Collection
 
     private static CheckReport WithPlugin()
     {
-        string folder = Directory.CreateTempSubdirectory("mistakes-").FullName;
+        string folder = Directory.CreateDirectory(Path.Combine(AppContext.BaseDirectory, "plugins")).FullName;
         try
         {
             return PluginSkipped.In(folder).Check();
@@ -71,6 +72,13 @@ public static class Collection
         {
             Directory.Delete(folder, recursive: true);
         }
+    }
+
+    private static CheckReport AtDisposal()
+    {
+        List<CheckReport> reports = [];
+        NotWarmedUp.UseAndDispose(reports.Add);
+        return reports[^1];
     }
 
     private static CheckReport InBranch()

@@ -31,6 +31,18 @@ public static class CheckJson
             Json.Full);
     }
 
+    private static object Write(SourceEdit edit) => new
+    {
+        edit.Kind,
+        edit.Text,
+        File = edit.File.Length > 0 ? edit.File : null,
+        Line = edit.Line > 0 ? edit.Line : (int?)null,
+        edit.Type,
+        edit.Parameter,
+        TargetFile = edit.TargetFile.Length > 0 ? edit.TargetFile : null,
+        TargetLine = edit.TargetLine > 0 ? edit.TargetLine : (int?)null,
+    };
+
     private static object Write(Fault fault) => new
     {
         fault.Code,
@@ -47,7 +59,7 @@ public static class CheckJson
             Line = step.Line > 0 ? step.Line : (int?)null,
         }),
         fault.Remarks,
-        fault.Fixes,
+        Fixes = fault.Fixes.Select(fix => new { fix.Advice, fix.Code, fix.ChangesBehavior, Edits = fix.Edits.Select(Write) }),
         fault.AcceptedBecause,
         More = fault.Kind.HelpLink,
     };

@@ -41,6 +41,9 @@ internal static class Edits
         _ => [],
     };
 
+    public static IReadOnlyList<SourceEdit> ChangeParameter(TypeRef type, string name, string parameter) =>
+        type.IsOpen ? [] : OfClass(type, SourceEditKind.ChangeParameter, parameter, name);
+
     public static IReadOnlyList<SourceEdit> Attribute(Node node, Constructor constructor, string attribute) => OfClass(
         node.Implementation, SourceEditKind.AddAttribute, attribute,
         string.Join(",", constructor.Parameters.Select(parameter => parameter.Name)));

@@ -140,6 +140,10 @@ public sealed record FaultKind
     public static FaultKind LateValueNeededEarly { get; } =
         Fault("JV402", "late-value-needed-early", "A value that is supplied after the build is required at construction.");
 
+    /// <summary>JV403: warm-up work that nobody ran.</summary>
+    public static FaultKind NotWarmedUp { get; } =
+        Warning("JV403", "not-warmed-up", "A service with warm-up work was used, and the container was disposed without WarmUpAsync.");
+
     /// <summary>JV501: registered, and reached by no root.</summary>
     public static FaultKind Unreachable { get; } =
         Warning("JV501", "unreachable", "A registration is unused: nothing that is resolved directly depends on it.");
@@ -175,7 +179,7 @@ public sealed record FaultKind
         DoesNotApply,
         Cycle, Ambiguous, ReplacesNothing, RegisteredTwice, DecoratesNothing, GenericConstraint, PluginSkipped,
         Captive, ScopedOutsideScope, FrozenTransient, UnreleasedTransient, LevelOutOfPlace, ConsumingClassShared,
-        AsyncNotReady, LateValueNeededEarly,
+        AsyncNotReady, LateValueNeededEarly, NotWarmedUp,
         Unreachable, TakesScope, BranchNotSeen, AcceptsNothing, Absent, NotFresh, Undecorated,
     ];
 

@@ -34,6 +34,7 @@ internal sealed class NearMisses
         IReadOnlyList<NearMiss> registered = [.. near.UnderAnotherMark()
             .Concat(near.NotRegisteredFor())
             .Concat(near.OnlyForOthers())
+            .Concat(near.Disabled())
             .Take(MostShown)];
         return
         [
@@ -98,7 +99,8 @@ internal sealed class NearMisses
                 new Fix(
                     $"add to the registration of {each.Node.Name}{At(each.Node)}",
                     RegistrationText.Also(each.Service),
-                    Edits.Append(each.Node, RegistrationText.Also(each.Service)))));
+                    Edits.Append(each.Node, RegistrationText.Also(each.Service))),
+                each.Node));
     }
 
     private IEnumerable<NearMiss> OnlyForOthers() => _graph.Index.Serving(Type)
@@ -107,6 +109,12 @@ internal sealed class NearMisses
             $"{Type.Name} is registered{At(node)} only for {node.Options.OnlyFor!.Name}.",
             new Fix($"remove .OnlyFor{At(node)}, if others may use it", null, Edits.RemoveOption(node, "OnlyFor"))));
 
+    private IEnumerable<NearMiss> Disabled() => _graph.Disabled
+        .Where(node => node.Services.Contains(Type) && node.Mark == _service.Mark)
+        .Select(node => new NearMiss(
+            $"{node.Name} is registered for it{At(node)}, but .Enabled leaves it out.",
+            new Fix($"remove .Enabled{At(node)}, if it is not meant to be left out", null, Edits.RemoveOption(node, "Enabled"))));
+
     private IEnumerable<NearMiss> NotRegistered() =>
         Type.IsValueType || Type.DefinitionName == WellKnownTypes.Anything || Type.DefinitionName == WellKnownTypes.Text
         ? []
@@ -114,9 +122,17 @@ internal sealed class NearMisses
             .Where(type => !type.Equals(Type))
             .OrderBy(type => type.SimpleName.Contains('.'))
             .ThenBy(type => EditDistance.Between(type.OwnName, Type.OwnName))
-            .Select(type => new NearMiss(
+            .Select(type => type.IsSelfRegistered ? NotSpread(type) : new NearMiss(
                 $"{type.Name} {Implements(Type)} it, but is not registered.{AndNeeds(type)}",
                 MissingRegistrations.Fix("register it", _graph, _service, type, LevelFor(type), _consumers)));
+
+    private NearMiss NotSpread(TypeRef type)
+    {
+        string spread = $".. SelfRegistered.In<{type.Name}>()";
+        return new NearMiss(
+            $"{type.Name} {Implements(Type)} it and has [SelfRegistered], but the wiring does not spread the classes of its assembly.",
+            new Fix("spread them in the wiring", spread, type.IsDefinition ? [] : _consumers.Register(spread)));
+    }
 
     /// <summary>The container creates some kinds of lists, and others are requested.</summary>
     private IEnumerable<NearMiss> InAnotherCollection()

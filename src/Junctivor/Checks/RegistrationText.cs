@@ -13,7 +13,7 @@ internal static class RegistrationText
             ? "Singleton"
             : level == Level.Scoped ? "Scoped"
             : level == Level.Transient ? "Transient"
-            : AsIdentifier(level.Name);
+            : level.Variable ?? AsIdentifier(level.Name);
 
     /// <summary>A registration of a class for a service.</summary>
     public static string OfClass(Level level, TypeRef service, TypeRef created) => (service.IsDefinition || created.IsDefinition) switch

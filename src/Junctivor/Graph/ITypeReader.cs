@@ -13,6 +13,9 @@ internal interface ITypeReader
     /// <summary>What identifies the factory of a registration: equal for two with the same one; null where nobody can tell.</summary>
     object? FactoryOf(Node node);
 
+    /// <summary>The registrations that <c>Enabled</c> leaves out.</summary>
+    IReadOnlyList<Node> Disabled { get; }
+
     /// <summary>Reads a class that is not registered, to construct it with arguments.</summary>
     Node ReadUnregistered(TypeRef type);
 

@@ -1,7 +1,7 @@
 namespace Junctivor.Graph;
 
 /// <summary>How long an instance lives: as long as the container, a scope of some level, or not shared at all.</summary>
-internal sealed class Level(string name, Level? within = null)
+internal sealed class Level(string name, Level? within = null, string? variable = null)
 {
     public static readonly Level Singleton = new("singleton");
 
@@ -10,6 +10,9 @@ internal sealed class Level(string name, Level? within = null)
     public static readonly Level Transient = new("transient");
 
     public string Name { get; } = name;
+
+    /// <summary>The field or property that the program keeps it in, as far as that is known; null where it is not.</summary>
+    public string? Variable { get; } = variable;
 
     /// <summary>The level around a level of the user's own; null where it is entered from the container.</summary>
     public Level? Within { get; } = within;

@@ -85,6 +85,9 @@ internal sealed class ServiceGraph
     /// <summary>Why an open generic registration could not be closed for a service; null where nothing is known.</summary>
     public ClosingObstacle? ObstacleFor(Node open, TypeRef service) => _reader.ObstacleFor(open, service);
 
+    /// <summary>The registrations that <c>Enabled</c> leaves out.</summary>
+    public IReadOnlyList<Node> Disabled => _reader.Disabled;
+
     /// <summary>What identifies the factory of a registration; null where nobody can tell two apart.</summary>
     public object? FactoryOf(Node node) => _reader.FactoryOf(node);
 

@@ -40,6 +40,9 @@ internal abstract class TypeRef : IEquatable<TypeRef>
 
     public abstract bool IsInterface { get; }
 
+    /// <summary>Whether it is a class with <c>[SelfRegistered]</c>.</summary>
+    public abstract bool IsSelfRegistered { get; }
+
     /// <summary>Whether it is an interface without members.</summary>
     public abstract bool IsMarker { get; }
 

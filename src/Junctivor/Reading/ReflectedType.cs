@@ -71,6 +71,8 @@ internal sealed class ReflectedType : TypeRef
 
     public override (string Call, bool IsAsync)? FirstUse => FirstMember.Of(Type);
 
+    public override bool IsSelfRegistered => Type.IsDefined(typeof(SelfRegisteredAttribute), inherit: false);
+
     public override bool IsAbstract => Has(Traits.Abstract) && !Has(Traits.Interface);
 
     public override bool IsStatic => Has(Traits.Abstract) && Has(Traits.Sealed);

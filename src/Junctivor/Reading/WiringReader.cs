@@ -9,6 +9,7 @@ namespace Junctivor.Reading;
 /// <summary>Reads registrations, by reflection, into the graph; and keeps what the graph must not know: how each node is created.</summary>
 internal sealed class WiringReader : ITypeReader
 {
+    private readonly List<RegistrationData> _disabled = [];
     private Dictionary<(Node Open, Type Closed), Node>? _closings;
     private Dictionary<(Node Open, TypeRef Service), string>? _unclosable;
     private readonly Dictionary<Type, TypeToken> _tokens = [];
@@ -139,6 +140,8 @@ internal sealed class WiringReader : ITypeReader
 
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
 
+    public IReadOnlyList<Node> Disabled => [.. _disabled.Select(entry => TryRead(entry, int.MaxValue, out _)).OfType<Node>()];
+
     /// <summary>What a method requests, as a node that gives the arguments to call it with.</summary>
     public Node ReadCall(MethodInfo method, int parameterCount) =>
         ReadArguments("the called method", Types[typeof(object[])], _parameters.Read(method, parameterCount));
@@ -170,10 +173,17 @@ internal sealed class WiringReader : ITypeReader
     /// <summary>What the check says of entries that cannot be read.</summary>
     public IEnumerable<Fault> Unreadable() =>
         Entries.Where(entry => entry.ReadFailure is not null).Select(entry => entry.ReadFailure!.IsOfPlugin
-        ? PluginSkippedFaults.Of(entry.ReadFailure.Text)
+        ? PluginSkippedFaults.Of(Graph, entry.ReadFailure.Text, RelativeToProgram(entry), entry.Place)
         : NotConstructibleTypeFaults.Of(
             Graph, entry.Source is InstanceSource.OfValue { Value: string name } ? name : TypeNames.Short(entry.Source.InstanceType),
             entry.Level.Name, entry.Place, entry.ReadFailure.Text));
+
+    private static string RelativeToProgram(RegistrationData entry)
+    {
+        string file = entry.Source is InstanceSource.OfValue { Value: string path } ? path : "";
+        string relative = Path.GetRelativePath(AppContext.BaseDirectory, file);
+        return relative.StartsWith("..", StringComparison.Ordinal) ? file : relative.Replace('\\', '/');
+    }
 
     private List<Node> ReadAll(IReadOnlyCollection<RegistrationData> entries)
     {
@@ -182,8 +192,14 @@ internal sealed class WiringReader : ITypeReader
         HashSet<RegistrationData> met = new(entries.Count, ReferenceEqualityComparer.Instance);
         foreach (RegistrationData entry in entries)
         {
-            if (!entry.IsEnabled || !met.Add(entry))
+            if (!met.Add(entry))
             {
+                continue;
+            }
+
+            if (!entry.IsEnabled)
+            {
+                _disabled.Add(entry);
                 continue;
             }
 

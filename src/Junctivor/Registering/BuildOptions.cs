@@ -71,8 +71,9 @@ public sealed record BuildOptions
     }
 
     /// <summary>Called by each build with its report, before a <see cref="WiringException"/> is thrown or the container is returned; null
-    /// by default. Use it to log warnings and notes, which do not stop a build. An exception of this function is thrown by the
-    /// build.</summary>
+    /// by default. Use it to log warnings and notes, which do not stop a build. Called again when the container is disposed, if
+    /// services with warm-up work were used and <c>WarmUpAsync</c> was never called (JV403). An exception of this function is
+    /// thrown by the build; or by the disposal, after everything is disposed.</summary>
     public Action<CheckReport>? OnReport { get; init; }
 
     /// <summary>When plans are compiled to code; in the background by default.</summary>

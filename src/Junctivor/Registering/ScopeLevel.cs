@@ -24,11 +24,14 @@ public sealed partial class ScopeLevel
     /// <param name="within">The outer level, from whose scopes it is started; null if it is started from the container.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
+    /// <param name="variable">Filled in by the compiler: the field or property that keeps it, for the code that messages show.</param>
     /// <exception cref="ArgumentException"><paramref name="name"/> is null or blank.</exception>
-    public ScopeLevel(string name, ScopeLevel? within = null, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
+    public ScopeLevel(
+        string name, ScopeLevel? within = null, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0,
+        [CallerMemberName] string variable = "")
     {
         ArgumentException.ThrowIfNullOrWhiteSpace(name);
-        Level = new Level(name, within?.Level);
+        Level = new Level(name, within?.Level, IsNamedAfter(variable, name) ? variable : null);
         Within = within;
         File = file;
         Line = line;
@@ -47,6 +50,14 @@ public sealed partial class ScopeLevel
     public int Line { get; }
 
     internal Level Level { get; }
+
+    /// <summary>Whether a member has the name of the level, and so is not the method that the level is created in.</summary>
+    private static bool IsNamedAfter(string? member, string name)
+    {
+        string letters = string.Concat(name.Where(char.IsLetterOrDigit));
+        return member is { Length: > 0 } && letters.Length > 0
+            && (member.Contains(letters, StringComparison.OrdinalIgnoreCase) || letters.Contains(member, StringComparison.OrdinalIgnoreCase));
+    }
 
     /// <summary>The level, for people.</summary>
     /// <returns>Its name.</returns>

@@ -1,3 +1,6 @@
+using Junctivor.Checks;
+using Junctivor.Graph;
+using Junctivor.Reading;
 using Junctivor.Registering;
 using Junctivor.Runtime;
 
@@ -15,6 +18,7 @@ public sealed partial class Container
         }
 
         AggregateException? failure = null;
+        CheckReport? cold = ReportOfColdWork();
         try
         {
             if (_warmUp.Pending is { Count: > 0 } pending)
@@ -43,6 +47,7 @@ public sealed partial class Container
         }
 
         ThrowIfAny(failure);
+        PassOn(cold);
     }
 
     private protected override ValueTask DisposeCoreAsync()
@@ -66,6 +71,7 @@ public sealed partial class Container
         }
 
         AggregateException? failure = null;
+        CheckReport? cold = ReportOfColdWork();
         try
         {
             failure = await DisposePassAsync().ConfigureAwait(false);
@@ -77,6 +83,7 @@ public sealed partial class Container
         }
 
         ThrowIfAny(failure);
+        PassOn(cold);
     }
 
     private async Task<AggregateException?> DisposePassAsync()
@@ -88,6 +95,28 @@ public sealed partial class Container
         List<Exception>? all = await Disposal.DisposeAsync(Store.TakeOwned(), this, failures).ConfigureAwait(false);
         LeavePlugins(isFirst);
         return Disposal.FailureOf(all, Description);
+    }
+
+    /// <summary>What was used and not warmed up, where somebody wants to know; null where there is nothing to report.</summary>
+    private CheckReport? ReportOfColdWork()
+    {
+        if (_options.OnReport is null || _warmUp.HasRun || Volatile.Read(ref _plans) is not { } plans)
+        {
+            return null;
+        }
+
+        IReadOnlyList<Node> cold = [.. plans.AsyncOrder.WarmingUp()
+            .Select(ordered => ordered.Node)
+            .Where(node => WiringReader.EntryOf(node).WarmUp is not null && Find(plans.PlanFor(node.AsBinding).Slot) is not null)];
+        return cold.Count == 0 ? null : _options.ToReport(plans.Graph, [NotWarmedUpFaults.Of(plans.Graph, cold)]);
+    }
+
+    private void PassOn(CheckReport? cold)
+    {
+        if (cold is { All.Count: > 0 })
+        {
+            _options.OnReport!(cold);
+        }
     }
 
     private static void ThrowIfAny(AggregateException? failure)

@@ -39,10 +39,28 @@ internal sealed class DecoratesNothingRule : IRule
                         ? $"{decorator.Name} decorates {service.Name}, but its constructor does not take it"
                         : $"{decorator.Name} decorates {service.Name}, but its constructor takes {takers} of them without a mark",
                     [],
-                    new Fix($"give {decorator.Implementation.Name} exactly one unmarked parameter of the decorated service",
-                        RegistrationText.Parameter(null, service.Name, "inner")));
+                    WrongParameterOf(graph, decorator) is { } wrong
+                        ? Taking(decorator, wrong)
+                        : new Fix(
+                            $"give {decorator.Implementation.Name} exactly one unmarked parameter of the decorated service",
+                            RegistrationText.Parameter(null, service.Name, "inner")));
             }
         }
+    }
+
+    /// <summary>The parameter of a decorator that takes something missing in place of what it decorates; null where there is none.</summary>
+    public static string? WrongParameterOf(ServiceGraph graph, Node decorator) =>
+        decorator is { IsDecorator: true, Kind: NodeKind.Class, ChosenConstructor: { } constructor }
+        && !Array.Exists(constructor.Parameters, parameter => parameter.IsInner || parameter.Type.IsClosingOf(decorator.Services[0]))
+        && constructor.Parameters.Where(parameter => !graph.CanMeet(decorator, parameter)).ToList() is [Parameter only]
+            ? only.Name
+            : null;
+
+    private static Fix Taking(Node decorator, string wrong)
+    {
+        string parameter = RegistrationText.Parameter(null, decorator.Services[0].Name, wrong);
+        return new Fix(
+            "take what it decorates; change the parameter to", parameter, Edits.ChangeParameter(decorator.Implementation, wrong, parameter));
     }
 
     private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, Fix fix) =>

@@ -10,7 +10,9 @@ internal sealed class MissingRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         from binding in dependency.Bindings.OfType<Binding.Missing>()
-        where binding.Unfitting.Count == 0 && AsyncInFromRule.CauseOf(graph, binding.Service) is null
+        where binding.Unfitting.Count == 0
+            && AsyncInFromRule.CauseOf(graph, binding.Service) is null
+            && DecoratesNothingRule.WrongParameterOf(graph, dependency.Consumer.Registration) != dependency.Parameter.Name
         group dependency by binding.Service into missing
         select Missing(graph, missing.Key, [.. missing]);
 
@@ -49,12 +51,20 @@ internal sealed class MissingRule : IRule
                 ? $"{first.Consumer.Name} requires {service}, which is not registered"
                 : $"{service} is required in {dependencies.Count} places, but is not registered",
             Path = steps.Path,
-            Remarks = [.. near.Select(each => each.Remark)],
+            Remarks = [.. near.Select(each => each.Remark), .. HeldThen(dependencies, near)],
             Fixes = MissingFixes.Of(graph, service, near, consumers),
             Candidates = [.. dependencies.Select(dependency => dependency.Consumer.Name).Distinct()],
             Order = first.Consumer.Order,
         };
     }
+
+    /// <summary>What the check finds next where the first fix is made: something long-lived holds what is shorter-lived.</summary>
+    private static IEnumerable<string> HeldThen(IReadOnlyList<Dependency> dependencies, IReadOnlyList<NearMiss> near) =>
+        near is [{ Meant: { } meant }, ..]
+        && dependencies.FirstOrDefault(dependency => dependency.Binding is Binding.Missing && !dependency.Consumer.Level.IsTransient
+            && meant.Level.IsShorterThan(dependency.Consumer.Level)) is { } holding
+            ? [$"Then {holding.Consumer.Name} ({holding.Consumer.Level}) would hold {meant.Name} ({meant.Level}): see JV301."]
+            : [];
 
     /// <summary>The level that all consumers can hold.</summary>
     private static Level LongestOf(ServiceGraph graph, IReadOnlyList<Dependency> dependencies)

@@ -14,7 +14,11 @@ internal sealed class WarmUp
     private readonly SemaphoreSlim _turn = new(1);
 
     private volatile WarmNode[] _warm = [];
+    private volatile bool _hasRun;
     private bool _isClosed;
+
+    /// <summary>Whether somebody has called for it, with whatever success.</summary>
+    public bool HasRun => _hasRun;
 
     /// <summary>The names of what is warm and must be wound down.</summary>
     public IReadOnlyList<string> Pending =>
@@ -25,6 +29,7 @@ internal sealed class WarmUp
     /// <exception cref="ObjectDisposedException">The container ended meanwhile; what had warmed up is wound down.</exception>
     public async Task RunAsync(Container container, CancellationToken cancellationToken)
     {
+        _hasRun = true;
         await _turn.WaitAsync(cancellationToken).ConfigureAwait(false);
         try
         {
