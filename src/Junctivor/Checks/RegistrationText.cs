@@ -91,7 +91,7 @@ internal static class RegistrationText
 
     /// <summary>What marks a registration.</summary>
     public static string OptionsOf(Mark? mark) =>
-        mark is null ? "" : mark.Type is null ? $".Marked({Literal(mark.Text!)})" : $".Marked<{mark.Type.Name}>()";
+        mark is null || mark == Mark.OrNot ? "" : mark.Type is null ? $".Marked({Literal(mark.Text!)})" : $".Marked<{mark.Type.Name}>()";
 
     /// <summary>What lets a registration serve another service too.</summary>
     public static string Also(TypeRef service) => service.IsDefinition ? $".Also(typeof({Unbound(service)}))" : $".Also<{service.Name}>()";
@@ -111,7 +111,7 @@ internal static class RegistrationText
         string.Join(", ", constructor.Parameters.Select(parameter => Parameter(parameter.Mark, parameter.Type.Name, parameter.Name)));
 
     private static string Attribute(Mark? mark) =>
-        mark is null ? "" : mark.Type is null ? $"[Marked({Literal(mark.Text!)})] " : $"[Marked<{mark.Type.Name}>] ";
+        mark is null ? "" : mark == Mark.OrNot ? "[IncludingMarked] " : mark.Type is null ? $"[Marked({Literal(mark.Text!)})] " : $"[Marked<{mark.Type.Name}>] ";
 
     private static string Literal(string text) => $"\"{text.Replace("\\", "\\\\").Replace("\"", "\\\"")}\"";
 

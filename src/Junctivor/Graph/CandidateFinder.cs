@@ -23,8 +23,18 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
     public IReadOnlyList<Node> Undecorated(ServiceId service, TypeRef? consumer) => Find(service, consumer);
 
     /// <summary>All that serve it, in the order written, each with its decorators around.</summary>
-    public IReadOnlyList<Node> All(ServiceId service, TypeRef? consumer) =>
-        [.. Find(service, consumer).Select(node => OutermostOf(node, service))];
+    public IReadOnlyList<Node> All(ServiceId service, TypeRef? consumer) => service.Mark == Mark.OrNot
+        ? MarkedOrNot(service.Type, consumer)
+        : [.. Find(service, consumer).Select(node => OutermostOf(node, service))];
+
+    private IReadOnlyList<Node> MarkedOrNot(TypeRef type, TypeRef? consumer) =>
+    [
+        .. MarksOf(type, areTexts: true).Concat(MarksOf(type, areTexts: false)).Append(null)
+            .Select(mark => new ServiceId(type, mark))
+            .SelectMany(service => Find(service, consumer).Select(node => (Node: node, Service: service)))
+            .OrderBy(each => each.Node.Registration.Order)
+            .Select(each => OutermostOf(each.Node, each.Service)),
+    ];
 
     /// <summary>The one that serves it, the consumer; null where there is none, or where it takes a choice.</summary>
     public Node? OnlyOne(ServiceId service) => arrangement.OnlyOne(service) is { } only ? OutermostOf(only, service) : null;

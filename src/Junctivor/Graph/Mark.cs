@@ -13,9 +13,12 @@ internal sealed record Mark
 
     public TypeRef? Type { get; }
 
+    /// <summary>Asks for all, marked or not; nothing is registered under it.</summary>
+    public static Mark OrNot { get; } = new(null, null);
+
     public static Mark Of(string text) => new(text, null);
 
     public static Mark Of(TypeRef type) => new(null, type);
 
-    public override string ToString() => Type is null ? $"\"{Text}\"" : Type.Name;
+    public override string ToString() => this == OrNot ? "or not" : Type is null ? $"\"{Text}\"" : Type.Name;
 }

@@ -63,6 +63,11 @@ internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marki
                 return Mark.Of(text.Mark ?? "");
             }
 
+            if (attribute is IncludingMarkedAttribute)
+            {
+                return Mark.OrNot;
+            }
+
             Type type = attribute.GetType();
             if (type.IsConstructedGenericType && type.GetGenericTypeDefinition() == typeof(MarkedAttribute<>))
             {

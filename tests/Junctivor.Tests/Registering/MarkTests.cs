@@ -26,6 +26,49 @@ public class MarkTests
     }
 
     [Fact]
+    public void A_list_has_marked_ones_where_it_includes_them()
+    {
+        using Container container = new Wiring
+        {
+            Singleton.Value("red").Marked("port"),
+            Singleton.Value("white"),
+            Singleton.Value("green").Marked<South>(),
+            Transient.From((
+                [IncludingMarked] IReadOnlyList<string> all, IReadOnlyList<string> unmarked, IReadOnlyDictionary<string, string> byMark) =>
+                    new LedgerFile($"{string.Join(' ', all)}; {string.Join(' ', unmarked)}; {string.Join(' ', byMark.Values)}")),
+        }.Build();
+
+        Assert.Equal("red white green; white; red", container.Resolve<LedgerFile>().Folder);
+    }
+
+    [Fact]
+    public void A_list_that_is_empty_for_its_marks_is_offered_to_include_them()
+    {
+        Wiring wiring =
+        [
+            Singleton.Value("red").Marked("port"),
+            Transient.From((IReadOnlyList<string> lights) => new LedgerFile($"{lights.Count}")),
+        ];
+
+        Fault fault = Assert.Single(wiring.Check().All);
+
+        Assert.Equal("JV505", fault.Code);
+        Assert.EndsWith("marked \"port\": a list has unmarked registrations only.", fault.Remarks[0], StringComparison.Ordinal);
+        Assert.Equal("[IncludingMarked] IReadOnlyList<string> lights", fault.Fixes[0].Code);
+    }
+
+    [Fact]
+    public void What_includes_marked_ones_and_is_no_list_is_missing()
+    {
+        Wiring wiring = [Singleton.Value("red").Marked("port"), Transient.From(([IncludingMarked] string light) => new LedgerFile(light))];
+
+        Fault fault = Assert.Single(wiring.Check().Faults);
+
+        Assert.Equal("LedgerFile requires string marked or not, which is not registered", fault.Summary);
+        Assert.Equal("[Marked(\"port\")] string light", fault.Fixes[0].Code);
+    }
+
+    [Fact]
     public void Two_plain_numbers_without_marks_are_a_fault_that_names_both_places()
     {
         Wiring wiring =

@@ -42,6 +42,23 @@ internal sealed class AbsentRule : IRule
     /// <summary>Who accepts it is distinguished from who does not.</summary>
     private static bool IsAccepted(Node consumer) => consumer.Options.Accepted.Any(acceptance => acceptance.Code == FaultKind.Absent.Code);
 
+    /// <summary>A list that is empty because all registrations are marked.</summary>
+    private static NearMiss? AllMarked(ServiceGraph graph, ServiceId service, IReadOnlyList<Dependency> dependencies)
+    {
+        Dependency first = dependencies[0];
+        IReadOnlyList<Node> marked = [.. graph.Index.Serving(service.Type).Where(node => node.Mark is not null)];
+        if (first.Binding is not Binding.Many || service.Mark is not null || marked.Count == 0)
+        {
+            return null;
+        }
+
+        string parameter = RegistrationText.Parameter(Mark.OrNot, first.Parameter.Type.Name, first.Parameter.Name);
+        return new NearMiss(
+            $"{marked[0].Name} is registered{SourcePlaceText.At(marked[0].Place, graph.SharedFolder)}, marked {marked[0].Mark}: a list has "
+                + "unmarked registrations only.",
+            new Fix("let the list include marked ones", parameter, Edits.OfAll(dependencies.Select(each => Edits.Take(each, parameter)))));
+    }
+
     private static IEnumerable<Fix> Fixes(IReadOnlyList<NearMiss> near, Node consumer, string accept) => near
         .Select(each => each.Fix)
         .OfType<Fix>()
@@ -58,7 +75,7 @@ internal sealed class AbsentRule : IRule
         }
 
         Dependency first = dependencies[0];
-        IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, Consumers.Of(dependencies, first.Consumer.Level));
+        IReadOnlyList<NearMiss> near = AllMarked(graph, service, dependencies) is { } marked ? [marked] : NearMisses.Of(graph, service, Consumers.Of(dependencies, first.Consumer.Level));
         return new Fault(FaultKind.Absent)
         {
             Summary = $"{service} {what}: {first.Consumer.Name} gets {got}",

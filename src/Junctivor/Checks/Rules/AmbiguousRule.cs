@@ -143,7 +143,7 @@ internal sealed class AmbiguousRule : IRule
             .SelectMany(bound => bound.All())
             .OfType<Binding.Many>()
             .Any(many => many.Element.Mark is null && many.Element.Type.Equals(service)));
-        return taker is null ? "" : $" (a marked one is no longer in the list that {taker.Name} takes)";
+        return taker is null ? "" : $" (a marked one is in the list that {taker.Name} takes only if that has [IncludingMarked])";
     }
 
     /// <summary>A class can be its own mark; otherwise the parameter has a name for it.</summary>
