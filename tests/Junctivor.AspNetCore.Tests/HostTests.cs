@@ -28,6 +28,24 @@ public class HostTests
     }
 
     [Fact]
+    public async Task Warnings_of_the_wiring_are_in_the_log_of_the_host()
+    {
+        ListLog log = new();
+        await using WebApplication app = Office.Make(builder => builder.Logging.SetMinimumLevel(LogLevel.Trace)
+            .AddFilter("Junctivor", LogLevel.Warning)
+            .AddProvider(log));
+        await using Container container = new Wiring { Singleton.Of<EndLog>().Accept("JV303", reason: "There was a stamp.") }.Build();
+
+        await app.StartWarmAsync(container, Token);
+        await app.StopAndWindDownAsync(container, TimeSpan.FromSeconds(30));
+
+        Assert.Contains(
+            "Junctivor: JV504 accepts-nothing: EndLog accepts JV303 frozen-transient, but does not have it. The whole text is in "
+                + "Container.Report; see junctivor fault JV504.",
+            log.Lines);
+    }
+
+    [Fact]
     public async Task A_warm_up_that_fails_keeps_it_from_listening()
     {
         await using WebApplication app = Office.Make();

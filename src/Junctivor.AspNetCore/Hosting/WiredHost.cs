@@ -1,5 +1,6 @@
 using System.Runtime.ExceptionServices;
 using System.Runtime.InteropServices;
+using Junctivor.Hosting;
 using Junctivor.Requests;
 using Microsoft.Extensions.Hosting;
 
@@ -16,7 +17,8 @@ public static class WiredHost
 
     /// <summary>
     /// Runs the host until it is stopped, by a signal such as SIGTERM or Ctrl+C, or by its lifetime. Stopped during the warm-up, it cancels
-    /// that, and winds down what was warmed up.
+    /// that, and winds down what was warmed up. Warnings of the wiring are written to the log of the host, in the category "Junctivor"; they
+    /// can also be read in <see cref="Container.Report"/>.
     /// </summary>
     /// <param name="host">The host, such as the application.</param>
     /// <param name="container">The container; it is not disposed.</param>
@@ -61,7 +63,8 @@ public static class WiredHost
         }
     }
 
-    /// <summary>Warms up the container, and then starts the host. If the host does not start, the container winds down again.</summary>
+    /// <summary>Writes the warnings of the wiring to the log of the host, warms up the container, and then starts the host. If the host
+    /// does not start, the container winds down again.</summary>
     /// <param name="host">The host, such as the application.</param>
     /// <param name="container">The container.</param>
     /// <param name="cancellationToken">Passed to both.</param>
@@ -74,6 +77,7 @@ public static class WiredHost
     {
         ArgumentNullException.ThrowIfNull(host);
         ArgumentNullException.ThrowIfNull(container);
+        WarningLog.Write(host, container);
         await container.WarmUpAsync(cancellationToken).ConfigureAwait(false);
         try
         {

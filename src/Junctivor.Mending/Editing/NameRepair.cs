@@ -18,7 +18,7 @@ internal static class NameRepair
         ["Func"] = "System", ["Lazy"] = "System", ["TimeProvider"] = "System", ["Random"] = "System",
         ["IReadOnlyList"] = "System.Collections.Generic", ["HttpClient"] = "System.Net.Http",
         [nameof(FreshScope<>)] = nameof(Junctivor), [nameof(Container)] = nameof(Junctivor), [nameof(Scope)] = nameof(Junctivor),
-        ["Inject"] = nameof(Junctivor), ["Marked"] = nameof(Junctivor),
+        ["Inject"] = nameof(Junctivor), ["Marked"] = nameof(Junctivor), ["IncludingMarked"] = nameof(Junctivor),
     };
 
     /// <summary>The compilation in which all new names are known.</summary>

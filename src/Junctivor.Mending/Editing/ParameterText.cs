@@ -41,5 +41,5 @@ internal sealed class ParameterText
     {
         GenericNameSyntax generic => generic.Identifier.ValueText,
         _ => attribute.Name.ToString(),
-    } is "Marked" or "MarkedAttribute");
+    } is "Marked" or "MarkedAttribute" or "IncludingMarked" or "IncludingMarkedAttribute");
 }

@@ -26,13 +26,15 @@ public sealed partial class Wiring
         return options.ToReport(reading.Reader.Graph, reading.Found);
     }
 
-    /// <summary>Checks the whole wiring, and creates the container if it has no faults. No service is created yet.</summary>
+    /// <summary>Checks the whole wiring, and creates the container if it has no faults. No service is created yet. Warnings and notes
+    /// do not stop it: read them in <see cref="Container.Report"/>, or log them with <see cref="BuildOptions.OnReport"/>.</summary>
     /// <param name="incoming">The values that the wiring declares with <c>Singleton.Incoming</c>.</param>
     /// <returns>The container; dispose of it with <c>await using</c>.</returns>
     /// <exception cref="WiringException">The wiring has faults: its report has all of them.</exception>
     public Container Build(params ReadOnlySpan<Incoming> incoming) => BuildWith(null, incoming);
 
-    /// <summary>Checks the whole wiring, and creates the container if it has no faults. No service is created yet.</summary>
+    /// <summary>Checks the whole wiring, and creates the container if it has no faults. No service is created yet. Warnings and notes
+    /// do not stop it: read them in <see cref="Container.Report"/>, or log them with <see cref="BuildOptions.OnReport"/>.</summary>
     /// <param name="options">The severities to apply, and how the container works.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Singleton.Incoming</c>.</param>
     /// <returns>The container; dispose of it with <c>await using</c>.</returns>
