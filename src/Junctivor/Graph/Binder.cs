@@ -79,6 +79,11 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
             return new Binding.Ambiguous(service, found);
         }
 
+        if (found.Count == 0 && (service.Type.IsInterface || service.Type.IsAbstract))
+        {
+            return new Binding.Missing(service, []);
+        }
+
         Node created = found.Count == 1 ? found[0] : Unregistered(service.Type);
         if (!created.Level.IsTransient || !created.CreatesInstances)
         {

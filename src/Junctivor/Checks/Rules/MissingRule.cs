@@ -7,8 +7,27 @@ internal sealed class MissingRule : IRule
 {
     private const int ShownConsumers = 8;
 
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        from dependency in DependencyReader.NotMetByOne(nodes)
+    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    {
+        IReadOnlyList<Dependency> unmet = [.. DependencyReader.NotMetByOne(nodes)];
+        return unmet.Count == 0 ? [] : Find(graph, unmet, ArgumentsFor(graph, unmet));
+    }
+
+    /// <summary>What a function would pass to a class that is not yet registered for the service of the function.</summary>
+    private static HashSet<(Node Created, TypeRef Argument)> ArgumentsFor(ServiceGraph graph, IReadOnlyList<Dependency> unmet) =>
+    [
+        .. from dependency in unmet
+           from binding in dependency.Bindings.OfType<Binding.Deferred>()
+           where binding is { Form: DeferredForm.FuncWithArguments, Inner: Binding.Missing }
+           from created in graph.Index.AbleToServe(binding.Wanted)
+           from argument in binding.Wrapper.Arguments.Take(binding.Wrapper.Arguments.Count - 1)
+           select (created, argument),
+    ];
+
+    private static IEnumerable<Fault> Find(
+        ServiceGraph graph, IReadOnlyList<Dependency> unmet, HashSet<(Node Created, TypeRef Argument)> arguments) =>
+        from dependency in unmet
+        where !arguments.Contains((dependency.Consumer, dependency.Parameter.Type))
         from binding in dependency.Bindings.OfType<Binding.Missing>()
         where binding.Unfitting.Count == 0
             && AsyncInFromRule.CauseOf(graph, binding.Service) is null
