@@ -32,11 +32,13 @@ internal sealed class MendedSource
 
     public IReadOnlyList<(string Wiring, Fault Fault)> Found => Check(Compilation);
 
-    public static MendedSource Of(string file)
+    public static MendedSource Of(string file) => OfText(File.ReadAllText(file), file);
+
+    public static MendedSource OfText(string text, string file = "Sample.cs")
     {
         MendedSource source = new(CSharpCompilation.Create(
             Path.GetFileNameWithoutExtension(file),
-            [CSharpSyntaxTree.ParseText(Usings, path: "usings"), CSharpSyntaxTree.ParseText(File.ReadAllText(file), path: file)],
+            [CSharpSyntaxTree.ParseText(Usings, path: "usings"), CSharpSyntaxTree.ParseText(text, path: file)],
             References,
             new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable)));
         Assert.Empty(NameRepair.ErrorsOf(source.Compilation));

@@ -1,0 +1,257 @@
+using Junctivor.Mending;
+
+namespace Mistakes.Tests;
+
+/// <summary>What the engine writes where the source is not as simple as a sample, and what it leaves to the user.</summary>
+public class MendingTests
+{
+    private const string Head = """
+        using Junctivor;
+
+        public interface IBook
+        {
+            int Next();
+
+            IEnumerable<int> Pages();
+        }
+
+        public sealed class Book : IBook
+        {
+            public int Next() => 1;
+
+            public IEnumerable<int> Pages() => [1];
+        }
+
+        """;
+
+    [Theory]
+    [InlineData(
+        "public sealed class Desk(IBook book) { public int A() => book.Next() + B(); public int B() => book.Next(); }",
+        "B is called by another method that uses it too, and both must share one scope")]
+    [InlineData(
+        "public sealed class Desk(IBook book) { public IEnumerable<int> A() => book.Pages(); }",
+        "what A gives is read after its scope was disposed")]
+    [InlineData(
+        "public sealed class Desk(IBook book) { public IEnumerable<int> A() { yield return book.Next(); yield return book.Next(); } }",
+        "what A gives is read after its scope was disposed")]
+    [InlineData(
+        "public sealed class Desk(IBook book) { public int A(int fresh) => book.Next() + fresh; }",
+        "'fresh' is another name in A")]
+    [InlineData(
+        "public sealed class Desk { private IBook _book; public Desk(IBook book) => _book = book; public void A() => _book = new Book(); }",
+        "_book is assigned something else than the parameter")]
+    [InlineData(
+        "public sealed class Desk { private readonly IBook _a, _b; public Desk(IBook book) { _a = book; _b = book; } }",
+        "_a is declared together with others")]
+    [InlineData(
+        "public sealed class Desk { private readonly Func<int> _next; public Desk(IBook book) => _next = book.Next; }",
+        "book is kept beyond the constructor")]
+    public void A_captive_that_cannot_be_mended_mechanically_is_left_with_the_reason(string desk, string reason)
+    {
+        MendedSource source = MendedSource.OfText($$"""
+            {{Head}}
+            public static class Office
+            {
+                [CheckedWiring]
+                public static Wiring Wiring => [Scoped.Of<IBook, Book>(), Singleton.Of<Desk>()];
+            }
+
+            {{desk}}
+            """);
+
+        (MendedSource after, IReadOnlyList<Mended> done) = source.Mend();
+
+        Assert.Equal(reason, Assert.Single(done).Obstacle);
+        Assert.Equal(source.Text, after.Text);
+    }
+
+    [Fact]
+    public void A_class_that_keeps_something_between_two_calls_is_not_split()
+    {
+        MendedSource source = MendedSource.OfText($$"""
+            {{Head}}
+            public sealed class Till;
+
+            public static class Office
+            {
+                [CheckedWiring]
+                public static Wiring Wiring => [Scoped.Of<IBook, Book>(), Scoped.Of<Till>(), Singleton.Of<Desk>()];
+            }
+
+            public sealed class Desk(IBook book, Till till)
+            {
+                private int _calls;
+
+                public string A() => $"{++_calls} {book.Next()} {till}";
+            }
+            """);
+
+        Assert.Equal("Desk keeps _calls between two calls", Assert.Single(source.Mend().Done).Obstacle);
+    }
+
+    [Fact]
+    public void A_name_of_another_namespace_is_written_so_that_it_is_known()
+    {
+        MendedSource source = MendedSource.OfText("""
+            using Junctivor;
+
+            namespace Wirings
+            {
+                public static class Office
+                {
+                    [CheckedWiring]
+                    public static Wiring Wiring => [Singleton.Of<Desks.Desk>()];
+                }
+            }
+
+            namespace Books
+            {
+                public interface IBook;
+
+                public sealed class PaperBook : IBook;
+            }
+
+            namespace Desks
+            {
+                public sealed class Desk(Books.IBook book)
+                {
+                    public Books.IBook Book => book;
+                }
+            }
+            """);
+
+        (MendedSource after, IReadOnlyList<Mended> done) = source.Mend();
+
+        Assert.Null(Assert.Single(done).Obstacle);
+        Assert.Contains("[Singleton.Of<Desks.Desk>(), Singleton.Of<Books.IBook, Books.PaperBook>()]", after.Text, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Registrations_on_one_line_are_told_apart_by_their_class()
+    {
+        MendedSource source = MendedSource.OfText($$"""
+            {{Head}}
+            public static class Office
+            {
+                [CheckedWiring]
+                public static Wiring Wiring => [Singleton.Of<Lamp>(), Singleton.Of<Book>(), Singleton.Of<Desk>()];
+            }
+
+            public sealed class Lamp;
+
+            public sealed class Desk(IBook book)
+            {
+                public IBook Book => book;
+            }
+            """);
+
+        Assert.Contains(
+            "[Singleton.Of<Lamp>(), Singleton.Of<Book>().Also<IBook>(), Singleton.Of<Desk>()]", source.Mend().Source.Text,
+            StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Options_on_lines_of_their_own_get_another_line()
+    {
+        MendedSource source = MendedSource.OfText($$"""
+            {{Head}}
+            public static class Office
+            {
+                [CheckedWiring]
+                public static Wiring Wiring =>
+                [
+                    Singleton.Of<Book>()
+                        .ResolvedDirectly(),
+                    Singleton.Of<Desk>().ResolvedDirectly(),
+                ];
+            }
+
+            public sealed class Desk(IBook book)
+            {
+                public IBook Book => book;
+            }
+            """);
+
+        Assert.Contains(
+            "Singleton.Of<Book>()\n            .ResolvedDirectly()\n            .Also<IBook>(),", source.Mend().Source.Text.ReplaceLineEndings("\n"),
+            StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_registration_that_a_method_returns_gets_none_beside_it()
+    {
+        MendedSource source = MendedSource.OfText($$"""
+            {{Head}}
+            public static class Office
+            {
+                [CheckedWiring]
+                public static Wiring Wiring => [Desk()];
+
+                private static Registration Desk() => Singleton.Of<Desk>();
+            }
+
+            public sealed class Desk(IBook book)
+            {
+                public IBook Book => book;
+            }
+            """);
+
+        Assert.Equal(
+            "the registration beside which it belongs is no element of a collection", Assert.Single(source.Mend().Done).Obstacle);
+    }
+
+    [Fact]
+    public void A_Lazy_whose_value_is_needed_at_construction_is_not_written()
+    {
+        MendedSource source = MendedSource.OfText("""
+            using Junctivor;
+
+            public static class Office
+            {
+                [CheckedWiring]
+                public static Wiring Wiring => [Singleton.Of<Pen>(), Singleton.Of<Ink>()];
+            }
+
+            public sealed class Pen(Ink ink)
+            {
+                public Ink Ink => ink;
+            }
+
+            public sealed class Ink(Pen pen)
+            {
+                private readonly string _pen = pen.ToString()!;
+
+                public override string ToString() => _pen;
+            }
+            """);
+
+        Assert.Equal("pen is used during construction, where its Value is not there yet", Assert.Single(source.Mend().Done).Obstacle);
+    }
+
+    [Fact]
+    public void A_fix_that_would_not_compile_is_left_with_what_the_compiler_says()
+    {
+        MendedSource source = MendedSource.OfText($$"""
+            {{Head}}
+            public interface IBooks
+            {
+                int Count { get; }
+            }
+
+            public static class Office
+            {
+                [CheckedWiring]
+                public static Wiring Wiring => [Singleton.Of<IBook, Book>(), Singleton.Of<Desk>()];
+            }
+
+            public sealed class Desk(IBooks books)
+            {
+                public int Count => books.Count;
+            }
+            """);
+
+        Assert.StartsWith(
+            "the program would not compile: 'IBook' does not contain a definition for 'Count'", Assert.Single(source.Mend().Done).Obstacle,
+            StringComparison.Ordinal);
+    }
+}
