@@ -16,7 +16,8 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     private const double DefaultShutdownTimeout = 60;
     private const double MostSeconds = 86_400;
 
-    public RootCommand Root() => new("Checks dependency-injection wirings, mends, explains and compares them, without building a container.")
+    public RootCommand Root() =>
+        new("Checks dependency-injection wirings, mends, explains and compares them, without building a container.")
     {
         Check(), Mend(), List(), Why(), Compare(), Fault(), Demo(),
     };
@@ -50,7 +51,11 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
 
     private Command Mend()
     {
-        Argument<FileInfo> assembly = new("ASSEMBLY") { Description = "The assembly that contains the wirings, where it was built from its sources." };
+        Argument<FileInfo> assembly = new("ASSEMBLY")
+        {
+            Description =
+            "The assembly that contains the wirings, where it was built from its sources."
+        };
         Option<string?> wiring = WiringOption("Mend only the wiring of this name.");
         Option<bool> strict = StrictOption();
         Option<string[]> severity = SeverityOption();

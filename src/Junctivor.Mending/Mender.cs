@@ -93,7 +93,8 @@ internal sealed class Mender
             throw new CannotEditException("its fix does not end it");
         }
 
-        return after.FirstOrDefault(each => !known.Contains(KeyOf(each)) && !WasHidden(mended.Fault, each.Fault)) is { Fault: not null } other
+        return after.FirstOrDefault(
+            each => !known.Contains(KeyOf(each)) && !WasHidden(mended.Fault, each.Fault)) is { Fault: not null } other
             ? throw new CannotEditException($"its fix would bring {other.Fault.Kind}: {other.Fault.Summary}")
             : (changed, after);
     }

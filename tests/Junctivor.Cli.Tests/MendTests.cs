@@ -127,7 +127,8 @@ public sealed class MendTests : IDisposable
 
         byte[] written = System.IO.File.ReadAllBytes(_folder.PathOf(File));
         Assert.Equal(Encoding.UTF8.Preamble.ToArray(), written[..3]);
-        Assert.DoesNotContain("\n", Encoding.UTF8.GetString(written).Replace("\r\n", "", StringComparison.Ordinal), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            "\n", Encoding.UTF8.GetString(written).Replace("\r\n", "", StringComparison.Ordinal), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -150,7 +151,8 @@ public sealed class MendTests : IDisposable
         ProgramRun strict = await Junctivor("mend", assembly, "--strict");
 
         Assert.Equal("No faults: nothing to mend.", lenient.Output.TrimEnd());
-        Assert.Contains("JV504 accepts-nothing: Counter accepts JV204 registered-twice, but does not have it", strict.Output, StringComparison.Ordinal);
+        Assert.Contains(
+            "JV504 accepts-nothing: Counter accepts JV204 registered-twice, but does not have it", strict.Output, StringComparison.Ordinal);
         Assert.DoesNotContain("Accept", Written(), StringComparison.Ordinal);
     }
 

@@ -107,7 +107,9 @@ public class SarifTests
         Assert.Equal(
             ("JV301", "captive", "fault"),
             (fault.GetProperty("code").GetString(), fault.GetProperty("name").GetString(), fault.GetProperty("severity").GetString()));
-        Assert.Equal("FreshScope<IBerthLedger> ledger\nawait ledger.RunAsync(fresh => fresh.InvoiceAsync(night));", fault.GetProperty("fixes")[0].GetProperty("code").GetString());
+        Assert.Equal(
+            "FreshScope<IBerthLedger> ledger\nawait ledger.RunAsync(fresh => fresh.InvoiceAsync(night));",
+            fault.GetProperty("fixes")[0].GetProperty("code").GetString());
         Assert.Equal(2, fault.GetProperty("path").GetArrayLength());
     }
 

@@ -56,7 +56,9 @@ internal sealed class MendedSource
     /// <summary>What the sample's <c>Run</c> writes; null where it has none.</summary>
     public string? Output() => InMemory(Compilation, assembly =>
     {
-        MethodInfo? run = assembly.GetExportedTypes().Select(type => type.GetMethod("Run", [typeof(TextWriter)])).FirstOrDefault(each => each is not null);
+        MethodInfo? run = assembly.GetExportedTypes()
+            .Select(type => type.GetMethod("Run", [typeof(TextWriter)]))
+            .FirstOrDefault(each => each is not null);
         using StringWriter output = new() { NewLine = "\n" };
         if (run?.Invoke(null, [output]) is Task running)
         {

@@ -38,8 +38,8 @@ public class MendingTests
         "public sealed class Desk(IBook book) { public int A(int fresh) => book.Next() + fresh; }",
         "'fresh' is another name in A")]
     [InlineData(
-        "public sealed class Desk { private IBook _book; public Desk(IBook book) => _book = book; public void A() => _book = new Book(); }",
-        "_book is assigned something else than the parameter")]
+        "public sealed class Desk { private IBook _book; public Desk(IBook book) => _book = book; public void A() => this._book = new Book(); }",
+        "this._book is assigned something else than the parameter")]
     [InlineData(
         "public sealed class Desk { private readonly IBook _a, _b; public Desk(IBook book) { _a = book; _b = book; } }",
         "_a is declared together with others")]
@@ -173,7 +173,8 @@ public class MendingTests
             """);
 
         Assert.Contains(
-            "Singleton.Of<Book>()\n            .ResolvedDirectly()\n            .Also<IBook>(),", source.Mend().Source.Text.ReplaceLineEndings("\n"),
+            "Singleton.Of<Book>()\n            .ResolvedDirectly()\n            .Also<IBook>(),",
+            source.Mend().Source.Text.ReplaceLineEndings("\n"),
             StringComparison.Ordinal);
     }
 

@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>A brewery: the kettle wants a reading that comes only after the build, and a recipe is made by a factory that takes its time.</summary>
+/// <summary>A brewery: the kettle wants a reading that comes only after the build, and the recipe is made slowly.</summary>
 public static class Brewery
 {
     /// <summary>What the sound program prints.</summary>

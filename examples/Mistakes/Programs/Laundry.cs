@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>A laundry: the steam iron reads the basket of one customer, and the receipt does so without being asynchronous itself.</summary>
+/// <summary>A laundry: the steam iron reads the basket of one customer, and so does the receipt.</summary>
 public static class Laundry
 {
     /// <summary>What the sound program prints.</summary>

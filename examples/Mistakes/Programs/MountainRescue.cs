@@ -16,7 +16,7 @@ public static class MountainRescue
 
     private static Wiring Valley => [Singleton.Of<Radio>(), Singleton.Of<Base>()];
 
-    private static Wiring Summit => [Singleton.Of<Hut>(), Singleton.Of<Sledge>().Accept("JV303", reason: "There is one."), Singleton.Of<Team>()];
+    private static Wiring Summit => [Singleton.Of<Hut>(), Singleton.Of<Sledge>(), Singleton.Of<Team>()];
 
     public static void Run(TextWriter output)
     {

@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>A newspaper: the press is reserved for one class and used by another, and the archive wants a list that is not provided.</summary>
+/// <summary>A newspaper: the press is reserved for one class and used by another, and the archive wants another list.</summary>
 public static class Newspaper
 {
     /// <summary>What the sound program prints.</summary>

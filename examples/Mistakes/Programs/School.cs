@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>A school: a class with two constructors, a constant under a wrong name, and a bell that is registered for what it is not.</summary>
+/// <summary>A school: a class with two constructors, a constant under a wrong name, and a caretaker for a bell.</summary>
 public static class School
 {
     /// <summary>What the sound program prints.</summary>

@@ -53,7 +53,7 @@ public static class WeatherStation
 
         public string Measure()
         {
-            return $"rain {this._reading.Number}";
+            return $"rain {_reading.Number}";
         }
     }
 }

@@ -7,7 +7,8 @@ namespace Junctivor.Cli.Output;
 /// <summary>Writes changed sources: all of them, or none.</summary>
 internal static class SourceFiles
 {
-    /// <exception cref="CannotCheckException">One has changed meanwhile, or cannot be written; then the others are as they were.</exception>
+    /// <exception cref="CannotCheckException">One has changed meanwhile, or cannot be written; then the others are as they
+    /// were.</exception>
     public static void Write(IReadOnlyList<(SyntaxTree Before, SyntaxTree After)> changed)
     {
         Dictionary<string, byte[]> former = [];
@@ -26,7 +27,8 @@ internal static class SourceFiles
 
             foreach ((SyntaxTree before, SyntaxTree after) in changed)
             {
-                using StreamWriter writer = new(before.FilePath, append: false, before.GetText().Encoding ?? new System.Text.UTF8Encoding(false));
+                using StreamWriter writer =
+                    new(before.FilePath, append: false, before.GetText().Encoding ?? new System.Text.UTF8Encoding(false));
                 after.GetText().Write(writer);
             }
         }

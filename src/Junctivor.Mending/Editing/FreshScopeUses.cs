@@ -4,7 +4,8 @@ using Microsoft.CodeAnalysis.CSharp.Syntax;
 
 namespace Junctivor.Mending.Editing;
 
-/// <summary>Lets a class use a service inside <c>Run</c> or <c>RunAsync</c> of its fresh scope: one scope for each method that uses it.</summary>
+/// <summary>Lets a class use a service inside <c>Run</c> or <c>RunAsync</c> of its fresh scope: one scope for each method that uses
+/// it.</summary>
 internal sealed class FreshScopeUses
 {
     private const string Name = "fresh";
@@ -122,7 +123,11 @@ internal sealed class FreshScopeUses
         {
             AssignmentExpressionSyntax assignment when assignment.Left == whole => assignment,
             PostfixUnaryExpressionSyntax { RawKind: not (int)SyntaxKind.SuppressNullableWarningExpression } counted => counted,
-            PrefixUnaryExpressionSyntax { RawKind: (int)SyntaxKind.PreIncrementExpression or (int)SyntaxKind.PreDecrementExpression } counted =>
+            PrefixUnaryExpressionSyntax
+            {
+                RawKind: (int)SyntaxKind.PreIncrementExpression
+                or (int)SyntaxKind.PreDecrementExpression
+            } counted =>
                 counted,
             _ => whole,
         };
@@ -153,7 +158,8 @@ internal sealed class FreshScopeUses
     private static ITypeSymbol ResultOf(ITypeSymbol type) =>
         IsTask(type) && type is INamedTypeSymbol { TypeArguments: [ITypeSymbol result] } ? result : IsTask(type) ? VoidOf(type) : type;
 
-    private static ITypeSymbol VoidOf(ITypeSymbol type) => type.ContainingAssembly.GetTypeByMetadataName("System.Void") ?? type.BaseType ?? type;
+    private static ITypeSymbol VoidOf(ITypeSymbol type) =>
+        type.ContainingAssembly.GetTypeByMetadataName("System.Void") ?? type.BaseType ?? type;
 
     private void RunAlone(ExpressionSyntax use, ExpressionSyntax whole)
     {
@@ -174,7 +180,8 @@ internal sealed class FreshScopeUses
             throw new CannotEditException($"what {NameOf(home)} gives is read after its scope was disposed");
         }
 
-        if (uses.FirstOrDefault(use => ServiceOf(use).Parent is EqualsValueClauseSyntax { Parent.Parent.Parent: LocalDeclarationStatementSyntax local }
+        if (uses.FirstOrDefault(
+            use => ServiceOf(use).Parent is EqualsValueClauseSyntax { Parent.Parent.Parent: LocalDeclarationStatementSyntax local }
             && local.UsingKeyword.IsKind(SyntaxKind.UsingKeyword)) is { } disposed)
         {
             throw new CannotEditException($"{NameOf(home)} disposes of {disposed} itself");

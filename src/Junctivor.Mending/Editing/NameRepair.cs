@@ -15,10 +15,18 @@ internal static class NameRepair
     /// <summary>The namespaces of what fixes write that is not the user's own.</summary>
     private static readonly Dictionary<string, string> Namespaces = new(StringComparer.Ordinal)
     {
-        ["Func"] = "System", ["Lazy"] = "System", ["TimeProvider"] = "System", ["Random"] = "System",
-        ["IReadOnlyList"] = "System.Collections.Generic", ["HttpClient"] = "System.Net.Http",
-        [nameof(FreshScope<>)] = nameof(Junctivor), [nameof(Container)] = nameof(Junctivor), [nameof(Scope)] = nameof(Junctivor),
-        ["Inject"] = nameof(Junctivor), ["Marked"] = nameof(Junctivor), ["IncludingMarked"] = nameof(Junctivor),
+        ["Func"] = "System",
+        ["Lazy"] = "System",
+        ["TimeProvider"] = "System",
+        ["Random"] = "System",
+        ["IReadOnlyList"] = "System.Collections.Generic",
+        ["HttpClient"] = "System.Net.Http",
+        [nameof(FreshScope<>)] = nameof(Junctivor),
+        [nameof(Container)] = nameof(Junctivor),
+        [nameof(Scope)] = nameof(Junctivor),
+        ["Inject"] = nameof(Junctivor),
+        ["Marked"] = nameof(Junctivor),
+        ["IncludingMarked"] = nameof(Junctivor),
     };
 
     /// <summary>The compilation in which all new names are known.</summary>

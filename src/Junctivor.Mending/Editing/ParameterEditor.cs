@@ -58,7 +58,8 @@ internal static class ParameterEditor
     private static (IParameterSymbol Symbol, ParameterSyntax Syntax) Find(INamedTypeSymbol type, string name)
     {
         List<(IParameterSymbol Symbol, ParameterSyntax Syntax)> found = [];
-        foreach (IParameterSymbol parameter in type.InstanceConstructors.SelectMany(each => each.Parameters).Where(each => each.Name == name))
+        foreach (IParameterSymbol parameter in type.InstanceConstructors.SelectMany(each => each.Parameters)
+            .Where(each => each.Name == name))
         {
             if (parameter.DeclaringSyntaxReferences.FirstOrDefault()?.GetSyntax() is ParameterSyntax { Type: not null } syntax)
             {
@@ -66,7 +67,9 @@ internal static class ParameterEditor
             }
         }
 
-        List<(IParameterSymbol Symbol, ParameterSyntax Syntax)> meant = found.Count < 2 ? found : [.. found.Where(each => IsInjected(each.Symbol))];
+        List<(IParameterSymbol Symbol, ParameterSyntax Syntax)> meant = found.Count < 2
+            ? found
+            : [.. found.Where(each => IsInjected(each.Symbol))];
         return meant is [(IParameterSymbol, ParameterSyntax) only] ? only
             : throw new CannotEditException($"{type.Name} has no single constructor with a parameter {name}");
     }

@@ -100,7 +100,9 @@ internal sealed class ParameterUses
                 : throw new CannotEditException($"{use} is assigned something else than the parameter");
         }
 
-        if (use.Parent is ArgumentSyntax { Parent: TupleExpressionSyntax tuple } && tuple.Parent is AssignmentExpressionSyntax all && all.Left == tuple)
+        if (use.Parent is ArgumentSyntax { Parent: TupleExpressionSyntax tuple }
+            && tuple.Parent is AssignmentExpressionSyntax all
+            && all.Left == tuple)
         {
             return true;
         }

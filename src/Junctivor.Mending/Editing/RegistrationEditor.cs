@@ -69,7 +69,9 @@ internal static class RegistrationEditor
             .Where(option => RegistrationSyntax.NameOf(option).Identifier.ValueText == "Passing")
             .Select(option => option.ArgumentList.Arguments.FirstOrDefault())
             .FirstOrDefault(argument =>
-                argument is not null && model.GetConstantValue(argument.Expression) is { HasValue: true, Value: string text } && text == passed);
+                argument is not null
+                    && model.GetConstantValue(argument.Expression) is { HasValue: true, Value: string text }
+                    && text == passed);
         return argument is null
             ? throw new CannotEditException($"'{passed}' does not stand in a call of Passing behind the registration itself")
             : SourceChange.Replace(argument.Expression, $"\"{name}\"");
@@ -93,7 +95,8 @@ internal static class RegistrationEditor
             {
                 Parent.Parent: InvocationExpressionSyntax
                 {
-                    Expression: MemberAccessExpressionSyntax { Name.Identifier.ValueText: "Add" } add, Parent: ExpressionStatementSyntax call,
+                    Expression: MemberAccessExpressionSyntax { Name.Identifier.ValueText: "Add" } add,
+                    Parent: ExpressionStatementSyntax call,
                 },
             })
         {

@@ -4,7 +4,8 @@ using Microsoft.CodeAnalysis.CSharp.Syntax;
 
 namespace Junctivor.Mending.Editing;
 
-/// <summary>A registration as it stands in the source: a call such as <c>Singleton.Of&lt;Till&gt;()</c>, and the options behind it.</summary>
+/// <summary>A registration as it stands in the source: a call such as <c>Singleton.Of&lt;Till&gt;()</c>, and the options behind
+/// it.</summary>
 internal sealed class RegistrationSyntax
 {
     private RegistrationSyntax(InvocationExpressionSyntax start)
@@ -69,7 +70,11 @@ internal sealed class RegistrationSyntax
     {
         for (ITypeSymbol? each = type; each is not null; each = each.BaseType)
         {
-            if (each is { Name: nameof(Registration), ContainingNamespace: { Name: nameof(Junctivor), ContainingNamespace.IsGlobalNamespace: true } })
+            if (each is
+                {
+                    Name: nameof(
+                Registration), ContainingNamespace: { Name: nameof(Junctivor), ContainingNamespace.IsGlobalNamespace: true }
+                })
             {
                 return true;
             }

@@ -25,7 +25,7 @@ internal static class ResolvedEditor
         {
             if (use.Parent is not MemberAccessExpressionSyntax
                 {
-                    Name: GenericNameSyntax { Identifier.ValueText: nameof(Resolver.Resolve), TypeArgumentList.Arguments: [TypeSyntax service] },
+                    Name: GenericNameSyntax { Identifier.ValueText: "Resolve", TypeArgumentList.Arguments: [TypeSyntax service] },
                     Parent: InvocationExpressionSyntax { ArgumentList.Arguments.Count: 0 } call,
                 })
             {

@@ -10,7 +10,8 @@ internal static class WorkEditor
 {
     private const string Parameter = "work";
 
-    /// <exception cref="CannotEditException">The class does more than work: it keeps something between two calls, or has a base.</exception>
+    /// <exception cref="CannotEditException">The class does more than work: it keeps something between two calls, or has a
+    /// base.</exception>
     public static IEnumerable<SourceChange> ChangesOf(CSharpCompilation compilation, SourceEdit edit)
     {
         INamedTypeSymbol type = MetadataName.Find(compilation, edit.Type!);
@@ -90,14 +91,16 @@ internal static class WorkEditor
     private static string Delegating(IMethodSymbol method)
     {
         MethodDeclarationSyntax syntax = (MethodDeclarationSyntax)method.DeclaringSyntaxReferences[0].GetSyntax();
-        string modifiers = string.Concat(syntax.Modifiers.Where(modifier => !modifier.IsKind(SyntaxKind.AsyncKeyword)).Select(modifier => $"{modifier} "));
+        string modifiers =
+            string.Concat(syntax.Modifiers.Where(modifier => !modifier.IsKind(SyntaxKind.AsyncKeyword)).Select(modifier => $"{modifier} "));
         string arguments = string.Join(", ", method.Parameters.Select(parameter => parameter.Name));
         bool isAsync = method.ReturnType.Name is "Task" or "ValueTask";
         string call = $"{Parameter}.{(isAsync ? "RunAsync" : "Run")}(fresh => fresh.{method.Name}({arguments}))";
         return $"{modifiers}{syntax.ReturnType} {method.Name}{syntax.ParameterList} => {call};";
     }
 
-    private static IEnumerable<SyntaxToken> NamesIn(ClassDeclarationSyntax declaration, INamedTypeSymbol type) => declaration.DescendantTokens()
+    private static IEnumerable<SyntaxToken> NamesIn(ClassDeclarationSyntax declaration, INamedTypeSymbol type) =>
+        declaration.DescendantTokens()
         .Where(token => token.IsKind(SyntaxKind.IdentifierToken) && token.ValueText == type.Name
             && token.Parent is ClassDeclarationSyntax or ConstructorDeclarationSyntax or IdentifierNameSyntax);
 }

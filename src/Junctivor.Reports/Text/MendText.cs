@@ -57,7 +57,9 @@ internal static class MendText
         yield return [new Piece($"{fault.Kind}:", each.Obstacle is null ? Tone.Good : Tone.Bad), heading[0][$"{fault.Kind}:".Length..]];
         foreach (string line in heading.Skip(1)
             .Concat(LineWrapping.Lines(
-                each.Obstacle is null ? $"mended: {fault.Fixes[0].Advice}{(fault.Fixes[0].Code is null ? "" : ":")}" : $"by hand, because {each.Obstacle}.",
+                each.Obstacle is null
+                    ? $"mended: {fault.Fixes[0].Advice}{(fault.Fixes[0].Code is null ? "" : ":")}"
+                    : $"by hand, because {each.Obstacle}.",
                 width - Indent.Length, Indent)
                 .Select(line => Indent + line)))
         {

@@ -84,7 +84,8 @@ internal static class CaptiveFixes
 
     /// <summary>Whether the parameter is the held service, and no list or function with arguments.</summary>
     private static bool IsHeldItself(Edge edge) =>
-        edge.Dependency.Binding is Binding.Single || edge is { By: DeferredForm.Func or DeferredForm.Lazy, Dependency.Binding: Binding.Deferred };
+        edge.Dependency.Binding is Binding.Single
+            || edge is { By: DeferredForm.Func or DeferredForm.Lazy, Dependency.Binding: Binding.Deferred };
 
     private static TypeRef Unwrapped(TypeRef requested, Edge edge) =>
         edge.By is DeferredForm.Func or DeferredForm.Lazy && requested.Arguments.Count == 1 && edge.Dependency.Binding is Binding.Deferred

@@ -19,7 +19,8 @@ internal sealed record Consumers(string Parameter, Level Level, IReadOnlyList<De
         new(dependencies[0].Parameter.Name, level, dependencies, dependencies[0].Consumer);
 
     /// <summary>Lets all of them take a parameter in place of theirs.</summary>
-    public IReadOnlyList<SourceEdit> Take(string parameter) => Edits.OfAll(Dependencies.Select(dependency => Edits.Take(dependency, parameter)));
+    public IReadOnlyList<SourceEdit> Take(string parameter) =>
+        Edits.OfAll(Dependencies.Select(dependency => Edits.Take(dependency, parameter)));
 
     /// <summary>Registers something for them.</summary>
     public IReadOnlyList<SourceEdit> Register(string registration) => Beside is null ? [] : Edits.Register(Beside, registration);

@@ -78,7 +78,8 @@ internal static class RegistrationText
     {
         if (MissingFixes.IsOfBaseLibrary(resolved) || resolved.FirstUse is not { } use)
         {
-            return (values.Count == 0 ? null : $"await {Identifier(parameter)}.RunAsync({string.Join(", ", values.Prepend("work"))});", true);
+            return (values.Count == 0 ? null : $"await {Identifier(parameter)}.RunAsync({string.Join(", ", values.Prepend("work"))});",
+                true);
         }
 
         string work = string.Join(", ", values.Prepend($"fresh => fresh.{use.Call}"));
@@ -111,7 +112,11 @@ internal static class RegistrationText
         string.Join(", ", constructor.Parameters.Select(parameter => Parameter(parameter.Mark, parameter.Type.Name, parameter.Name)));
 
     private static string Attribute(Mark? mark) =>
-        mark is null ? "" : mark == Mark.OrNot ? "[IncludingMarked] " : mark.Type is null ? $"[Marked({Literal(mark.Text!)})] " : $"[Marked<{mark.Type.Name}>] ";
+        mark is null
+            ? ""
+            : mark == Mark.OrNot ? "[IncludingMarked] "
+            : mark.Type is null ? $"[Marked({Literal(mark.Text!)})] "
+            : $"[Marked<{mark.Type.Name}>] ";
 
     private static string Literal(string text) => $"\"{text.Replace("\\", "\\\\").Replace("\"", "\\\"")}\"";
 

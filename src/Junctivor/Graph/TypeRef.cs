@@ -69,8 +69,8 @@ internal abstract class TypeRef : IEquatable<TypeRef>
     /// <summary>The fields and properties that an object keeps of its own, beside what its constructor was given.</summary>
     public abstract IReadOnlyList<string> State { get; }
 
-    /// <summary>The fields and properties that keep a date, a time or a new identifier: what differs from one object to the next, also where
-    /// the constructor was given it.</summary>
+    /// <summary>The fields and properties that keep a date, a time or a new identifier: what differs from one object to the next, also
+    /// where the constructor was given it.</summary>
     public abstract IReadOnlyList<string> Moments { get; }
 
     /// <summary>Whether an instance of this type can stand where <paramref name="service"/> is wanted.</summary>

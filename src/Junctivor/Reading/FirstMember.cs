@@ -21,7 +21,8 @@ internal static class FirstMember
                 IsAwaited(method.ReturnType));
         }
 
-        return own.SelectMany(each => each.GetProperties(Declared)).FirstOrDefault(property => property.GetIndexParameters().Length == 0) is { } found
+        return own.SelectMany(each => each.GetProperties(Declared))
+            .FirstOrDefault(property => property.GetIndexParameters().Length == 0) is { } found
             ? (found.Name, IsAwaited(found.PropertyType))
             : null;
     }

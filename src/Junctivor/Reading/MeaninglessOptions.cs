@@ -8,7 +8,8 @@ internal static class MeaninglessOptions
 {
     /// <param name="entry">The entry.</param>
     /// <param name="services">What it serves.</param>
-    public static IReadOnlyList<MeaninglessOption> Of(RegistrationData entry, TypeRef[] services) => HasNone(entry, services) ? [] : [.. Find(entry)];
+    public static IReadOnlyList<MeaninglessOption> Of(RegistrationData entry, TypeRef[] services) =>
+        HasNone(entry, services) ? [] : [.. Find(entry)];
 
     /// <summary>Whether it is certain that nothing will be found: most entries say nothing but a class and a service.</summary>
     private static bool HasNone(RegistrationData entry, TypeRef[] services) =>
@@ -37,7 +38,8 @@ internal static class MeaninglessOptions
 
         if (entry.OnlyFor is { IsInterface: true })
         {
-            yield return new MeaninglessOption($"OnlyFor names {TypeNames.Short(entry.OnlyFor)}, which is an interface: name the class that takes the service", "OnlyFor");
+            yield return new MeaninglessOption(
+                $"OnlyFor names {TypeNames.Short(entry.OnlyFor)}, which is an interface: name the class that takes the service", "OnlyFor");
         }
 
         if (entry.Options.IsSuppliedLater && !(entry.Source is InstanceSource.OfIncoming && entry.Level == Graph.Level.Singleton))

@@ -1,8 +1,8 @@
 namespace Junctivor;
 
 /// <summary>
-/// Lets a list have the marked registrations of its service beside the unmarked ones, all in the order of the wiring. Without it, a list has
-/// the unmarked ones only. Immutable.
+/// Lets a list have the marked registrations of its service beside the unmarked ones, all in the order of the wiring. Without it, a list
+/// has the unmarked ones only. Immutable.
 /// </summary>
 /// <example>
 /// <code>

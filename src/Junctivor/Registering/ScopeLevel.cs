@@ -56,7 +56,8 @@ public sealed partial class ScopeLevel
     {
         string letters = string.Concat(name.Where(char.IsLetterOrDigit));
         return member is { Length: > 0 } && letters.Length > 0
-            && (member.Contains(letters, StringComparison.OrdinalIgnoreCase) || letters.Contains(member, StringComparison.OrdinalIgnoreCase));
+            && (member.Contains(letters, StringComparison.OrdinalIgnoreCase)
+                || letters.Contains(member, StringComparison.OrdinalIgnoreCase));
     }
 
     /// <summary>The level, for people.</summary>

@@ -42,7 +42,9 @@ public sealed class ResolveException : JunctivorException
         string? folder = fault.Path.Where(step => step.Line > 0)
             .Select(step => step.File[..^(step.Place.Length - $":{step.Line}".Length)])
             .FirstOrDefault();
-        return folder is { Length: > 0 } && file.StartsWith(folder, StringComparison.Ordinal) ? file[folder.Length..] : Path.GetFileName(file);
+        return folder is { Length: > 0 } && file.StartsWith(folder, StringComparison.Ordinal)
+            ? file[folder.Length..]
+            : Path.GetFileName(file);
     }
 
     internal void AlsoFailed(IEnumerable<Exception> failures) => _endingFailures.AddRange(failures);

@@ -1,6 +1,7 @@
 namespace Junctivor.Tests.Checks;
 
-/// <summary>What the library knows of a missing service, it says: what was left out, held too long then, or taken by a wrong name.</summary>
+/// <summary>What the library knows of a missing service, it says: what was left out, held too long then, or taken by a wrong
+/// name.</summary>
 public class LeftOutTests
 {
     private static readonly ScopeLevel Watch = new("night watch");

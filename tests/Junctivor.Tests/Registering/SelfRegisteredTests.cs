@@ -2,7 +2,8 @@ namespace Junctivor.Tests.Registering;
 
 public class SelfRegisteredTests
 {
-    private static SelfRegistered Here => SelfRegistered.In<SelfRegisteredTests>();
+    private static SelfRegistered Here =>
+        SelfRegistered.In<SelfRegisteredTests>().Where(type => type.DeclaringType == typeof(SelfRegisteredTests));
 
     [Fact]
     public void Classes_carry_their_own_registration()

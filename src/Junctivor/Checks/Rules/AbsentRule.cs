@@ -75,7 +75,9 @@ internal sealed class AbsentRule : IRule
         }
 
         Dependency first = dependencies[0];
-        IReadOnlyList<NearMiss> near = AllMarked(graph, service, dependencies) is { } marked ? [marked] : NearMisses.Of(graph, service, Consumers.Of(dependencies, first.Consumer.Level));
+        IReadOnlyList<NearMiss> near = AllMarked(graph, service, dependencies) is { } marked
+            ? [marked]
+            : NearMisses.Of(graph, service, Consumers.Of(dependencies, first.Consumer.Level));
         return new Fault(FaultKind.Absent)
         {
             Summary = $"{service} {what}: {first.Consumer.Name} gets {got}",

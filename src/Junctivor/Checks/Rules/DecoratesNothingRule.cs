@@ -48,7 +48,8 @@ internal sealed class DecoratesNothingRule : IRule
         }
     }
 
-    /// <summary>The parameter of a decorator that takes something missing in place of what it decorates; null where there is none.</summary>
+    /// <summary>The parameter of a decorator that takes something missing in place of what it decorates; null where there is
+    /// none.</summary>
     public static string? WrongParameterOf(ServiceGraph graph, Node decorator) =>
         decorator is { IsDecorator: true, Kind: NodeKind.Class, ChosenConstructor: { } constructor }
         && !Array.Exists(constructor.Parameters, parameter => parameter.IsInner || parameter.Type.IsClosingOf(decorator.Services[0]))
@@ -60,7 +61,8 @@ internal sealed class DecoratesNothingRule : IRule
     {
         string parameter = RegistrationText.Parameter(null, decorator.Services[0].Name, wrong);
         return new Fix(
-            "take what it decorates; change the parameter to", parameter, Edits.ChangeParameter(decorator.Implementation, wrong, parameter));
+            "take what it decorates; change the parameter to", parameter,
+            Edits.ChangeParameter(decorator.Implementation, wrong, parameter));
     }
 
     private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, Fix fix) =>

@@ -31,7 +31,8 @@ internal sealed class DoesNotImplementRule : IRule
             [
                 .. unregistered.Take(1)
                     .Select(type => new Fix(
-                        $"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type), Instead(node, service, type))),
+                        $"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type),
+                        Instead(node, service, type))),
                 new Fix($"change {node.Implementation.Name} to {verb} {service.Name}", null, Edits.Implement(node.Implementation, service)),
                 new Fix(
                     $"remove {service.Name} from this registration; then it no longer provides that",

@@ -87,7 +87,9 @@ internal sealed class FrozenTransientRule : IRule
             Fixes =
             [
                 frozen.Implementation.IsDisposable
-                    ? Taking(edge, $"create one for each unit of work, disposed with its scope: in {holder.Name}, take", $"FreshScope<{service}>")
+                    ? Taking(
+                        edge, $"create one for each unit of work, disposed with its scope: in {holder.Name}, take",
+                        $"FreshScope<{service}>")
                     : Taking(edge, $"create a new one for each use: in {holder.Name}, take", $"Func<{service}>"),
                 new Fix(
                     "if one shared instance is intended, register it as",
@@ -119,7 +121,9 @@ internal sealed class FrozenTransientRule : IRule
         }
         else
         {
-            string state = IsPlain(frozen.Implementation) ? "the value" : string.Join(", ", frozen.Implementation.State.Concat(frozen.Implementation.Moments).Distinct().Take(ShownState));
+            string state = IsPlain(frozen.Implementation)
+                ? "the value"
+                : string.Join(", ", frozen.Implementation.State.Concat(frozen.Implementation.Moments).Distinct().Take(ShownState));
             yield return $"A transient is created for each request; {holder.Name} requests it once, and keeps {state} of that time.";
         }
     }

@@ -20,7 +20,8 @@ internal sealed class NotFreshRule : IRule
     {
         Node consumer = dependency.Consumer;
         string parameter = RegistrationText.Parameter(dependency.Parameter.Mark, binding.Wanted.Name, dependency.Parameter.Name);
-        string accept = RegistrationText.Accept(FaultKind.NotFresh, $"{consumer.Name} must not create {binding.Wanted.Name} at its own construction.");
+        string accept =
+            RegistrationText.Accept(FaultKind.NotFresh, $"{consumer.Name} must not create {binding.Wanted.Name} at its own construction.");
         string each = binding.Form == DeferredForm.Func ? "each call returns" : "each scope has";
         return new Fault(FaultKind.NotFresh)
         {
@@ -30,7 +31,8 @@ internal sealed class NotFreshRule : IRule
             Fixes =
             [
                 new Fix("take it directly", parameter, Edits.Take(dependency, parameter)),
-                new Fix("if it is to be created later than its consumer, add to the registration of the consumer", accept, Edits.Append(consumer, accept)),
+                new Fix("if it is to be created later than its consumer, add to the registration of the consumer", accept,
+                    Edits.Append(consumer, accept)),
             ],
             Candidates = [consumer.Name, shared.Name],
             Order = consumer.Order,

@@ -12,7 +12,8 @@ internal static class PluginSkippedFaults
     public static Fault Of(ServiceGraph graph, string trouble, string file, SourcePlace place) => new(FaultKind.PluginSkipped)
     {
         Summary = trouble,
-        Path = [new FaultStep(0, null, file, "plug-in", place.File ?? "", place.Line, SourcePlaceText.Show(place, FolderFor(graph, place)))],
+        Path = [new FaultStep(
+            0, null, file, "plug-in", place.File ?? "", place.Line, SourcePlaceText.Show(place, FolderFor(graph, place)))],
         Fixes = [new Fix(
             "replace the file by one that is built for this program, or remove it from the folder; the program runs without its services")],
         Order = int.MaxValue,

@@ -34,14 +34,17 @@ internal sealed class RegisteredTwiceRule : IRule
     private static Fault SameInstance(ServiceGraph graph, IEnumerable<Node> same, ServiceId service, ServiceId target)
     {
         IReadOnlyList<Node> aliases = [.. same];
-        string another = RegistrationText.OfClass(graph.LevelOf(aliases[0]), service.Type, target.Type) + RegistrationText.OptionsOf(service.Mark);
+        string another = RegistrationText.OfClass(graph.LevelOf(aliases[0]), service.Type, target.Type)
+            + RegistrationText.OptionsOf(service.Mark);
         return Twice(
             graph, aliases, $"{target} is aliased for {service} {aliases.Count} times",
             $"An alias creates nothing: a list of {service} has the same instance {aliases.Count} times.", service) is var fault
             && target.Type is { IsInterface: false, IsAbstract: false }
             ? fault with
             {
-                Fixes = [new Fix("if another instance is meant, register one in place of an alias", another, Edits.Start(aliases[aliases.Count - 1], another)), .. fault.Fixes],
+                Fixes = [new Fix(
+                    "if another instance is meant, register one in place of an alias", another,
+                    Edits.Start(aliases[aliases.Count - 1], another)), .. fault.Fixes],
             }
             : fault;
     }

@@ -23,7 +23,8 @@ internal sealed class UndecoratedRule : IRule
         where decorated is not null
         select Bare(graph, dependency, taken, decorated);
 
-    private static Node OutermostOf(ServiceGraph graph, Node node, TypeRef service) => graph.OutermostOf(node, new ServiceId(service, node.Mark));
+    private static Node OutermostOf(ServiceGraph graph, Node node, TypeRef service) =>
+        graph.OutermostOf(node, new ServiceId(service, node.Mark));
 
     private static Fault Bare(ServiceGraph graph, Dependency dependency, Node taken, TypeRef decorated)
     {
@@ -80,7 +81,8 @@ internal sealed class UndecoratedRule : IRule
             Fixes =
             [
                 .. obstacle?.Advice is { } advice
-                    ? [new Fix(advice, null, obstacle is { Argument: { } argument, Missed: { } missed } ? Edits.Implement(argument, missed) : [])]
+                    ? [new Fix(
+                        advice, null, obstacle is { Argument: { } argument, Missed: { } missed } ? Edits.Implement(argument, missed) : [])]
                     : Array.Empty<Fix>(),
                 new Fix("if that is intended, add to the registration of the decorator", accept, Edits.Append(decorator, accept)),
             ],
