@@ -50,27 +50,17 @@ internal sealed class Mender
         }
     }
 
-    /// <summary>Why a fix of a fault cannot be made; null where it can.</summary>
+    /// <summary>The sources with one fix of one fault.</summary>
     /// <param name="sources">The sources.</param>
     /// <param name="fix">The fix.</param>
     /// <param name="mended">The fault, with the name of its wiring.</param>
     /// <param name="check">Compiles and checks the wirings of sources.</param>
-    public static string? ObstacleTo(
+    /// <exception cref="CannotEditException">It cannot be made, does not end the fault, or brings another one.</exception>
+    public static CSharpCompilation With(
         CSharpCompilation sources,
         Fix fix,
         (string Wiring, Fault Fault) mended,
-        Func<CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>> check)
-    {
-        try
-        {
-            Make(sources, check(sources), fix, mended, check);
-            return null;
-        }
-        catch (CannotEditException problem)
-        {
-            return problem.Message;
-        }
-    }
+        Func<CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>> check) => Make(sources, check(sources), fix, mended, check).Item1;
 
     private (CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>) Mend(
         IReadOnlyList<(string Wiring, Fault Fault)> before, (string Wiring, Fault Fault) next) =>

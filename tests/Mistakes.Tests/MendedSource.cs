@@ -53,6 +53,9 @@ internal sealed class MendedSource
         return (new MendedSource(mender.After), mender.Done);
     }
 
+    /// <summary>The source with one fix.</summary>
+    public MendedSource With(Fix fix, (string Wiring, Fault Fault) found) => new(Mender.With(Compilation, fix, found, Check));
+
     /// <summary>What the sample's <c>Run</c> writes; null where it has none.</summary>
     public string? Output() => InMemory(Compilation, assembly =>
     {
@@ -68,7 +71,7 @@ internal sealed class MendedSource
         return run is null ? null : output.ToString();
     });
 
-    public static IReadOnlyList<(string Wiring, Fault Fault)> Check(CSharpCompilation compilation) => InMemory(
+    private static IReadOnlyList<(string Wiring, Fault Fault)> Check(CSharpCompilation compilation) => InMemory(
         compilation,
         assembly => (IReadOnlyList<(string, Fault)>)[.. assembly.GetExportedTypes()
             .SelectMany(type => type.GetProperties(BindingFlags.Public | BindingFlags.Static))

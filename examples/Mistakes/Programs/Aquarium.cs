@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>An aquarium: the feeder goes through the tanks again and again, with the water book of one scope.</summary>
+/// <summary>An aquarium: the feeder goes through the tanks again and again, with the water book of one scope; and its constant has a slip.</summary>
 public static class Aquarium
 {
     /// <summary>What the sound program prints.</summary>
@@ -18,7 +18,7 @@ public static class Aquarium
     public static Wiring Wiring =>
     [
         Scoped.Of<IWaterBook, WaterBook>(),
-        Singleton.Of<Feeder>(),
+        Singleton.Of<Feeder>().Passing("tank", 2),
     ];
 
     public static async Task Run(TextWriter output)
@@ -44,15 +44,17 @@ public static class Aquarium
     private sealed class Feeder
     {
         private readonly IWaterBook _book;
+        private readonly int _tanks;
 
-        public Feeder(IWaterBook book)
+        public Feeder(IWaterBook book, int tanks)
         {
             _book = book;
+            _tanks = tanks;
         }
 
         public async Task FeedAsync(TextWriter output)
         {
-            for (int tank = 1; tank <= 2; tank++)
+            for (int tank = 1; tank <= _tanks; tank++)
             {
                 int entry = await _book.EnterAsync(tank);
                 await output.WriteLineAsync($"tank {tank}: entry {entry}");

@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>An observatory: the dome opens a telescope for each look and closes none of them.</summary>
+/// <summary>An observatory: the dome opens a telescope for each look and closes none of them; the clock is registered only as itself.</summary>
 public static class Observatory
 {
     /// <summary>What the sound program prints.</summary>
@@ -10,6 +10,7 @@ public static class Observatory
         look 1, open: 1
         look 2, open: 1
         open at the end: 0
+        it is midnight
 
         """;
 
@@ -18,6 +19,8 @@ public static class Observatory
     [
         Transient.Of<Telescope>(),
         Singleton.Of<Dome>(),
+        Singleton.Of<BrassClock>(),
+        Singleton.Of<Observer>(),
     ];
 
     public static void Run(TextWriter output)
@@ -27,6 +30,22 @@ public static class Observatory
         output.WriteLine(dome.Look());
         output.WriteLine(dome.Look());
         output.WriteLine($"open at the end: {Telescope.Open}");
+        output.WriteLine(container.Resolve<Observer>().Tell());
+    }
+
+    private interface IClock
+    {
+        string Hour { get; }
+    }
+
+    private sealed class BrassClock : IClock
+    {
+        public string Hour => "midnight";
+    }
+
+    private sealed class Observer(IClock clock)
+    {
+        public string Tell() => $"it is {clock.Hour}";
     }
 
     private sealed class Telescope : IDisposable

@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>A repair shop: the desk resolves two services by hand, which no check can see.</summary>
+/// <summary>A repair shop: the desk resolves two services by hand, which no check can see, and an acceptance is left over.</summary>
 public static class RepairShop
 {
     /// <summary>What the sound program prints.</summary>
@@ -15,7 +15,7 @@ public static class RepairShop
     public static Wiring Wiring =>
     [
         Singleton.Of<IBench, OakBench>(),
-        Scoped.Of<Ticket>(),
+        Scoped.Of<Ticket>().Accept("JV303", reason: "The number is kept."),
         Scoped.Of<Desk>(),
     ];
 

@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>A vineyard: the press house reads the cellar book twice for one answer, and both readings belong together.</summary>
+/// <summary>A vineyard: the press house reads the cellar book twice for one answer, and nobody registers the cup.</summary>
 public static class Vineyard
 {
     /// <summary>What the sound program prints.</summary>
@@ -10,6 +10,7 @@ public static class Vineyard
         barrel 1 and barrel 2
         barrel 1 and barrel 2
         barrel 1
+        a taste from the oak cup
 
         """;
 
@@ -18,6 +19,7 @@ public static class Vineyard
     [
         Scoped.Of<CellarBook>(),
         Singleton.Of<PressHouse>(),
+        Singleton.Of<Taster>(),
     ];
 
     public static void Run(TextWriter output)
@@ -27,6 +29,22 @@ public static class Vineyard
         output.WriteLine(house.Press());
         output.WriteLine(house.Press());
         output.WriteLine(house.Newest);
+        output.WriteLine(container.Resolve<Taster>().Taste());
+    }
+
+    private interface ICup
+    {
+        string Name { get; }
+    }
+
+    private sealed class OakCup : ICup
+    {
+        public string Name => "the oak cup";
+    }
+
+    private sealed class Taster(ICup cup)
+    {
+        public string Taste() => $"a taste from {cup.Name}";
     }
 
     private sealed class CellarBook

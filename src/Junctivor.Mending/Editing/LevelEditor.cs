@@ -12,6 +12,11 @@ internal static class LevelEditor
     {
         BaseObjectCreationExpressionSyntax inner = CreationOf(compilation, edit.Text);
         BaseObjectCreationExpressionSyntax outer = CreationOf(compilation, edit.Parameter!);
+        if (IsStartedFrom(compilation, SymbolOf(compilation, outer), SymbolOf(compilation, inner)))
+        {
+            (inner, outer) = (outer, inner);
+        }
+
         MemberDeclarationSyntax innerMember = MemberOf(inner);
         MemberDeclarationSyntax outerMember = MemberOf(outer);
         if (inner.ArgumentList is not { } arguments
@@ -31,6 +36,26 @@ internal static class LevelEditor
             yield return SourceChange.Insert(inner.SyntaxTree, innerMember.FullSpan.Start, outerMember.ToFullString());
         }
     }
+
+    /// <summary>Whether the program starts a scope of one level from a variable that holds a scope of the other.</summary>
+    private static bool IsStartedFrom(CSharpCompilation compilation, ISymbol? level, ISymbol? outer) => compilation.SyntaxTrees.Any(tree =>
+    {
+        SemanticModel model = compilation.GetSemanticModel(tree);
+        return tree.GetRoot().DescendantNodes()
+            .OfType<InvocationExpressionSyntax>()
+            .Any(call => Starts(model, call, level)
+                && call.Expression is MemberAccessExpressionSyntax { Expression: { } receiver }
+                && model.GetSymbolInfo(receiver).Symbol is ILocalSymbol { DeclaringSyntaxReferences: [SyntaxReference variable] }
+                && variable.GetSyntax().DescendantNodes().OfType<InvocationExpressionSyntax>().Any(start => Starts(model, start, outer)));
+    });
+
+    private static bool Starts(SemanticModel model, InvocationExpressionSyntax call, ISymbol? level) =>
+        call.Expression is MemberAccessExpressionSyntax { Name.Identifier.ValueText: "StartScope" or "StartScopeAsync" }
+        && call.ArgumentList.Arguments is [ArgumentSyntax first, ..]
+        && SymbolEqualityComparer.Default.Equals(model.GetSymbolInfo(first.Expression).Symbol, level);
+
+    private static ISymbol? SymbolOf(CSharpCompilation compilation, BaseObjectCreationExpressionSyntax creation) =>
+        compilation.GetSemanticModel(creation.SyntaxTree).GetDeclaredSymbol(NamedBy(MemberOf(creation)));
 
     private static BaseObjectCreationExpressionSyntax CreationOf(CSharpCompilation compilation, string level)
     {

@@ -54,6 +54,7 @@ public enum SourceEditKind
     /// from it.</summary>
     TakeResolved,
 
-    /// <summary>Declares the scope level <see cref="SourceEdit.Text"/> within the level <see cref="SourceEdit.Parameter"/>.</summary>
+    /// <summary>Declares the scope level <see cref="SourceEdit.Text"/> within the level <see cref="SourceEdit.Parameter"/>; the other way
+    /// round where the program starts a scope of the second from a scope of the first.</summary>
     NestLevel,
 }

@@ -108,12 +108,15 @@ internal sealed class AmbiguousRule : IRule
                 decorator,
                 Edits.Start(wrapping, decorator)));
         }
+        else
+        {
+            fixes.Add(new Fix(
+                "make one the default where a single instance is required: add to "
+                    + $"{first.Name}{SourcePlaceText.At(first.Place, graph.SharedFolder)}",
+                ".FirstChoice()",
+                Edits.Append(first, ".FirstChoice()")));
+        }
 
-        fixes.Add(new Fix(
-            "make one the default where a single instance is required: add to "
-                + $"{first.Name}{SourcePlaceText.At(first.Place, graph.SharedFolder)}",
-            ".FirstChoice()",
-            Edits.Append(first, ".FirstChoice()")));
         if (binding.Service.Mark is null)
         {
             Mark mark = MarkFor(first, parameter);

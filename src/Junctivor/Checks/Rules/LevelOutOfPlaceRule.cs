@@ -57,6 +57,7 @@ internal sealed class LevelOutOfPlaceRule : IRule
             new Fix("declare one level within the other: the one whose scope is started from a scope of the other",
                 $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})",
                 Edits.Nest(other, one)),
+            new Fix("if it is the other way round, declare", $"new ScopeLevel(\"{one}\", within: {RegistrationText.Start(other)})"),
             new Fix($"split {node.Name} into a part for the level {one} and a part for the level {other}"),
         ],
             Candidates = [node.Name],

@@ -24,8 +24,7 @@ internal sealed class UnreleasedTransientRule : IRule
                 ForEachUnit(node, edge),
                 new Fix(
                     $"dispose of each instance yourself, and add to the registration of {edge.To.Name}",
-                    ".LeaveUndisposed()",
-                    Edits.Append(edge.To, ".LeaveUndisposed()")),
+                    ".LeaveUndisposed()"),
             ],
             Candidates = [node.Name, edge.To.Name],
             Order = node.Order,
