@@ -47,7 +47,7 @@ public sealed class MendTests : IDisposable
         Assert.Equal(
             """
             JV101 missing: Counter requires IStock, which is not registered
-              mended: add to the registration of PaperStock at Kiosk.cs:8:
+              fix: add to the registration of PaperStock at Kiosk.cs:8:
                   .Also<IStock>()
 
             Kiosk.cs
@@ -72,7 +72,7 @@ public sealed class MendTests : IDisposable
         ProgramRun real = await Junctivor("mend", assembly);
 
         Assert.Equal(0, dry.Status);
-        Assert.EndsWith("1 of 1 fault mended. Nothing was written (--dry-run).", dry.Output.TrimEnd(), StringComparison.Ordinal);
+        Assert.EndsWith("1 of 1 fault can be mended. Nothing was written (--dry-run).", dry.Output.TrimEnd(), StringComparison.Ordinal);
         Assert.Equal(Lines(dry)[..^1], Lines(real)[..^1]);
     }
 

@@ -42,7 +42,7 @@ internal static class MendText
             return [new Piece("No faults: nothing to mend.", Tone.Good)];
         }
 
-        string count = $"{mended} of {done.Count} {(done.Count == 1 ? "fault" : "faults")} mended";
+        string count = $"{mended} of {done.Count} {(done.Count == 1 ? "fault" : "faults")} {(isDryRun ? "can be mended" : "mended")}";
         string rest = mended < done.Count ? $" {done.Count - mended} to mend by hand." : "";
         string written = files == 0 ? ""
             : isDryRun ? " Nothing was written (--dry-run)."
@@ -58,7 +58,7 @@ internal static class MendText
         foreach (string line in heading.Skip(1)
             .Concat(LineWrapping.Lines(
                 each.Obstacle is null
-                    ? $"mended: {fault.Fixes[0].Advice}{(fault.Fixes[0].Code is null ? "" : ":")}"
+                    ? $"fix: {fault.Fixes[0].Advice}{(fault.Fixes[0].Code is null ? "" : ":")}"
                     : $"by hand, because {each.Obstacle}.",
                 width - Indent.Length, Indent)
                 .Select(line => Indent + line)))
