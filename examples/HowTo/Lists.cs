@@ -1,6 +1,6 @@
 namespace HowTo;
 
-/// <summary>Several registrations of one service: all of them in the order written, or those with a mark by name.</summary>
+/// <summary>Several registrations of one service: those without a mark in the order written, all of them, or those with a mark by name.</summary>
 internal static class Lists
 {
     public static void Run()
@@ -28,11 +28,15 @@ internal static class Lists
 
     private sealed class Gun : INoticeChannel;
 
-    private sealed class NoticeDesk(IReadOnlyList<INoticeChannel> everyDay, IReadOnlyDictionary<string, INoticeChannel> byWeather)
+    private sealed class NoticeDesk(
+        IReadOnlyList<INoticeChannel> everyDay,
+        IReadOnlyDictionary<string, INoticeChannel> byWeather,
+        [IncludingMarked] IReadOnlyList<INoticeChannel> all)
     {
         public void Tell()
         {
             WriteLine($"Every day:   {string.Join(", ", everyDay.Select(channel => channel.GetType().Name))}");
+            WriteLine($"All:         {string.Join(", ", all.Select(channel => channel.GetType().Name))}");
             WriteLine($"By weather:  {string.Join(", ", byWeather.Select(pair => $"{pair.Key}: {pair.Value.GetType().Name}"))}");
         }
     }

@@ -30,10 +30,8 @@ public class HostTests
     [Fact]
     public async Task Warnings_of_the_wiring_are_in_the_log_of_the_host()
     {
-        ListLog log = new();
-        await using WebApplication app = Office.Make(builder => builder.Logging.SetMinimumLevel(LogLevel.Trace)
-            .AddFilter("Junctivor", LogLevel.Warning)
-            .AddProvider(log));
+        using ListLog log = new();
+        await using WebApplication app = Office.Make(builder => builder.Logging.AddFilter("Junctivor", LogLevel.Warning));
         await using Container container = new Wiring { Singleton.Of<EndLog>().Accept("JV303", reason: "There was a stamp.") }.Build();
 
         await app.StartWarmAsync(container, Token);

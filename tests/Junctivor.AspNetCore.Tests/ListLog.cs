@@ -1,30 +1,31 @@
 using System.Collections.Concurrent;
+using System.Diagnostics.Tracing;
 
 namespace Junctivor.AspNetCore.Tests;
 
-/// <summary>Keeps what a host writes to its log.</summary>
-public sealed class ListLog : ILoggerProvider
+/// <summary>Keeps what hosts write to their logs.</summary>
+public sealed class ListLog : EventListener
 {
+    private const EventKeywords FormattedMessages = (EventKeywords)4;
+
     private readonly ConcurrentQueue<string> _lines = [];
 
     /// <summary>The category and the message of each entry.</summary>
     public IReadOnlyCollection<string> Lines => _lines;
 
-    public ILogger CreateLogger(string categoryName) => new Log(categoryName, _lines);
-
-    public void Dispose()
+    protected override void OnEventSourceCreated(EventSource eventSource)
     {
+        if (eventSource.Name == "Microsoft-Extensions-Logging")
+        {
+            EnableEvents(eventSource, EventLevel.Warning, FormattedMessages);
+        }
     }
 
-    private sealed class Log(string category, ConcurrentQueue<string> lines) : ILogger
+    protected override void OnEventWritten(EventWrittenEventArgs eventData)
     {
-        public IDisposable? BeginScope<TState>(TState state)
-            where TState : notnull => null;
-
-        public bool IsEnabled(LogLevel logLevel) => true;
-
-        void ILogger.Log<TState>(
-            LogLevel logLevel, EventId eventId, TState state, Exception? exception, Func<TState, Exception?, string> formatter) =>
-            lines.Enqueue($"{category}: {formatter(state, exception)}");
+        if (eventData is { PayloadNames: { } names, Payload: { } values } && names.Contains("FormattedMessage"))
+        {
+            _lines.Enqueue($"{values[names.IndexOf("LoggerName")]}: {values[names.IndexOf("FormattedMessage")]}");
+        }
     }
 }

@@ -32,13 +32,18 @@ internal sealed class MendedSource
 
     public IReadOnlyList<(string Wiring, Fault Fault)> Found => Check(Compilation);
 
-    public static MendedSource Of(string file) => OfText(File.ReadAllText(file), file);
+    public static MendedSource Of(string file) => Of([(file, File.ReadAllText(file))]);
 
-    public static MendedSource OfText(string text, string file = "Sample.cs")
+    public static MendedSource OfText(params string[] texts) => Of([.. texts.Select((text, number) => ($"Sample{number}.cs", text))]);
+
+    private static MendedSource Of(IReadOnlyList<(string File, string Text)> files)
     {
         MendedSource source = new(CSharpCompilation.Create(
-            Path.GetFileNameWithoutExtension(file),
-            [CSharpSyntaxTree.ParseText(Usings, path: "usings"), CSharpSyntaxTree.ParseText(text, path: file)],
+            Path.GetFileNameWithoutExtension(files[0].File),
+            [
+                CSharpSyntaxTree.ParseText(Usings, path: "usings"),
+                .. files.Select(file => CSharpSyntaxTree.ParseText(file.Text, path: file.File)),
+            ],
             References,
             new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable)));
         Assert.Empty(NameRepair.ErrorsOf(source.Compilation));

@@ -127,6 +127,40 @@ public class MendingTests
     }
 
     [Fact]
+    public void A_file_that_does_not_know_the_library_gets_a_using_directive()
+    {
+        MendedSource source = MendedSource.OfText(
+            """
+            using Junctivor;
+
+            public static class Office
+            {
+                [CheckedWiring]
+                public static Wiring Wiring => [Scoped.Of<Desks.Book>(), Singleton.Of<Desks.Desk>()];
+            }
+            """,
+            """
+            namespace Desks;
+
+            public sealed class Book
+            {
+                public int Next() => 1;
+            }
+
+            public sealed class Desk(Book book)
+            {
+                public int Next() => book.Next();
+            }
+            """);
+
+        (MendedSource after, IReadOnlyList<Mended> done) = source.Mend();
+
+        Assert.Null(Assert.Single(done).Obstacle);
+        Assert.StartsWith("using Junctivor;\n\nnamespace Desks;", after.Text.ReplaceLineEndings("\n"), StringComparison.Ordinal);
+        Assert.Contains("public sealed class Desk(FreshScope<Book> book)", after.Text, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Registrations_on_one_line_are_told_apart_by_their_class()
     {
         MendedSource source = MendedSource.OfText($$"""

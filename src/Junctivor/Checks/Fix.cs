@@ -24,6 +24,16 @@ public sealed record Fix
     /// Such fixes come after the others, and their advice says what is lost.</summary>
     public bool ChangesBehavior { get; internal init; }
 
+    /// <summary>Whether another fix is the same.</summary>
+    /// <param name="other">The other fix.</param>
+    /// <returns>True if advice, code and edits are equal.</returns>
+    public bool Equals(Fix? other) => other is not null
+        && (Advice, Code, ChangesBehavior) == (other.Advice, other.Code, other.ChangesBehavior)
+        && Edits.SequenceEqual(other.Edits);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => (Advice, Code).GetHashCode();
+
     /// <summary>The fix on one line.</summary>
     /// <returns>The advice, and the code after a colon.</returns>
     public override string ToString() => Code is null ? Advice : $"{Advice}: {Code.Replace(",\n", ", ").Replace("\n", "; ")}";

@@ -11,7 +11,7 @@ internal interface ITypeReader
     ClosingObstacle? ObstacleFor(Node open, TypeRef service);
 
     /// <summary>What identifies the factory of a registration: equal for two with the same one; null where nobody can tell.</summary>
-    object? FactoryOf(Node node);
+    object? FactoryIdentityOf(Node node);
 
     /// <summary>The registrations that <c>Enabled</c> leaves out.</summary>
     IReadOnlyList<Node> Disabled { get; }

@@ -89,7 +89,7 @@ internal sealed class ServiceGraph
     public IReadOnlyList<Node> Disabled => _reader.Disabled;
 
     /// <summary>What identifies the factory of a registration; null where nobody can tell two apart.</summary>
-    public object? FactoryOf(Node node) => _reader.FactoryOf(node);
+    public object? FactoryIdentityOf(Node node) => _reader.FactoryIdentityOf(node);
 
     /// <summary>Whether a type is nested deeper than anything that could come to an end.</summary>
     public bool IsTooDeep(TypeRef type) => _candidates.IsTooDeep(type);

@@ -113,7 +113,7 @@ internal sealed class WiringReader : ITypeReader
     }
 
     /// <summary>A function that captures nothing is known by its method; of others, each may do something else.</summary>
-    public object? FactoryOf(Node node) => SourceOf(node) switch
+    public object? FactoryIdentityOf(Node node) => SourceOf(node) switch
     {
         InstanceSource.OfFactory { Method: { } method } when CapturesNothing(method) => method,
         InstanceSource.OfAsyncFactory { Method: { } method } when CapturesNothing(method) => method,

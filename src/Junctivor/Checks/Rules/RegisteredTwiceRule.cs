@@ -14,7 +14,7 @@ internal sealed class RegisteredTwiceRule : IRule
         from offers in graph.Effective.ServedBySeveral
         from offer in offers
         where offer.Node.Kind == NodeKind.Factory
-        let factory = graph.FactoryOf(offer.Node)
+        let factory = graph.FactoryIdentityOf(offer.Node)
         where factory is not null
         group offer.Node by (offer.Service, factory, offer.Node.Options.OnlyFor) into same
         where same.Count() > 1
