@@ -60,7 +60,8 @@ internal sealed class Mender
         CSharpCompilation sources,
         Fix fix,
         (string Wiring, Fault Fault) mended,
-        Func<CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>> check) => Make(sources, check(sources), fix, mended, check).Item1;
+        Func<CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>> check) =>
+            Make(sources, check(sources), fix, mended, check).Item1;
 
     private (CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>) Mend(
         IReadOnlyList<(string Wiring, Fault Fault)> before, (string Wiring, Fault Fault) next) =>

@@ -110,10 +110,25 @@ public sealed class MendTests : IDisposable
         ProgramRun mend = await Junctivor("mend", assembly);
 
         Assert.Equal(1, mend.Status);
-        Assert.Contains("JV101 missing: Counter requires int, which is not registered\n  by hand, because its first fix",
+        Assert.Contains(
+            "JV101 missing: Counter requires int, which is not registered\n"
+                + "  by hand: add to the registration of Counter at Kiosk.cs:9:\n      .Passing(\"coins\", …)\n",
             mend.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
         Assert.Contains("1 of 2 faults mended. 1 to mend by hand.", mend.Output, StringComparison.Ordinal);
         Assert.Contains(".Also<IStock>()", Written(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_fix_that_cannot_be_made_says_why_and_what_to_do()
+    {
+        string assembly = Compile(Source.Replace("Singleton.Of<PaperStock>()", "Scoped.Of<IStock, PaperStock>()", StringComparison.Ordinal));
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal(1, mend.Status);
+        Assert.Contains(
+            "  not made, because Stock hands on stock itself, beyond the end of its scope.\n  by hand: run each unit of work of Counter",
+            mend.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
     }
 
     [Fact]

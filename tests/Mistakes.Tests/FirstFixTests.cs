@@ -45,7 +45,8 @@ public class FirstFixTests
                 try
                 {
                     (MendedSource after, IReadOnlyList<Mended> done) = source.With(fix, found).Mend();
-                    wrong.AddRange(done.Where(each => each.Obstacle is not null).Select(each => $"{fix}: {each.Fault.Summary}, {each.Obstacle}"));
+                    wrong.AddRange(
+                        done.Where(each => each.Obstacle is not null).Select(each => $"{fix}: {each.Fault.Summary}, {each.Obstacle}"));
                     // Only the user knows whether an "if" of the advice holds.
                     if (Prints(sample) is { } expected
                         && !fix.Advice.StartsWith("if ", StringComparison.Ordinal)

@@ -35,10 +35,26 @@ public class MendingTests
         "public sealed class Desk(IBook book) { public IEnumerable<int> A() { yield return book.Next(); yield return book.Next(); } }",
         "what A gives is read after its scope was disposed")]
     [InlineData(
+        "public sealed class Desk(IBook book) { public IBook A => book; }",
+        "A hands on book itself, beyond the end of its scope")]
+    [InlineData(
+        "public sealed class Desk(IBook book) { public object? B; public void A() { B = book; } }",
+        "A hands on book itself, beyond the end of its scope")]
+    [InlineData(
+        "public sealed class Desk { private readonly object _book; public Desk(IBook book) => _book = book; public object A() => _book; }",
+        "_book keeps book as object")]
+    [InlineData(
+        "public sealed class Desk(IBook book) { public Func<int> A() => book.Next; }",
+        "A uses book in a function, which may run after the end of its scope")]
+    [InlineData(
+        "public sealed class Desk(IBook book) { public Func<int> A() { book.Next(); return () => book.Next(); } }",
+        "A uses book in a function, which may run after the end of its scope")]
+    [InlineData(
         "public sealed class Desk(IBook book) { public int A(int fresh) => book.Next() + fresh; }",
         "'fresh' is another name in A")]
     [InlineData(
-        "public sealed class Desk { private IBook _book; public Desk(IBook book) => _book = book; public void A() => this._book = new Book(); }",
+        "public sealed class Desk { private IBook _book; public Desk(IBook book) => _book = book; public void A() => this._book = new "
+            + "Book(); }",
         "this._book is assigned something else than the parameter")]
     [InlineData(
         "public sealed class Desk { private readonly IBook _a, _b; public Desk(IBook book) { _a = book; _b = book; } }",

@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>An aquarium: the feeder goes through the tanks again and again, with the water book of one scope; and its constant has a slip.</summary>
+/// <summary>An aquarium: the feeder goes through the tanks with the water book of one scope; its constant has a slip.</summary>
 public static class Aquarium
 {
     /// <summary>What the sound program prints.</summary>

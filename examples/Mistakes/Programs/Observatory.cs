@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>An observatory: the dome opens a telescope for each look and closes none of them; the clock is registered only as itself.</summary>
+/// <summary>An observatory: the dome opens telescopes and closes none; the clock is registered only as itself.</summary>
 public static class Observatory
 {
     /// <summary>What the sound program prints.</summary>

@@ -187,6 +187,16 @@ internal sealed class FreshScopeUses
             throw new CannotEditException($"{NameOf(home)} disposes of {disposed} itself");
         }
 
+        if (uses.FirstOrDefault(use => IsHandedOn(model, ServiceOf(use))) is { } escaping)
+        {
+            throw new CannotEditException($"{NameOf(home)} hands on {escaping} itself, beyond the end of its scope");
+        }
+
+        if (uses.FirstOrDefault(use => IsUsedLater(model, ServiceOf(use), home)) is { } later)
+        {
+            throw new CannotEditException($"{NameOf(home)} uses {later} in a function, which may run after the end of its scope");
+        }
+
         bool returnsTask = IsTask(symbol.ReturnType);
         bool hasResult = symbol.IsAsync
             ? symbol.ReturnType is INamedTypeSymbol { TypeArguments.Length: 1 }
@@ -205,6 +215,24 @@ internal sealed class FreshScopeUses
 
         _changes.AddRange(uses.Select(use => SourceChange.Replace(ServiceOf(use), Name)));
     }
+
+    /// <summary>Whether the service itself is returned, or put where it outlives the method.</summary>
+    private static bool IsHandedOn(SemanticModel model, ExpressionSyntax service) => service.Parent switch
+    {
+        ReturnStatementSyntax or ArrowExpressionClauseSyntax or YieldStatementSyntax => true,
+        AssignmentExpressionSyntax assignment when assignment.Right == service =>
+            model.GetSymbolInfo(assignment.Left).Symbol is not ILocalSymbol,
+        _ => false,
+    };
+
+    /// <summary>Whether a method of the service is kept as a delegate, or the service is used in a function within the method.</summary>
+    private static bool IsUsedLater(SemanticModel model, ExpressionSyntax service, SyntaxNode home) =>
+        (service.Parent is MemberAccessExpressionSyntax access && access.Expression == service
+            && model.GetSymbolInfo(access).Symbol is IMethodSymbol
+            && access.Parent is not InvocationExpressionSyntax)
+        || service.Ancestors()
+            .TakeWhile(node => node != home)
+            .Any(node => node is AnonymousFunctionExpressionSyntax or LocalFunctionStatementSyntax);
 
     private static (IMethodSymbol?, BlockSyntax?, ArrowExpressionClauseSyntax?) BodyOf(SemanticModel model, SyntaxNode home) => home switch
     {

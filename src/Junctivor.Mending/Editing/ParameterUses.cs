@@ -78,9 +78,15 @@ internal sealed class ParameterUses
             EqualsValueClauseSyntax { Parent: PropertyDeclarationSyntax property } => ModelOf(value).GetDeclaredSymbol(property),
             _ => null,
         };
-        if (keeper is null or { Kind: not (SymbolKind.Field or SymbolKind.Property) } || !_keepers.Add(keeper))
+        if (keeper is null or { Kind: not (SymbolKind.Field or SymbolKind.Property) } || !IsAtConstruction(use) || !_keepers.Add(keeper))
         {
             return;
+        }
+
+        ITypeSymbol kept = (keeper as IFieldSymbol)?.Type ?? ((IPropertySymbol)keeper).Type;
+        if (!SymbolEqualityComparer.Default.Equals(kept, ModelOf(use).GetTypeInfo(use).Type))
+        {
+            throw new CannotEditException($"{keeper.Name} keeps {use} as {kept.ToDisplayString(SymbolDisplayFormat.MinimallyQualifiedFormat)}");
         }
 
         _declarations.Add(keeper.DeclaringSyntaxReferences.FirstOrDefault()?.GetSyntax() switch
@@ -90,6 +96,11 @@ internal sealed class ParameterUses
             _ => throw new CannotEditException($"{keeper.Name} is declared together with others"),
         });
     }
+
+    /// <summary>Whether it runs once, with the constructor: later, something else than a field is meant.</summary>
+    private static bool IsAtConstruction(ExpressionSyntax use) =>
+        use.FirstAncestorOrSelf<MemberDeclarationSyntax>() is ConstructorDeclarationSyntax or BaseFieldDeclarationSyntax
+            or PropertyDeclarationSyntax { Initializer: not null };
 
     /// <summary>Whether it only puts the parameter into what keeps it.</summary>
     private bool IsKeeping(ExpressionSyntax use)

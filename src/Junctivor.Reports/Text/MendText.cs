@@ -53,26 +53,33 @@ internal static class MendText
     private static IEnumerable<IReadOnlyList<Piece>> FaultLines(MendedFault each, int width)
     {
         Fault fault = each.Fault;
+        Fix? first = fault.Fixes.Count > 0 ? fault.Fixes[0] : null;
         IReadOnlyList<string> heading = [.. LineWrapping.Lines($"{fault.Kind}: {fault.Summary}", width, Indent + Indent)];
         yield return [new Piece($"{fault.Kind}:", each.Obstacle is null ? Tone.Good : Tone.Bad), heading[0][$"{fault.Kind}:".Length..]];
-        foreach (string line in heading.Skip(1)
-            .Concat(LineWrapping.Lines(
-                each.Obstacle is null
-                    ? $"fix: {fault.Fixes[0].Advice}{(fault.Fixes[0].Code is null ? "" : ":")}"
-                    : $"by hand, because {each.Obstacle}.",
-                width - Indent.Length, Indent)
-                .Select(line => Indent + line)))
+        foreach (string line in heading.Skip(1))
         {
             yield return [line];
         }
 
-        foreach (string line in each.Obstacle is null ? fault.Fixes[0].Code?.Split('\n') ?? [] : [])
+        bool isByHand = first is null or { Edits.Count: 0 };
+        foreach (string line in isByHand || each.Obstacle is null ? [] : Wrapped($"not made, because {each.Obstacle}.", width))
         {
-            yield return [Indent + Indent + Indent + line];
+            yield return [line];
+        }
+
+        foreach (string line in first is null
+            ? []
+            : Wrapped($"{(each.Obstacle is null ? "fix" : "by hand")}: {first.Advice}{(first.Code is null ? "" : ":")}", width)
+                .Concat((first.Code?.Split('\n') ?? []).Select(code => Indent + Indent + Indent + code)))
+        {
+            yield return [line];
         }
 
         yield return Blank;
     }
+
+    private static IEnumerable<string> Wrapped(string text, int width) =>
+        LineWrapping.Lines(text, width - Indent.Length, Indent).Select(line => Indent + line);
 
     /// <summary>The lines that change, each with its number, and one line around them.</summary>
     private static IEnumerable<IReadOnlyList<Piece>> Difference(string before, string after)

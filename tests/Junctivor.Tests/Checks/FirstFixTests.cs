@@ -31,7 +31,8 @@ public class FirstFixTests
                 Assert.Single(wiring.Check().Faults).Fixes, fix => fix.Code?.StartsWith("[Marked", StringComparison.Ordinal) == true);
 
         Assert.Equal("[Marked(\"sunrise\")] IClock sunrise", marks.Code);
-        Assert.Contains("in the list that FirstFixTests.ClockShelf takes only if that has [IncludingMarked]", marks.Advice, StringComparison.Ordinal);
+        Assert.Contains(
+            "in the list that FirstFixTests.ClockShelf takes only if that has [IncludingMarked]", marks.Advice, StringComparison.Ordinal);
     }
 
     [Fact]
