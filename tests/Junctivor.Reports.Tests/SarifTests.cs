@@ -57,7 +57,7 @@ public class SarifTests
                 .GetProperty("text").GetString()!;
 
         Assert.StartsWith("NightlyInvoicing (singleton) holds IBerthLedger (scoped).", text, StringComparison.Ordinal);
-        Assert.Contains("change the parameter to: FreshScope<IBerthLedger> ledger", text, StringComparison.Ordinal);
+        Assert.Contains("use it like this: FreshScope<IBerthLedger> ledger; await ledger.RunAsync(", text, StringComparison.Ordinal);
         Assert.EndsWith("More: junctivor fault JV301", text, StringComparison.Ordinal);
     }
 

@@ -42,7 +42,7 @@ internal sealed class RegistrationSyntax
     public static RegistrationSyntax At(CSharpCompilation compilation, string file, int line, string? type)
     {
         SyntaxTree tree = compilation.SyntaxTrees.FirstOrDefault(tree => tree.FilePath == file)
-            ?? throw new CannotEditException($"{Path.GetFileName(file)} is not among the sources");
+            ?? throw new CannotEditException($"{Path.GetFileName(file)} is not a source of this assembly");
         SemanticModel model = compilation.GetSemanticModel(tree);
         List<InvocationExpressionSyntax> there = [.. tree.GetRoot().DescendantNodes()
             .OfType<InvocationExpressionSyntax>()

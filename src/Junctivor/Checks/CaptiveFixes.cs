@@ -73,11 +73,13 @@ internal static class CaptiveFixes
         }
 
         IReadOnlyList<string> values = [.. dependents.ValuesFor(path[0].To).Select(RegistrationText.Supply)];
-        (string? use, bool isAsync) = RegistrationText.FreshUse(parameter.Name, Unwrapped(parameter.Type, path[0]), values);
+        string? use = RegistrationText.FreshUse(parameter.Name, Unwrapped(parameter.Type, path[0]), values);
         string fresh = RegistrationText.Parameter(
             parameter.Mark, $"FreshScope<{Unwrapped(parameter.Type, path[0]).Name}>", parameter.Name);
         return new Fix(
-            $"run each unit of work of {holder.Name} in its own scope, inside {(isAsync ? "RunAsync" : "Run")}; change the parameter to",
+            use is null
+                ? $"run each unit of work of {holder.Name} in its own scope, inside RunAsync; change the parameter to"
+                : $"run each unit of work of {holder.Name} in its own scope; change the parameter, and use it like this",
             use is null ? fresh : $"{fresh}\n{use}",
             values.Count == 0 && IsHeldItself(path[0]) ? Edits.Take(path[0].Dependency, fresh) : []);
     }

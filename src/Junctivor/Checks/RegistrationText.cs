@@ -73,17 +73,17 @@ internal static class RegistrationText
     /// <summary>A parameter that asks by a mark, or by none.</summary>
     public static string Parameter(Mark? mark, string type, string name) => $"{Attribute(mark)}{type} {Identifier(name)}";
 
-    /// <summary>How a fresh scope is used, with one of the members of what it resolves; null where it has none.</summary>
-    public static (string? Code, bool IsAsync) FreshUse(string parameter, TypeRef resolved, IReadOnlyList<string> values)
+    /// <summary>How a fresh scope is used, with one of the members of what it resolves; null where it has none, and needs no value.</summary>
+    public static string? FreshUse(string parameter, TypeRef resolved, IReadOnlyList<string> values)
     {
-        if (MissingFixes.IsOfBaseLibrary(resolved) || resolved.FirstUse is not { } use)
+        (string Call, bool IsAsync)? member = MissingFixes.IsOfBaseLibrary(resolved) ? null : resolved.FirstUse;
+        if (member is null && values.Count == 0)
         {
-            return (values.Count == 0 ? null : $"await {Identifier(parameter)}.RunAsync({string.Join(", ", values.Prepend("work"))});",
-                true);
+            return null;
         }
 
-        string work = string.Join(", ", values.Prepend($"fresh => fresh.{use.Call}"));
-        return (use.IsAsync ? $"await {Identifier(parameter)}.RunAsync({work});" : $"{Identifier(parameter)}.Run({work});", use.IsAsync);
+        string work = string.Join(", ", values.Prepend(member is { } use ? $"fresh => fresh.{use.Call}" : "work"));
+        return member is { IsAsync: false } ? $"{Identifier(parameter)}.Run({work});" : $"await {Identifier(parameter)}.RunAsync({work});";
     }
 
     /// <summary>What a declared value is supplied as.</summary>
