@@ -1,3 +1,4 @@
+using System.Reflection;
 using Junctivor;
 using Junctivor.Mending;
 using Junctivor.Mending.Editing;
@@ -63,6 +64,23 @@ public class FirstFixTests
         }
 
         Assert.True(wrong.Count == 0, string.Join("\n", wrong));
+    }
+
+    [Fact]
+    public void First_fix_of_a_branch_leaves_nothing_to_report_of_it()
+    {
+        MendedSource source = MendedSource.Of(Path.Combine(Folder, "Samples", "BranchNotSeen.cs"));
+        Fix fix = source.Run(ReportOfBranch).All[0].Fixes[0];
+
+        Assert.Empty(source.Edited(fix).Run(ReportOfBranch).All);
+    }
+
+    private static CheckReport ReportOfBranch(Assembly assembly)
+    {
+        Type sample = assembly.GetType("Mistakes.Samples.BranchNotSeen", throwOnError: true)!;
+        using Container office = ((Wiring)sample.GetProperty("Office")!.GetValue(null)!).Build();
+        using Container branch = (Container)sample.GetMethod("Branch")!.Invoke(null, [office])!;
+        return branch.Report;
     }
 
     [Fact]

@@ -76,6 +76,12 @@ internal sealed class MendedSource
         return run is null ? null : output.ToString();
     });
 
+    /// <summary>The source with the edits of a fix, unchecked.</summary>
+    public MendedSource Edited(Fix fix) => new(SourceEditor.Apply(Compilation, fix.Edits));
+
+    /// <summary>What some work on the compiled source gives.</summary>
+    public T Run<T>(Func<Assembly, T> work) => InMemory(Compilation, work);
+
     private static IReadOnlyList<(string Wiring, Fault Fault)> Check(CSharpCompilation compilation) => InMemory(
         compilation,
         assembly => (IReadOnlyList<(string, Fault)>)[.. assembly.GetExportedTypes()

@@ -2,7 +2,10 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV202: several registrations for a service of which one is wanted. One fault a service, with all who ask.</summary>
+/// <summary>
+/// JV202: several registrations for a service of which one is wanted. One fault a service, with all who ask; none where one of them should
+/// have replaced the others (JV203).
+/// </summary>
 internal sealed class AmbiguousRule : IRule
 {
     private const int ShownConsumers = 5;
@@ -12,6 +15,7 @@ internal sealed class AmbiguousRule : IRule
         var ambiguous =
             from dependency in DependencyReader.NotMetByOne(nodes)
             from binding in dependency.Bindings.OfType<Binding.Ambiguous>()
+            where !binding.Candidates.Any(graph.Effective.ReplacingNothing.Contains)
             group (dependency, binding) by binding.Service;
 
         foreach (var asking in ambiguous)
@@ -23,7 +27,7 @@ internal sealed class AmbiguousRule : IRule
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault Requested(ServiceGraph graph, Binding.Ambiguous binding) =>
         Found(graph, binding, $"one {binding.Service} was requested", [], new FaultPath(graph).Line(binding.Service.ToString()), depth: 1,
-            Consumers.AnyName);
+            Consumers.Code);
 
     /// <summary>One value was supplied several times in one call.</summary>
     public static Fault SuppliedTwice(ServiceId service, int times) => new(FaultKind.Ambiguous)
@@ -47,12 +51,13 @@ internal sealed class AmbiguousRule : IRule
                 : [],
         ];
         return Found(
-            graph, binding, $"{first.Consumer.Name} requires one {binding.Service}", others, steps, depth: 2, first.Parameter.Name);
+            graph, binding, $"{first.Consumer.Name} requires one {binding.Service}", others, steps, depth: 2,
+            Consumers.Of(dependencies, first.Consumer.Level));
     }
 
     private static Fault Found(
         ServiceGraph graph, Binding.Ambiguous binding, string who, IReadOnlyList<string> remarks, FaultPath steps, int depth,
-        string parameter)
+        Consumers consumers)
     {
         foreach (Node candidate in binding.Candidates)
         {
@@ -71,13 +76,13 @@ internal sealed class AmbiguousRule : IRule
                     .Select(candidate =>
                         $"The cause: {candidate.Name} is marked .Replacing(), but stands before what it should replace (JV203)."),
             ],
-            Fixes = FixesOf(graph, binding, parameter),
+            Fixes = FixesOf(graph, binding, consumers),
             Candidates = [.. binding.Candidates.Select(candidate => candidate.Name)],
             Order = binding.Candidates[binding.Candidates.Count - 1].Order,
         };
     }
 
-    private static List<Fix> FixesOf(ServiceGraph graph, Binding.Ambiguous binding, string parameter)
+    private static List<Fix> FixesOf(ServiceGraph graph, Binding.Ambiguous binding, Consumers consumers)
     {
         if (binding.Candidates.Count(candidate => candidate.Options.IsFirstChoice) > 1)
         {
@@ -89,6 +94,7 @@ internal sealed class AmbiguousRule : IRule
                     .Select(candidate => Edits.RemoveOption(candidate, "FirstChoice"))))];
         }
 
+        string parameter = consumers.Parameter;
         TypeRef service = binding.Service.Type;
         Node first = binding.Candidates[0];
         List<Fix> fixes = [];
@@ -117,13 +123,14 @@ internal sealed class AmbiguousRule : IRule
                 Edits.Append(first, ".FirstChoice()")));
         }
 
-        if (binding.Service.Mark is null)
+        if (binding.Service.Mark is null && !binding.Candidates.Any(candidate => TakesItself(candidate, service)))
         {
             Mark mark = MarkFor(first, parameter);
             fixes.Add(new Fix(
                 $"distinguish them with marks: add {RegistrationText.OptionsOf(mark)} to {first.Name}, mark the others too"
                     + $"{ListNote(graph, service)}, and take",
-                RegistrationText.Parameter(mark, service.Name, parameter)));
+                RegistrationText.Parameter(mark, service.Name, parameter),
+                MarkingAll(graph, binding, consumers)));
         }
 
         fixes.Add(
@@ -134,6 +141,21 @@ internal sealed class AmbiguousRule : IRule
             ChangesBehavior = true,
         });
         return fixes;
+    }
+
+    /// <summary>The marks of all, and the consumers that take the first; none where somebody takes them in a list or later.</summary>
+    private static IReadOnlyList<SourceEdit> MarkingAll(ServiceGraph graph, Binding.Ambiguous binding, Consumers consumers)
+    {
+        IReadOnlyList<Mark> marks = [.. binding.Candidates.Select(candidate => MarkFor(candidate, consumers.Parameter))];
+        return ListNote(graph, binding.Service.Type).Length > 0
+            || marks.Distinct().Count() < marks.Count
+            || consumers.Dependencies.Any(dependency => dependency.Binding is not Binding.Ambiguous)
+                ? []
+                : Edits.OfAll(
+                [
+                    .. binding.Candidates.Zip(marks, (candidate, mark) => Edits.Append(candidate, RegistrationText.OptionsOf(mark))),
+                    consumers.Take(RegistrationText.Parameter(marks[0], binding.Service.Type.Name, consumers.Parameter)),
+                ]);
     }
 
     private static bool TakesItself(Node candidate, TypeRef service) => candidate is { Kind: NodeKind.Class, Options.IsReplacing: false }

@@ -8,6 +8,13 @@ internal sealed class ReplacesNothingRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         graph.Effective.ReplacingNothing.Select(node => Found(graph, node));
 
+    /// <summary>Who gets neither, as both are there.</summary>
+    private static IEnumerable<string> FoundTwice(ServiceGraph graph, Node node) =>
+        DependencyReader.NotMetByOne(graph.Nodes)
+            .Where(dependency => dependency.Bindings.OfType<Binding.Ambiguous>().Any(binding => binding.Candidates.Contains(node)))
+            .Select(dependency => $"{dependency.Consumer.Name} requires one {dependency.Parameter.Type.Name}, and finds both.")
+            .Take(1);
+
     private static Fault Found(ServiceGraph graph, Node node)
     {
         string services = string.Join(", ", node.Candidates);
@@ -32,7 +39,7 @@ internal sealed class ReplacesNothingRule : IRule
         {
             Summary = $"{node.Name} replaces {services}, but no registration before it provides that",
             Path = steps.Path,
-            Remarks = later.Count > 0 ? ["It stands before the registration that it could replace."]
+            Remarks = later.Count > 0 ? ["It stands before the registration that it could replace.", .. FoundTwice(graph, node)]
                 : marked is not null ? [$"{marked.Name} is marked {marked.Mark}; a registration replaces only those with the same mark."]
                 : [],
             Fixes =
