@@ -1,6 +1,6 @@
 namespace HowTo;
 
-/// <summary>Several registrations of one service: those without a mark in the order written, all of them, or those with a mark by name.</summary>
+/// <summary>Several registrations of one service: those without a mark, all of them, or those with a mark by name.</summary>
 internal static class Lists
 {
     public static void Run()

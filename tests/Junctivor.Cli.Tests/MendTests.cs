@@ -121,7 +121,8 @@ public sealed class MendTests : IDisposable
     [Fact]
     public async Task A_fix_that_cannot_be_made_says_why_and_what_to_do()
     {
-        string assembly = Compile(Source.Replace("Singleton.Of<PaperStock>()", "Scoped.Of<IStock, PaperStock>()", StringComparison.Ordinal));
+        string assembly =
+            Compile(Source.Replace("Singleton.Of<PaperStock>()", "Scoped.Of<IStock, PaperStock>()", StringComparison.Ordinal));
 
         ProgramRun mend = await Junctivor("mend", assembly);
 

@@ -86,7 +86,8 @@ internal sealed class ParameterUses
         ITypeSymbol kept = (keeper as IFieldSymbol)?.Type ?? ((IPropertySymbol)keeper).Type;
         if (!SymbolEqualityComparer.Default.Equals(kept, ModelOf(use).GetTypeInfo(use).Type))
         {
-            throw new CannotEditException($"{keeper.Name} keeps {use} as {kept.ToDisplayString(SymbolDisplayFormat.MinimallyQualifiedFormat)}");
+            throw new CannotEditException(
+                $"{keeper.Name} keeps {use} as {kept.ToDisplayString(SymbolDisplayFormat.MinimallyQualifiedFormat)}");
         }
 
         _declarations.Add(keeper.DeclaringSyntaxReferences.FirstOrDefault()?.GetSyntax() switch

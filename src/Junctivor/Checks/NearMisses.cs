@@ -97,7 +97,8 @@ internal sealed class NearMisses
             .Select(each => new NearMiss(
                 each.Node.Implementation.IsClosingOf(Type)
                     ? $"{each.Node.Implementation.Name} is registered{At(each.Node)}, but only as {KnownAs(each.Node)}."
-                    : $"{each.Node.Implementation.Name} {Implements(Type)} it, but is registered{At(each.Node)} only as {KnownAs(each.Node)}.",
+                    : $"{each.Node.Implementation.Name} {Implements(Type)} it, but is registered{At(each.Node)} only as "
+                        + $"{KnownAs(each.Node)}.",
                 new Fix(
                     $"add to the registration of {each.Node.Name}{At(each.Node)}",
                     RegistrationText.Also(each.Service),

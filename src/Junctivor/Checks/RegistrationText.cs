@@ -73,7 +73,7 @@ internal static class RegistrationText
     /// <summary>A parameter that asks by a mark, or by none.</summary>
     public static string Parameter(Mark? mark, string type, string name) => $"{Attribute(mark)}{type} {Identifier(name)}";
 
-    /// <summary>How a fresh scope is used, with one of the members of what it resolves; null where it has none, and needs no value.</summary>
+    /// <summary>How a fresh scope is used, with a member of what it resolves; null where it has none, and needs no value.</summary>
     public static string? FreshUse(string parameter, TypeRef resolved, IReadOnlyList<string> values)
     {
         (string Call, bool IsAsync)? member = MissingFixes.IsOfBaseLibrary(resolved) ? null : resolved.FirstUse;
