@@ -57,9 +57,13 @@ public sealed class Specification
         {
             0 => new Supply.Bad("JV101"),
             1 => new Supply.One(Front(found[0], key)),
-            _ => new Supply.Bad("JV202"),
+            _ => TooMany(found),
         };
     }
+
+    /// <summary>Where one of them should have replaced the others, that is the fault.</summary>
+    private Supply.Bad TooMany(IReadOnlyList<Entry> found) =>
+        new(found.Any(_replacingNothing.Contains) ? "JV203" : "JV202");
 
     /// <summary>What the parameters of a node get, in order.</summary>
     public IReadOnlyList<Supply> NeedsOf(Node node)
@@ -147,7 +151,8 @@ public sealed class Specification
         foreach (string mark in marks)
         {
             Key marked = key with { Mark = mark };
-            switch (Serving(marked, consumer))
+            List<Entry> serving = Serving(marked, consumer);
+            switch (serving)
             {
                 case []:
                     break;
@@ -155,7 +160,7 @@ public sealed class Specification
                     yield return (mark, new Supply.One(Front(only, marked)));
                     break;
                 default:
-                    yield return (mark, new Supply.Bad("JV202"));
+                    yield return (mark, TooMany(serving));
                     break;
             }
         }

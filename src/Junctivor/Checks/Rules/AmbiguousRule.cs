@@ -68,14 +68,7 @@ internal sealed class AmbiguousRule : IRule
         {
             Summary = $"{who}, but {binding.Candidates.Count} are registered",
             Path = steps.Path,
-            Remarks =
-            [
-                .. remarks,
-                .. binding.Candidates
-                    .Where(candidate => graph.Effective.ReplacingNothing.Contains(candidate))
-                    .Select(candidate =>
-                        $"The cause: {candidate.Name} is marked .Replacing(), but stands before what it should replace (JV203)."),
-            ],
+            Remarks = remarks,
             Fixes = FixesOf(graph, binding, consumers),
             Candidates = [.. binding.Candidates.Select(candidate => candidate.Name)],
             Order = binding.Candidates[binding.Candidates.Count - 1].Order,
@@ -98,14 +91,6 @@ internal sealed class AmbiguousRule : IRule
         TypeRef service = binding.Service.Type;
         Node first = binding.Candidates[0];
         List<Fix> fixes = [];
-        if (binding.Candidates.FirstOrDefault(candidate => graph.Effective.ReplacingNothing.Contains(candidate)) is { } early)
-        {
-            fixes.Add(new Fix(
-                $"move {early.Name} after the others, so that it replaces them",
-                null,
-                Edits.Move(early, binding.Candidates[binding.Candidates.Count - 1])));
-        }
-
         if (binding.Service.Mark is null && binding.Candidates.FirstOrDefault(candidate => TakesItself(candidate, service)) is { } wrapping)
         {
             string decorator = RegistrationText.Decorator(service, wrapping.Implementation);
