@@ -31,7 +31,7 @@ public static class Collection
         new("JV304", typeof(UnreleasedTransient), UnreleasedTransient.Wiring.Check),
         new("JV305", typeof(LevelOutOfPlace), LevelOutOfPlace.Wiring.Check),
         new("JV306", typeof(ConsumingClassShared), ConsumingClassShared.Wiring.Check),
-        new("JV401", typeof(AsyncNotReady), () => Told(() => AsyncNotReady.Ask())),
+        new("JV401", typeof(AsyncNotReady), () => Told(() => AsyncNotReady.AskAsync().GetAwaiter().GetResult())),
         new("JV402", typeof(LateValueNeededEarly), LateValueNeededEarly.Wiring.Check),
         new("JV403", typeof(NotWarmedUp), AtDisposal),
         new("JV501", typeof(Unreachable), Unreachable.Wiring.Check),

@@ -75,6 +75,38 @@ public class FirstFixTests
         Assert.Empty(source.Edited(fix).Run(ReportOfBranch).All);
     }
 
+    [Theory]
+    [InlineData("NobodyPromised", "Start")]
+    [InlineData("ScopedOutsideScope", "Ask")]
+    [InlineData("AsyncNotReady", "AskAsync")]
+    public void First_fix_of_a_call_at_run_time_lets_it_succeed(string sample, string method)
+    {
+        MendedSource source = MendedSource.Of(Path.Combine(Folder, "Samples", $"{sample}.cs"));
+
+        Fault? fault = source.Run(assembly => FaultOf(assembly, sample, method));
+
+        Assert.NotNull(fault);
+        Assert.Null(source.Edited(fault.Fixes[0]).Run(assembly => FaultOf(assembly, sample, method)));
+    }
+
+    private static Fault? FaultOf(Assembly assembly, string sample, string method)
+    {
+        try
+        {
+            object? result = assembly.GetType($"Mistakes.Samples.{sample}", throwOnError: true)!.GetMethod(method)!.Invoke(null, []);
+            (result as Task)?.GetAwaiter().GetResult();
+            return null;
+        }
+        catch (TargetInvocationException failure) when (failure.InnerException is ResolveException told)
+        {
+            return told.Fault;
+        }
+        catch (ResolveException told)
+        {
+            return told.Fault;
+        }
+    }
+
     private static CheckReport ReportOfBranch(Assembly assembly)
     {
         Type sample = assembly.GetType("Mistakes.Samples.BranchNotSeen", throwOnError: true)!;

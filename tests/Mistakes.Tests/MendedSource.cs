@@ -41,8 +41,8 @@ internal sealed class MendedSource
         MendedSource source = new(CSharpCompilation.Create(
             Path.GetFileNameWithoutExtension(files[0].File),
             [
-                CSharpSyntaxTree.ParseText(Usings, path: "usings"),
-                .. files.Select(file => CSharpSyntaxTree.ParseText(file.Text, path: file.File)),
+                CSharpSyntaxTree.ParseText(Usings, path: "usings", encoding: System.Text.Encoding.UTF8),
+                .. files.Select(file => CSharpSyntaxTree.ParseText(file.Text, path: file.File, encoding: System.Text.Encoding.UTF8)),
             ],
             References,
             new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable)));
@@ -92,12 +92,14 @@ internal sealed class MendedSource
     private static T InMemory<T>(CSharpCompilation compilation, Func<Assembly, T> work)
     {
         using MemoryStream image = new();
-        Assert.True(compilation.Emit(image).Success, string.Join("\n", NameRepair.ErrorsOf(compilation)));
+        using MemoryStream symbols = new();
+        Assert.True(compilation.Emit(image, symbols).Success, string.Join("\n", NameRepair.ErrorsOf(compilation)));
         image.Position = 0;
+        symbols.Position = 0;
         AssemblyLoadContext context = new("mended", isCollectible: true);
         try
         {
-            return work(context.LoadFromStream(image));
+            return work(context.LoadFromStream(image, symbols));
         }
         finally
         {

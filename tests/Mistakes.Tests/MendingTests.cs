@@ -1,4 +1,6 @@
+using Junctivor;
 using Junctivor.Mending;
+using Junctivor.Mending.Editing;
 
 namespace Mistakes.Tests;
 
@@ -79,6 +81,36 @@ public class MendingTests
 
         Assert.Equal(reason, Assert.Single(done).Obstacle);
         Assert.Equal(source.Text, after.Text);
+    }
+
+    [Theory]
+    [InlineData("Scoped.Of<Book>()", "return container.Resolve<Book>();", "what is resolved is returned, beyond the end of a scope")]
+    [InlineData(
+        "Scoped.Of<Book>()", "object scope = 1; object book = container.Resolve<Book>(); return scope;",
+            "'scope' is another name in Sample0.cs")]
+    [InlineData(
+        "Singleton.FromAsync(() => Task.FromResult(new Book()))", "return container.Resolve<Book>();",
+            "the method of the call is not async")]
+    public void A_call_that_cannot_be_mended_mechanically_is_left_with_the_reason(string registration, string statements, string reason)
+    {
+        MendedSource source = MendedSource.OfText($$"""
+            {{Head}}
+            public static class Office
+            {
+                public static object Ask()
+                {
+                    Wiring wiring = [{{registration}}];
+                    using Container container = wiring.Build();
+                    {{statements}}
+                }
+            }
+            """);
+        Fault fault = source.Run(assembly => Assert.IsType<ResolveException>(Assert.Throws<System.Reflection.TargetInvocationException>(
+            () => assembly.GetType("Office")!.GetMethod("Ask")!.Invoke(null, [])).InnerException).Fault);
+
+        CannotEditException refused = Assert.Throws<CannotEditException>(() => source.Edited(fault.Fixes[0]));
+
+        Assert.Equal(reason, refused.Message);
     }
 
     [Fact]

@@ -5,10 +5,10 @@ namespace Mistakes.Samples;
 /// <summary>JV401: the ledger is opened asynchronously, and requested before anybody has awaited it.</summary>
 public static class AsyncNotReady
 {
-    public static object Ask()
+    public static async Task<object> AskAsync()
     {
         Wiring wiring = [Singleton.FromAsync(() => LedgerFile.OpenAsync("ledger.txt"))];
-        using Container container = wiring.Build();
+        await using Container container = wiring.Build();
         return container.Resolve<LedgerFile>();
     }
 

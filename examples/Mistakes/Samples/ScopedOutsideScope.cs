@@ -5,14 +5,16 @@ namespace Mistakes.Samples;
 /// <summary>JV302: the desk is requested from the container, outside every scope.</summary>
 public static class ScopedOutsideScope
 {
-    public static object Ask()
+    public static string Ask()
     {
-        Wiring wiring = [Scoped.Incoming<Caller>(), Scoped.Of<BookingDesk>()];
+        Wiring wiring = [Scoped.Of<BookingDesk>()];
         using Container container = wiring.Build();
-        return container.Resolve<BookingDesk>();
+        BookingDesk desk = container.Resolve<BookingDesk>();
+        return desk.Book();
     }
 
-    private sealed record Caller(string Name);
-
-    private sealed class BookingDesk(Caller caller);
+    private sealed class BookingDesk
+    {
+        public string Book() => "booked";
+    }
 }

@@ -41,6 +41,7 @@ internal static class SourceEditor
             ClassEditor.ChangesOf(compilation, edit),
         SourceEditKind.MoveWork => WorkEditor.ChangesOf(compilation, edit),
         SourceEditKind.TakeResolved => ResolvedEditor.ChangesOf(compilation, edit),
+        SourceEditKind.StartScope or SourceEditKind.AwaitBefore or SourceEditKind.SupplyAs => CallEditor.ChangesOf(compilation, edit),
         SourceEditKind.NestLevel => LevelEditor.ChangesOf(compilation, edit),
         _ => RegistrationEditor.ChangesOf(compilation, edit),
     };

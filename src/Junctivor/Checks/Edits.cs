@@ -63,6 +63,18 @@ internal static class Edits
         ? OfClass(dependency.Consumer.Implementation, SourceEditKind.TakeResolved, "", dependency.Parameter.Name)
         : [];
 
+    /// <summary>Starts a scope for the call that a request comes from, if it needs no value.</summary>
+    public static IReadOnlyList<SourceEdit> StartScope(string code) =>
+        RegistrationText.IsToBeFilledIn(code) ? [] : [new SourceEdit(SourceEditKind.StartScope, "")];
+
+    public static IReadOnlyList<SourceEdit> AwaitBefore(string call) => [new SourceEdit(SourceEditKind.AwaitBefore, call)];
+
+    /// <summary>Supplies a value as another type, in the call that starts a scope.</summary>
+    public static IReadOnlyList<SourceEdit> SupplyAs(Level level, TypeRef supplied, Node declaration) =>
+        level == Level.Singleton || declaration.Mark is not null
+            ? []
+            : [new SourceEdit(SourceEditKind.SupplyAs, declaration.Services[0].Name) { Type = supplied.DefinitionName }];
+
     public static IReadOnlyList<SourceEdit> Nest(Level inner, Level outer) =>
         [new SourceEdit(SourceEditKind.NestLevel, inner.Name) { Parameter = outer.Name }];
 

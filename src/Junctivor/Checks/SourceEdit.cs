@@ -1,7 +1,8 @@
 namespace Junctivor;
 
 /// <summary>One change of a <see cref="Fix"/> to the source of the program. Immutable.</summary>
-/// <remarks>A registration is found by <see cref="File"/> and <see cref="Line"/>; a class, by <see cref="Type"/>.</remarks>
+/// <remarks>A registration, or a call at run time, is found by <see cref="File"/> and <see cref="Line"/>; a class, by <see cref="Type"/>.
+/// </remarks>
 public sealed record SourceEdit
 {
     internal SourceEdit(SourceEditKind kind, string text)
@@ -16,15 +17,18 @@ public sealed record SourceEdit
     /// <summary>The C# that is written, or the name of what is removed; empty where <see cref="Kind"/> says it all.</summary>
     public string Text { get; }
 
-    /// <summary>The source file of the registration, as the compiler recorded it; empty for the change of a class.</summary>
+    /// <summary>The source file of the registration or call, as the compiler recorded it; empty for the change of a class.</summary>
     public string File { get; internal init; } = "";
 
-    /// <summary>The line of the registration in <see cref="File"/>, counted from 1; 0 for the change of a class.</summary>
+    /// <summary>The line of the registration or call in <see cref="File"/>, counted from 1; 0 for the change of a class.</summary>
     public int Line { get; internal init; }
 
     /// <summary>The class that is changed, or that the registration creates: its full name in metadata, such as
     /// <c>Harbour.Archive`1</c>; null if unknown.</summary>
     public string? Type { get; internal init; }
+
+    /// <summary>Whether it changes the call that a request comes from, whose place is known only when it fails.</summary>
+    internal bool IsOfCall => Kind is SourceEditKind.StartScope or SourceEditKind.AwaitBefore or SourceEditKind.SupplyAs;
 
     /// <summary>The name of the parameter that is changed; null where none is.</summary>
     public string? Parameter { get; internal init; }

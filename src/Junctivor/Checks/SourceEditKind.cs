@@ -54,6 +54,15 @@ public enum SourceEditKind
     /// from it.</summary>
     TakeResolved,
 
+    /// <summary>Starts a scope before the statement of a call, and lets the call resolve from it.</summary>
+    StartScope,
+
+    /// <summary>Awaits the call <see cref="SourceEdit.Text"/> of the same container before the statement of a call.</summary>
+    AwaitBefore,
+
+    /// <summary>Supplies a value of the class <see cref="SourceEdit.Type"/> as <see cref="SourceEdit.Text"/> in a call.</summary>
+    SupplyAs,
+
     /// <summary>Declares the scope level <see cref="SourceEdit.Text"/> within the level <see cref="SourceEdit.Parameter"/>; the other way
     /// round where the program starts a scope of the second from a scope of the first.</summary>
     NestLevel,

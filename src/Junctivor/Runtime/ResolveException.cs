@@ -32,9 +32,25 @@ public sealed class ResolveException : JunctivorException
     public IReadOnlyList<Exception> DisposalFailures => _endingFailures;
 
     /// <summary>The fault with the place of the call that it comes from, as far as that is known.</summary>
-    private static Fault WithPlace(Fault fault) => RequestCall.Find() is { File: { } file, Line: > 0 and int line, Caller: { } caller }
-        ? fault with { Remarks = [.. fault.Remarks, $"Requested at {RelativeTo(fault, file)}:{line}, in {caller}."] }
-        : fault;
+    private static Fault WithPlace(Fault fault)
+    {
+        RequestCall? known = RequestCall.Find() is { File: not null, Line: > 0 } call ? call : null;
+        return fault with
+        {
+            Remarks = known is null
+                ? fault.Remarks
+                : [.. fault.Remarks, $"Requested at {RelativeTo(fault, known.File!)}:{known.Line}, in {known.Caller}."],
+            Fixes = [.. fault.Fixes.Select(fix => At(known, fix))],
+        };
+    }
+
+    /// <summary>Edits of the call are possible only where it is known.</summary>
+    private static Fix At(RequestCall? call, Fix fix) => fix.Edits switch
+    {
+        [] => fix,
+        var edits when !edits.Any(edit => edit.IsOfCall) => fix,
+        var edits => fix with { Edits = call is null ? [] : [.. edits.Select(edit => edit with { File = call.File!, Line = call.Line })] },
+    };
 
     /// <summary>Relative to the folder that the places of the path are relative to.</summary>
     private static string RelativeTo(Fault fault, string file)

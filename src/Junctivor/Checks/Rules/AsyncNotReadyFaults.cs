@@ -12,7 +12,8 @@ internal static class AsyncNotReadyFaults
         Fixes =
         [
             node.Level == Level.Singleton
-                ? new Fix("warm up the container before the first request", "await container.WarmUpAsync();")
+                ? new Fix(
+                    "warm up the container before the first request", "await container.WarmUpAsync();", Edits.AwaitBefore("WarmUpAsync()"))
                 : new Fix(
                     "start the scope with StartScopeAsync, or use FreshScope<T>.RunAsync",
                     "await using Scope scope = await container.StartScopeAsync();"),

@@ -57,7 +57,9 @@ internal static class NotDeclaredFaults
     [
         .. wider.Select(
             node => new Fix(
-                $"supply it as {new ServiceId(node.Services[0], node.Mark)}, which is declared", RegistrationText.Supply(node))),
+                $"supply it as {new ServiceId(node.Services[0], node.Mark)}, which is declared",
+                RegistrationText.Supply(node),
+                Edits.SupplyAs(level, service.Type, node))),
         new Fix("declare it in the wiring",
             $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}"),
         new Fix("do not supply it") { ChangesBehavior = true },

@@ -13,12 +13,13 @@ internal static class ScopedOutsideScopeFaults
             : $"{node.Name} ({node.Level}) was requested from {requestedFrom}",
             Path = path,
             Remarks = ["A scoped service is created once for each unit of work: a request, a message, a job."],
-            Fixes = [new Fix(
-            "start a scope for the work, and resolve from it",
-            StartCallText.ForScopeOf(graph, path.Count > 0 ? path[0].Node ?? node : node))],
+            Fixes = [Starting(StartCallText.ForScopeOf(graph, path.Count > 0 ? path[0].Node ?? node : node))],
             Candidates = [node.Name],
             Order = node.Order,
         };
+
+    private static Fix Starting(string code) =>
+        new("start a scope for the work, and resolve from it", code, Edits.StartScope(code));
 
     public static Fault TakesScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string requestedFrom) =>
         OutsideScope(graph, node, path, requestedFrom) with
