@@ -45,9 +45,10 @@ internal static class CaptiveFixes
         }
 
         string work = $"{holder.Implementation.OwnName}Work";
+        string held = string.Join(" and ", paths.Select(path => path[0].Dependency.Parameter.Type.Name).Distinct());
         string registration = $"Scoped.Of<{work}>()";
         return new Fix(
-            $"move the work of {holder.Name} into a scoped class {work}, and run it in a fresh scope, so that its parameters share one; "
+            $"move the work of {holder.Name} into a scoped class {work}, and run it in a fresh scope, which {held} then share; "
                 + $"register {work}, and in {holder.Name} take",
             $"{registration}\nFreshScope<{work}> work",
             holder.Kind == NodeKind.Class && holder.Implementation.Arguments.Count == 0

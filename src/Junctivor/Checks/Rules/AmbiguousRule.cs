@@ -15,7 +15,7 @@ internal sealed class AmbiguousRule : IRule
         var ambiguous =
             from dependency in DependencyReader.NotMetByOne(nodes)
             from binding in dependency.Bindings.OfType<Binding.Ambiguous>()
-            where !binding.Candidates.Any(graph.Effective.ReplacingNothing.Contains)
+            where !binding.Candidates.Any(candidate => graph.Effective.ReplacingNothing.Contains(ReplacesNothingRule.WrittenFor(candidate)))
             group (dependency, binding) by binding.Service;
 
         foreach (var asking in ambiguous)

@@ -8,10 +8,14 @@ internal sealed class ReplacesNothingRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         graph.Effective.ReplacingNothing.Select(node => Found(graph, node));
 
+    /// <summary>The registration of a candidate, without its decorators and not closed over type arguments.</summary>
+    public static Node WrittenFor(Node candidate) => candidate.Inner is { } inner ? WrittenFor(inner) : candidate.Registration;
+
     /// <summary>Who gets neither, as both are there.</summary>
     private static IEnumerable<string> FoundTwice(ServiceGraph graph, Node node) =>
         DependencyReader.NotMetByOne(graph.Nodes)
-            .Where(dependency => dependency.Bindings.OfType<Binding.Ambiguous>().Any(binding => binding.Candidates.Contains(node)))
+            .Where(dependency => dependency.Bindings.OfType<Binding.Ambiguous>()
+                .Any(binding => binding.Candidates.Any(candidate => WrittenFor(candidate) == node)))
             .Select(dependency => $"{dependency.Consumer.Name} requires one {dependency.Parameter.Type.Name}, and finds both.")
             .Take(1);
 
