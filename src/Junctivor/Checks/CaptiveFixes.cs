@@ -10,7 +10,7 @@ internal static class CaptiveFixes
     {
         IReadOnlyList<Edge> path = paths[0];
         Node held = path[path.Count - 1].To;
-        List<Fix> fixes = [BySharedScope(holder, paths) ?? ForWork(holder, held, path, dependents)];
+        List<Fix> fixes = [BySharedScope(holder, paths, dependents) ?? ForWork(holder, held, path, dependents)];
         if (paths.Count == 1 && CanServeAll(graph, held))
         {
             fixes.Add(new Fix(
@@ -37,9 +37,9 @@ internal static class CaptiveFixes
     }
 
     /// <summary>What is held by several parameters belongs together: a class that does the work holds them all, in one scope.</summary>
-    private static Fix? BySharedScope(Node holder, IReadOnlyList<IReadOnlyList<Edge>> paths)
+    private static Fix? BySharedScope(Node holder, IReadOnlyList<IReadOnlyList<Edge>> paths, ReverseDependencies dependents)
     {
-        if (paths.Select(path => path[0].Dependency).Distinct().Count() < 2)
+        if (holder.Kind != NodeKind.Class || paths.Select(path => path[0].Dependency).Distinct().Count() < 2)
         {
             return null;
         }
@@ -47,11 +47,14 @@ internal static class CaptiveFixes
         string work = $"{holder.Implementation.OwnName}Work";
         string held = string.Join(" and ", paths.Select(path => path[0].Dependency.Parameter.Type.Name).Distinct());
         string registration = $"Scoped.Of<{work}>()";
+        IReadOnlyList<string> values =
+            [.. paths.SelectMany(path => dependents.ValuesFor(path[0].To)).Distinct().Select(RegistrationText.Supply)];
         return new Fix(
             $"move the work of {holder.Name} into a scoped class {work}, and run it in a fresh scope, which {held} then share; "
                 + $"register {work}, and in {holder.Name} take",
-            $"{registration}\nFreshScope<{work}> work",
-            holder.Kind == NodeKind.Class && holder.Implementation.Arguments.Count == 0
+            $"{registration}\nFreshScope<{work}> work"
+                + (values.Count == 0 ? "" : $"\nawait work.RunAsync({string.Join(", ", values.Prepend("fresh => …"))});"),
+            values.Count == 0 && holder.Implementation.Arguments.Count == 0
                 ? Edits.OfAll([Edits.MoveWork(holder.Implementation, work), Edits.Register(holder, registration)])
                 : []);
     }

@@ -29,6 +29,21 @@ public class CaptiveFixTests
             StringComparison.Ordinal);
 
     [Fact]
+    public void Several_parameters_that_need_a_value_are_moved_by_hand_with_that_value()
+    {
+        Wiring wiring =
+        [
+            Scoped.Incoming<Caller>(), Scoped.Of<IBerthLedger, OfCaller>(), Scoped.Of<MemoryLedger>(),
+            Singleton.Of<BusyJob>(),
+        ];
+
+        Fix fix = Captive(wiring).Fixes[0];
+
+        Assert.EndsWith("\nawait work.RunAsync(fresh => …, Incoming.Value<Caller>(…));", fix.Code, StringComparison.Ordinal);
+        Assert.Empty(fix.Edits);
+    }
+
+    [Fact]
     public void A_value_of_one_request_is_better_passed_to_methods()
     {
         Fault fault = Captive([Scoped.Incoming<Caller>(), Singleton.From((Caller caller) => new Stateless())]);
@@ -110,6 +125,8 @@ public class CaptiveFixTests
     private static Fault Captive(Wiring wiring) => Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV301");
 
     public sealed record Job(IBerthLedger ledger);
+
+    public sealed record BusyJob(IBerthLedger ledger, MemoryLedger pages);
 
     public sealed class Stateless : IBerthLedger;
 
