@@ -20,11 +20,10 @@ internal sealed class FreshScopeUses
         _former = former;
     }
 
-    /// <param name="compilation">The compilation.</param>
     /// <param name="uses">The uses.</param>
     /// <param name="former">What deferred the service until now; null where nothing did.</param>
     /// <exception cref="CannotEditException">A use would leave its scope, or two methods that call each other would get two.</exception>
-    public static IEnumerable<SourceChange> ChangesOf(CSharpCompilation compilation, ParameterUses uses, string? former)
+    public static IEnumerable<SourceChange> ChangesOf(ParameterUses uses, string? former)
     {
         FreshScopeUses changing = new(uses, former);
         List<IGrouping<SyntaxNode, ExpressionSyntax>> members = [.. uses.Expressions.GroupBy(HomeOf)];
@@ -150,16 +149,14 @@ internal sealed class FreshScopeUses
         && named.ContainingNamespace.ToDisplayString() == "System.Threading.Tasks";
 
     /// <summary>Whether it is read, or must be disposed, after the call that returned it.</summary>
-    private static bool IsReadLater(ITypeSymbol? type) => type is not null && (ResultOf(type) is { } result)
+    private static bool IsReadLater(ITypeSymbol? type) => ResultOf(type) is { } result
         && (result.Name is "IEnumerable" or "IQueryable" or "IAsyncEnumerable" or "IEnumerator"
             || result.Name is "IDisposable" or "IAsyncDisposable"
             || result.AllInterfaces.Any(each => each.Name is "IDisposable" or "IAsyncDisposable" or "IQueryable" or "IAsyncEnumerable"));
 
-    private static ITypeSymbol ResultOf(ITypeSymbol type) =>
-        IsTask(type) && type is INamedTypeSymbol { TypeArguments: [ITypeSymbol result] } ? result : IsTask(type) ? VoidOf(type) : type;
-
-    private static ITypeSymbol VoidOf(ITypeSymbol type) =>
-        type.ContainingAssembly.GetTypeByMetadataName("System.Void") ?? type.BaseType ?? type;
+    /// <summary>What is there once a call is awaited; null for a task without a result.</summary>
+    private static ITypeSymbol? ResultOf(ITypeSymbol? type) =>
+        type is INamedTypeSymbol task && IsTask(task) ? task.TypeArguments.FirstOrDefault() : type;
 
     private void RunAlone(ExpressionSyntax use, ExpressionSyntax whole)
     {

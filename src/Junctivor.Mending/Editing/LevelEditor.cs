@@ -20,8 +20,7 @@ internal static class LevelEditor
         MemberDeclarationSyntax innerMember = MemberOf(inner);
         MemberDeclarationSyntax outerMember = MemberOf(outer);
         if (inner.ArgumentList is not { } arguments
-            || compilation.GetSemanticModel(outer.SyntaxTree)
-                .GetDeclaredSymbol(NamedBy(outerMember)) is not { ContainingType: { } home } level)
+            || SymbolOf(compilation, outer) is not { ContainingType: { } home } level)
         {
             throw new CannotEditException("the levels are not declared as fields");
         }
