@@ -13,7 +13,8 @@ namespace Junctivor.Cli;
 /// <param name="words">Those of this call.</param>
 internal sealed class CommandLine(IReadOnlyList<string> words)
 {
-    private const double DefaultShutdownTimeout = 60;
+    private const double DefaultLimit = 60;
+    private const double DefaultLimitOfMending = 600;
     private const double MostSeconds = 86_400;
 
     public RootCommand Root() =>
@@ -60,7 +61,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         Option<bool> strict = StrictOption();
         Option<string[]> severity = SeverityOption();
         Option<bool> dryRun = new("--dry-run") { Description = "Only show what would change." };
-        Option<double> limit = LimitOption();
+        Option<double> limit = LimitOption(DefaultLimitOfMending);
         Command mend = new("mend", "Makes the first fix of each fault in the sources, and shows what changes before it is written.")
         {
             assembly, wiring, strict, severity, dryRun, limit,
@@ -187,13 +188,13 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     private static Option<FileInfo?> OutputOption() =>
         new("--output") { Description = "Write to this file instead of standard output.", HelpName = "FILE" };
 
-    private static Option<double> LimitOption()
+    private static Option<double> LimitOption(double seconds = DefaultLimit)
     {
         Option<double> limit = new("--limit")
         {
             Description = "How many seconds the wiring code of an assembly may take.",
             HelpName = "SECONDS",
-            DefaultValueFactory = _ => DefaultShutdownTimeout,
+            DefaultValueFactory = _ => seconds,
         };
         limit.Validators.Add(result =>
         {

@@ -141,6 +141,7 @@ public sealed class MendTests : IDisposable
 
         await Junctivor("mend", assembly);
 
+        Assert.Contains(".Also<IStock>()", Written(), StringComparison.Ordinal);
         byte[] written = System.IO.File.ReadAllBytes(_folder.PathOf(File));
         Assert.Equal(Encoding.UTF8.Preamble.ToArray(), written[..3]);
         Assert.DoesNotContain(
