@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using Harbour.Contracts;
 
 namespace HowTo;
@@ -5,6 +6,7 @@ namespace HowTo;
 /// <summary>Each assembly in a folder is loaded by itself, and brings the wirings that it marks [CheckedWiring].</summary>
 internal static class PluginFolder
 {
+    [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "A native build says at run time that it loads no plug-ins.")]
     public static void Run()
     {
         string broken = Path.Combine(AppContext.BaseDirectory, "plugins", "Broken.dll");

@@ -39,12 +39,12 @@ internal static class WebRequests
             routes.MapGet("/hello", ([FromServices] Greeting greeting) => greeting.Text);
     }
 
-    private sealed class Greeting(HttpContext request, BerthLedger ledger)
+    internal sealed class Greeting(HttpContext request, BerthLedger ledger)
     {
         public string Text => $"Ahoy {request.Request.Query["from"]}, this is ledger {ledger.Number}";
     }
 
-    private sealed class BerthLedger
+    internal sealed class BerthLedger
     {
         private static int Opened;
 

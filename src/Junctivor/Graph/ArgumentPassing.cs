@@ -12,6 +12,13 @@ internal static class ArgumentPassing
         bool[] isTaken = new bool[arguments.Count];
         Dictionary<Parameter, Parameter> taking = [];
         Parameter[] parameters = node.Kind == NodeKind.Class ? node.ChosenConstructor?.Parameters ?? [] : node.FactoryParameters;
+        if (node.Kind == NodeKind.Class && node.Constructors.Length == 0)
+        {
+            // That there is no constructor is what is wrong, whatever it would take.
+            untaken = [];
+            return node.Derive();
+        }
+
         Give((argument, parameter) => argument.Equals(parameter.Type));
         Give((argument, parameter) => argument.Serves(parameter.Type));
 

@@ -5,4 +5,6 @@ namespace Junctivor.Graph;
 /// <param name="Advice">What removes the obstacle, in words; null where nothing does.</param>
 /// <param name="Argument">The type argument that does not satisfy a constraint; null where that is not the obstacle.</param>
 /// <param name="Missed">The interface that it would have to implement; null where that is not the obstacle.</param>
-internal sealed record ClosingObstacle(string Reason, string? Advice = null, TypeRef? Argument = null, TypeRef? Missed = null);
+/// <param name="Unbuilt">The closed class, which a natively compiled program has no code for; null where that is not the obstacle.</param>
+internal sealed record ClosingObstacle(
+    string Reason, string? Advice = null, TypeRef? Argument = null, TypeRef? Missed = null, TypeRef? Unbuilt = null);

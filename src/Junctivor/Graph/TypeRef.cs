@@ -55,6 +55,9 @@ internal abstract class TypeRef : IEquatable<TypeRef>
 
     public abstract bool IsStatic { get; }
 
+    /// <summary>Whether it is a class of which trimming has removed all constructors.</summary>
+    public abstract bool IsTrimmed { get; }
+
     public abstract bool IsDelegate { get; }
 
     /// <summary>Whether an instance has something to dispose.</summary>

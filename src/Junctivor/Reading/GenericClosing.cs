@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using System.Runtime.CompilerServices;
 
 namespace Junctivor.Reading;
 
@@ -25,6 +26,25 @@ internal static class GenericClosing
         }
 
         return null;
+    }
+
+    /// <summary>Whether the program can run the code of a closed class. A natively compiled one has code for all closings over classes, and
+    /// for those over structures that its source names.</summary>
+    public static bool HasCode(Type closed)
+    {
+        if (RuntimeFeature.IsDynamicCodeSupported)
+        {
+            return true;
+        }
+
+        try
+        {
+            return closed.TypeHandle.Value != 0;
+        }
+        catch (NotSupportedException)
+        {
+            return false;
+        }
     }
 
     /// <summary>The type arguments that a service determines, by each of the supertypes that it can be.</summary>

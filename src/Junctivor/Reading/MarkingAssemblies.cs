@@ -55,7 +55,9 @@ internal sealed class MarkingAssemblies
     {
         if (!_knowUs.TryGetValue(assembly, out bool knows))
         {
-            knows = assembly.IsDynamic
+            // A native program keeps no list of what an assembly references: there, anything may be marked.
+            knows = !RuntimeFeature.IsDynamicCodeSupported
+                || assembly.IsDynamic
                 || assembly == Ours
                 || Array.Exists(assembly.GetReferencedAssemblies(), reference => reference.Name == OurName);
             _knowUs.Add(assembly, knows);

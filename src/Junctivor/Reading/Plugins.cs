@@ -45,10 +45,15 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
     /// <returns>Their registrations. A file that cannot be used is skipped and reported (JV207); the rest is loaded.</returns>
     /// <exception cref="ArgumentException"><paramref name="folder"/> is null or blank.</exception>
     /// <exception cref="DirectoryNotFoundException">The folder does not exist.</exception>
-    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
+    /// <exception cref="PlatformNotSupportedException">The program was trimmed or compiled natively when it was published.</exception>
+    [RequiresUnreferencedCode(TrimmingReasons.Plugins)]
     public static Plugins In(string folder, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
     {
         ArgumentException.ThrowIfNullOrWhiteSpace(folder);
+        ScanningSupport.ThrowIfRefused(
+            $"The plug-ins in '{folder}' cannot be loaded: this program was trimmed or compiled natively when it was published. Reference the "
+                + "project of each plug-in, and spread its wiring: .. Flags.Wiring. If the program is trimmed, not native, and whatever its "
+                + "plug-ins need is kept, set <JunctivorScanning>true</JunctivorScanning> in its project.");
         string full = Path.GetFullPath(folder, AppContext.BaseDirectory);
         if (!Directory.Exists(full))
         {
@@ -88,7 +93,7 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
         string.Join('\n', _loaded.Select(name => $"{name}: loaded").Concat(_leftOut.Select(reason => $"{reason} (skipped)")));
 
     /// <summary>Returns a sentence if the file cannot be used; null for an assembly that is only a dependency of others.</summary>
-    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
+    [RequiresUnreferencedCode(TrimmingReasons.Plugins)]
     private string? TryLoad(string path)
     {
         string name = Path.GetFileName(path);

@@ -77,6 +77,12 @@ internal sealed class ReflectedType : TypeRef
 
     public override bool IsStatic => Has(Traits.Abstract) && Has(Traits.Sealed);
 
+    /// <summary>The compiler gives each class a constructor, if only a private one.</summary>
+    [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = "What was trimmed away is what it is about.")]
+    public override bool IsTrimmed => Type.IsClass
+        && !IsStatic
+        && Type.GetConstructors(BindingFlags.Instance | BindingFlags.Public | BindingFlags.NonPublic).Length == 0;
+
     public override bool IsDelegate => Has(Traits.Sealed) && Type.BaseType == typeof(MulticastDelegate);
 
     public override bool IsDisposable =>

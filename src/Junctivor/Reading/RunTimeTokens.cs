@@ -12,6 +12,14 @@ internal static class RunTimeTokens
     public static TypeToken Of(Type type)
     {
         Type token = typeof(TypeToken<>).MakeGenericType(type);
+        if (!GenericClosing.HasCode(token))
+        {
+            string name = TypeNames.Short(type);
+            throw new NotSupportedException(
+                $"This program was compiled natively, and has no code for Lazy<{name}>, lists and their like of {name}: register what "
+                    + $"gives {name} with the type as a type argument, such as Singleton.Value<{name}>(…), which compiles them in.");
+        }
+
         return (TypeToken)token.GetField(nameof(TypeToken<object>.Instance), BindingFlags.Public | BindingFlags.Static)!.GetValue(null)!;
     }
 }

@@ -81,7 +81,8 @@ internal sealed class WiringReader : ITypeReader
     public Node? Close(Node open, TypeRef service)
     {
         if (SourceOf(open) is not InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
-            || GenericClosing.Close(definition, Types[service]) is not { } closed)
+            || GenericClosing.Close(definition, Types[service]) is not { } closed
+            || !GenericClosing.HasCode(closed))
         {
             return null;
         }
@@ -125,7 +126,15 @@ internal sealed class WiringReader : ITypeReader
     public ClosingObstacle? ObstacleFor(Node open, TypeRef service) =>
         _unclosable?.GetValueOrDefault((open, service)) is { } reason ? new ClosingObstacle(reason)
         : SourceOf(open) is InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
-            ? ConstraintReader.ObstacleFor(definition, Types[service], Types)
+            ? ConstraintReader.ObstacleFor(definition, Types[service], Types) ?? UnbuiltFor(definition, Types[service])
+            : null;
+
+    private ClosingObstacle? UnbuiltFor(Type definition, Type service) =>
+        GenericClosing.Close(definition, service) is { } closed && !GenericClosing.HasCode(closed)
+            ? new ClosingObstacle(
+                $"This program was compiled natively, and has no code for {TypeNames.Short(closed)}: there, an open registration can be closed "
+                    + "over classes only.",
+                Unbuilt: Types[closed])
             : null;
 
     [UnconditionalSuppressMessage("Trimming", "IL2067",

@@ -29,6 +29,7 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
     /// <summary>Finds the classes of the assembly that contains a type.</summary>
     /// <typeparam name="T">Any type of the assembly that is not static.</typeparam>
     /// <returns>Their registrations, in the order of the full class names.</returns>
+    /// <exception cref="PlatformNotSupportedException">The program was trimmed or compiled natively when it was published.</exception>
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     public static SelfRegistered In<T>() => In(typeof(T).Assembly);
 
@@ -36,10 +37,16 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
     /// <param name="assembly">The assembly.</param>
     /// <returns>Their registrations, in the order of the full class names.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="assembly"/> is null.</exception>
+    /// <exception cref="PlatformNotSupportedException">The program was trimmed or compiled natively when it was published.</exception>
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     public static SelfRegistered In(Assembly assembly)
     {
         ArgumentNullException.ThrowIfNull(assembly);
+        ScanningSupport.ThrowIfRefused(
+            $"{assembly.GetName().Name} cannot be scanned for [SelfRegistered] classes: this program was trimmed or compiled natively when it "
+                + "was published, and classes that only a scan finds may be gone. Register them in a wiring instead, such as "
+                + "Singleton.Of<NoticeBoard>(). If the assembly is kept whole (TrimmerRootAssembly), set "
+                + "<JunctivorScanning>true</JunctivorScanning> in the project of the program.");
         return new SelfRegistered(
         [
             .. from type in TypesOf(assembly, out IReadOnlyList<Registration> unloadable)

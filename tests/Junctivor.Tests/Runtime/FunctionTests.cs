@@ -61,6 +61,16 @@ public class FunctionTests
     }
 
     [Fact]
+    public void A_class_without_a_public_constructor_is_what_is_wrong_and_not_the_arguments()
+    {
+        Wiring wiring = [Transient.From((Func<DateTime, Sealed> print) => new object())];
+
+        Fault fault = Assert.Single(wiring.Check().Faults);
+
+        Assert.Equal(("JV102", "FunctionTests.Sealed has no public constructor"), (fault.Code, fault.Summary));
+    }
+
+    [Fact]
     public void What_the_arguments_leave_open_must_be_registered()
     {
         Wiring wiring = [Transient.From((Func<string, int, int, Ticket> print) => new object())];
@@ -232,6 +242,13 @@ public class FunctionTests
     public sealed class Office(Func<string, int, int, Ticket> print)
     {
         public Func<string, int, int, Ticket> Print { get; } = print;
+    }
+
+    public sealed class Sealed
+    {
+        private Sealed()
+        {
+        }
     }
 
     public sealed class Sum(int number, string text = "", bool? flag = null, long? more = null)

@@ -56,12 +56,25 @@ internal sealed class GenericConstraintRule : IRule
                             obstacle.Advice!,
                             null,
                             obstacle is { Argument: { } argument, Missed: { } missed } ? Edits.Implement(argument, missed) : [])),
-                    new Fix("register a class for these type arguments", RegistrationText.OfUnknown(open.Level, service)),
-                    new Fix($"relax the constraint of {open.Name}"),
+                    .. AgainstConstraint(graph.ObstacleFor(open, service), open, service),
                 ],
             Candidates = [.. binding.Unfitting.Select(each => each.Name)],
         };
     }
+
+    private static IEnumerable<Fix> AgainstConstraint(ClosingObstacle? obstacle, Node open, TypeRef service) =>
+        obstacle is { Unbuilt: { } closed }
+            ?
+            [
+                new Fix(
+                    "register the closed class, which compiles it into the program",
+                    RegistrationText.OfClass(open.Level, service, closed)),
+            ]
+            :
+            [
+                new Fix("register a class for these type arguments", RegistrationText.OfUnknown(open.Level, service)),
+                new Fix($"relax the constraint of {open.Name}"),
+            ];
 
     private static IEnumerable<string> Reasons(ServiceGraph graph, Binding.Missing binding)
     {

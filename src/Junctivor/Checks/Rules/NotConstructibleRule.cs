@@ -26,6 +26,11 @@ internal sealed class NotConstructibleRule : IRule
             { IsDelegate: true } =>
                 Found(graph, node, "is a delegate type",
                     new Fix("register the delegate as a value", $"Singleton.Value<{created.Name}>(…)")),
+            _ when node.Constructors.Length == 0 && created.IsTrimmed => Found(
+                graph, node, "has no constructor left: publishing removed it, as no registration names it", new Fix(
+                    "register it by its type argument, which keeps its constructors",
+                    RegistrationText.OfClass(node.Level, created, created)),
+                new Fix("create it in a factory", RegistrationText.UnknownFactory(node, created))),
             _ when node.Constructors.Length == 0 => Found(
                 graph, node, "has no public constructor", new Fix(
                     $"make a constructor of {created.Name} public", null, Edits.MakeConstructorPublic(created)),

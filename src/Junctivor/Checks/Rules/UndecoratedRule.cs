@@ -72,6 +72,11 @@ internal sealed class UndecoratedRule : IRule
     private static Fault Unclosed(ServiceGraph graph, Node decorator, Node node, TypeRef service)
     {
         ClosingObstacle? obstacle = graph.ObstacleFor(decorator, service);
+        if (obstacle is { Unbuilt: { } closed })
+        {
+            return Unbuilt(graph, decorator, node, service, obstacle.Reason, closed);
+        }
+
         string accept = RegistrationText.Accept(FaultKind.Undecorated, $"{service.Name} needs no decorator.");
         return new Fault(FaultKind.Undecorated)
         {
@@ -90,4 +95,19 @@ internal sealed class UndecoratedRule : IRule
             Order = decorator.Order,
         };
     }
+
+    /// <summary>It would decorate the service elsewhere, so that leaving it out here is no choice of the user.</summary>
+    private static Fault Unbuilt(ServiceGraph graph, Node decorator, Node node, TypeRef service, string reason, TypeRef closed) =>
+        new(FaultKind.GenericConstraint)
+        {
+            Summary = $"{decorator.Name} decorates {service.Name}, but cannot be closed over its type arguments",
+            Path = new FaultPath(graph).Node(decorator).Node(node).Path,
+            Remarks = [reason],
+            Fixes =
+            [
+                new Fix("register the closed decorator, which compiles it into the program", $"Decorator.Of<{service.Name}, {closed.Name}>()"),
+            ],
+            Candidates = [decorator.Name, node.Name],
+            Order = decorator.Order,
+        };
 }

@@ -1,3 +1,5 @@
+using System.Runtime.CompilerServices;
+
 namespace Junctivor.Runtime;
 
 /// <summary>Creates a function that constructs with arguments at each call.</summary>
@@ -7,7 +9,9 @@ internal sealed class ArgumentFuncRecipe(Type function, Lazy<Plan> planBelow) : 
     {
         Resolver home = surroundings.Home;
         Type? consumer = surroundings.Consumer;
-        return RunTimeFunctions.Create(function, Construct);
+        return RuntimeFeature.IsDynamicCodeSupported
+            ? RunTimeFunctions.Create(function, Construct)
+            : InterpretedFunctions.Create(function, Construct);
 
         object Construct(object?[] given)
         {

@@ -13,7 +13,7 @@ internal static class RunTimeFunctions
 
     /// <param name="function">The type, such as <c>Func&lt;int, Ticket&gt;</c>.</param>
     /// <param name="construct">What each call does with its arguments.</param>
-    [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "Ahead of time, functions with arguments need generated recipes.")]
+    [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "Only called where code can be made at run time.")]
     [UnconditionalSuppressMessage("Trimming", "IL2060", Justification = "The makers ask nothing of their type arguments.")]
     public static object Create(Type function, Func<object?[], object> construct)
     {
