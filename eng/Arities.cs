@@ -45,7 +45,8 @@ static string Starter(string lifetime)
             public {{kind}}Registration<TClass> Of<[DynamicallyAccessedMembers(Kept.Members)] TClass>(
                 [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
                 where TClass : class =>
-                RegistrationStart.OfClass<TClass, TClass>({{level}}, new SourcePlace(file, line));
+                new(RegistrationStart.OfClass(
+                    {{level}}, typeof(TClass), typeof(TClass), TypeToken.AreNeeded ? TypeToken<TClass>.Instance : null, new SourcePlace(file, line)));
 
             /// <summary>Registers a class for a service, {{shared}}.</summary>
             /// <typeparam name="TService">The service.</typeparam>
@@ -57,7 +58,8 @@ static string Starter(string lifetime)
                 [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
                 where TService : class
                 where TClass : class, TService =>
-                RegistrationStart.OfClass<TService, TClass>({{level}}, new SourcePlace(file, line));
+                new(RegistrationStart.OfClass(
+                    {{level}}, typeof(TService), typeof(TClass), TypeToken.AreNeeded ? TypeToken<TService>.Instance : null, new SourcePlace(file, line)));
 
             /// <summary>Registers a class as itself, known only at run time, {{shared}}.</summary>
             /// <param name="service">The class; its constructor parameters are resolved.</param>

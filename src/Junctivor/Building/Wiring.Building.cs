@@ -1,6 +1,7 @@
 using Junctivor.Building;
 using Junctivor.Graph;
 using Junctivor.Reading;
+using Junctivor.Registering;
 
 namespace Junctivor;
 
@@ -55,7 +56,16 @@ public sealed partial class Wiring
     /// <summary>The graph of the wiring, for reports.</summary>
     internal ServiceGraph ReadGraph() => Read().Graph;
 
-    private WiringReader Read() => WiringReader.Read([.. _registrations.Select(registration => registration.Data)]);
+    private WiringReader Read()
+    {
+        RegistrationData[] entries = new RegistrationData[Count];
+        for (int number = 0; number < entries.Length; number++)
+        {
+            entries[number] = _registrations[number].Data;
+        }
+
+        return WiringReader.Read(entries);
+    }
 
     /// <summary>What the last check has read, where nothing was added since and nobody else has taken it: a container goes on reading into
     /// it.</summary>

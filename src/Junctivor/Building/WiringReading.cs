@@ -10,5 +10,7 @@ namespace Junctivor.Building;
 internal sealed record WiringReading(WiringReader Reader, int Count, IReadOnlyList<Fault> Found)
 {
     public static WiringReading Of(WiringReader reader, int count) =>
-        new(reader, count, [.. Checker.Inspect(reader.Graph), .. reader.Unreadable()]);
+        new(reader, count, reader.IsAnyUnreadable ? WithUnreadable(reader) : Checker.Inspect(reader.Graph));
+
+    private static IReadOnlyList<Fault> WithUnreadable(WiringReader reader) => [.. Checker.Inspect(reader.Graph), .. reader.Unreadable()];
 }

@@ -32,24 +32,29 @@ internal sealed class Ancestors
         int[] last = new int[leads.Length];
         List<Node> dependents = new(leads.Length);
         List<int> before = new(leads.Length);
-        Queue<Node> open = [];
-        foreach (Node node in graph.Nodes)
+        List<Node> open = [];
+        List<Node> reached = [];
+        for (int number = 0; number < graph.Nodes.Count; number++)
         {
-            foreach (Edge edge in node.Edges)
+            Node node = graph.Nodes[number];
+            reached.Clear();
+            Edges.AddReached(node, areDeferredAdded: true, reached);
+            foreach (Node next in reached)
             {
                 dependents.Add(node);
-                before.Add(last[edge.To.Number]);
-                last[edge.To.Number] = dependents.Count;
+                before.Add(last[next.Number]);
+                last[next.Number] = dependents.Count;
             }
 
             if (!node.Level.IsTransient && node.Level != Level.Singleton)
             {
-                open.Enqueue(node);
+                open.Add(node);
             }
         }
 
-        while (open.TryDequeue(out Node? held))
+        for (int next = 0; next < open.Count; next++)
         {
+            Node held = open[next];
             for (int edge = last[held.Number]; edge > 0; edge = before[edge - 1])
             {
                 Node dependent = dependents[edge - 1];
@@ -58,7 +63,7 @@ internal sealed class Ancestors
                     leads[dependent.Number] = true;
                     if (dependent.Level.IsTransient)
                     {
-                        open.Enqueue(dependent);
+                        open.Add(dependent);
                     }
                 }
             }

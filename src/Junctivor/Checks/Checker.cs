@@ -54,24 +54,64 @@ internal static class Checker
     ];
 
     /// <summary>Everything that is wrong with a wiring.</summary>
-    public static IEnumerable<Fault> Inspect(ServiceGraph graph)
+    public static List<Fault> Inspect(ServiceGraph graph)
     {
-        IReadOnlyList<Node> counting = [.. graph.Registrations.Where(graph.Effective.Counts)];
-        return WiringRules.SelectMany(rule => rule.Inspect(graph, counting))
-            .Concat(RegistrationRules.SelectMany(rule => rule.Inspect(graph, counting)))
-            .Concat(Inspect(graph, graph.Unrequested.Count == 0 ? graph.Nodes : [.. graph.Nodes.Except(graph.Unrequested)]));
+        List<Fault> found = [];
+        IReadOnlyList<Node> counting = graph.Effective.IsNoneOutdone ? graph.Registrations : WithoutOutdone(graph);
+        Inspect(WiringRules, graph, counting, found);
+        Inspect(RegistrationRules, graph, counting, found);
+        Inspect(graph, graph.Unrequested.Count == 0 ? graph.Nodes : WithoutUnrequested(graph), found);
+        return found;
     }
 
     /// <summary>Everything that is wrong with some nodes.</summary>
-    public static IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    public static List<Fault> Inspect(ServiceGraph graph, IReadOnlyList<Node> nodes)
     {
-        IReadOnlyList<Node> unregistered = [.. nodes.Where(node => node.Registration.Order == int.MaxValue)];
-        IReadOnlyList<Node> notMetByOne = [.. nodes.Where(node => !node.IsBoundToOne)];
-        return InspectAny(RegistrationRules, graph, unregistered)
-            .Concat(InspectAny(DependencyRules, graph, nodes))
-            .Concat(InspectAny(UnboundDependencyRules, graph, notMetByOne));
+        List<Fault> found = [];
+        Inspect(graph, nodes, found);
+        return found;
     }
 
-    private static IEnumerable<Fault> InspectAny(IRule[] rules, ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        nodes.Count == 0 ? [] : rules.SelectMany(rule => rule.Inspect(graph, nodes));
+    private static IReadOnlyList<Node> WithoutOutdone(ServiceGraph graph) => [.. graph.Registrations.Where(graph.Effective.Counts)];
+
+    private static IReadOnlyList<Node> WithoutUnrequested(ServiceGraph graph) => [.. graph.Nodes.Except(graph.Unrequested)];
+
+    private static void Inspect(ServiceGraph graph, IReadOnlyList<Node> nodes, List<Fault> found)
+    {
+        List<Node> unregistered = [];
+        List<Node> notMetByOne = [];
+        for (int number = 0; number < nodes.Count; number++)
+        {
+            Node node = nodes[number];
+            if (node.Registration.Order == int.MaxValue)
+            {
+                unregistered.Add(node);
+            }
+
+            if (!node.IsBoundToOne)
+            {
+                notMetByOne.Add(node);
+            }
+        }
+
+        Inspect(RegistrationRules, graph, unregistered, found);
+        Inspect(DependencyRules, graph, nodes, found);
+        Inspect(UnboundDependencyRules, graph, notMetByOne, found);
+    }
+
+    private static void Inspect(IRule[] rules, ServiceGraph graph, IReadOnlyList<Node> nodes, List<Fault> found)
+    {
+        if (nodes.Count == 0)
+        {
+            return;
+        }
+
+        foreach (IRule rule in rules)
+        {
+            if (rule.MayFind(graph, nodes))
+            {
+                found.AddRange(rule.Inspect(graph, nodes));
+            }
+        }
+    }
 }

@@ -23,12 +23,25 @@ internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<str
             }
         }
 
-        if (graph.Registrations.Any(node => node.Options.Accepted.Count > 0))
+        if (IsAnythingAccepted())
         {
             all.AddRange(AcceptingNothing().Select(Apply));
         }
 
         return new CheckReport(all, accepted);
+    }
+
+    private bool IsAnythingAccepted()
+    {
+        for (int number = 0; number < graph.Registrations.Count; number++)
+        {
+            if (graph.Registrations[number].Options.Accepted.Count > 0)
+            {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private Fault Apply(Fault fault)

@@ -15,7 +15,7 @@ internal sealed class StronglyConnectedComponents
     private readonly int[] _entered;
 
     private readonly int[] _lowest;
-    private readonly Stack<Node> _path = new();
+    private readonly List<Node> _path = [];
     private readonly List<IReadOnlyList<Node>> _found = [];
     private int _count = NotEntered;
 
@@ -42,16 +42,17 @@ internal sealed class StronglyConnectedComponents
 
     private void Walk(Node root)
     {
-        Stack<Step> walk = new([Enter(root)]);
-        while (walk.TryPeek(out Step? step))
+        List<Step> walk = [Enter(root)];
+        while (walk.Count > 0)
         {
-            if (step.Next == step.Needed.Length)
+            Step step = walk[walk.Count - 1];
+            if (step.Next == step.Needed.Count)
             {
-                walk.Pop();
+                walk.RemoveAt(walk.Count - 1);
                 Leave(step.Node, step.Needed);
-                if (walk.TryPeek(out Step? parent))
+                if (walk.Count > 0)
                 {
-                    Reach(parent.Node, _lowest[step.Node.Number]);
+                    Reach(walk[walk.Count - 1].Node, _lowest[step.Node.Number]);
                 }
 
                 continue;
@@ -60,7 +61,7 @@ internal sealed class StronglyConnectedComponents
             Node next = step.Needed[step.Next++];
             if (_entered[next.Number] == NotEntered)
             {
-                walk.Push(Enter(next));
+                walk.Add(Enter(next));
             }
             else
             {
@@ -74,18 +75,18 @@ internal sealed class StronglyConnectedComponents
     private Step Enter(Node node)
     {
         _entered[node.Number] = _lowest[node.Number] = ++_count;
-        _path.Push(node);
+        _path.Add(node);
         return new Step(node, DirectlyNeeded(node));
     }
 
-    private void Leave(Node node, Node[] needed)
+    private void Leave(Node node, List<Node> needed)
     {
         if (_lowest[node.Number] != _entered[node.Number])
         {
             return;
         }
 
-        if (_path.Peek() == node && !needed.Contains(node))
+        if (_path[_path.Count - 1] == node && !needed.Contains(node))
         {
             LeaveLast();
             return;
@@ -103,22 +104,26 @@ internal sealed class StronglyConnectedComponents
     /// <summary>What was left is lower than nothing: it does not count for those who still reach it.</summary>
     private Node LeaveLast()
     {
-        Node node = _path.Pop();
+        Node node = _path[_path.Count - 1];
+        _path.RemoveAt(_path.Count - 1);
         _entered[node.Number] = Left;
         _lowest[node.Number] = Left;
         return node;
     }
 
-    private static Node[] DirectlyNeeded(Node node) => node.IsBoundToOne
-        ? Array.ConvertAll(node.Bindings!, binding => ((Binding.Single)binding).Node)
-        : [.. node.Edges.Where(edge => !edge.IsDeferred).Select(edge => edge.To)];
+    private static List<Node> DirectlyNeeded(Node node)
+    {
+        List<Node> needed = new(node.Bindings!.Length);
+        Edges.AddReached(node, areDeferredAdded: false, needed);
+        return needed;
+    }
 
     /// <summary>A node on the way, and how far it was gone from there.</summary>
-    private sealed class Step(Node node, Node[] needed)
+    private sealed class Step(Node node, List<Node> needed)
     {
         public Node Node => node;
 
-        public Node[] Needed => needed;
+        public List<Node> Needed => needed;
 
         public int Next { get; set; }
     }

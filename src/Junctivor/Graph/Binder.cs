@@ -3,19 +3,11 @@ namespace Junctivor.Graph;
 /// <summary>Settles what each need gets: by what is registered, and by the wrappers and lists around it.</summary>
 internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
 {
-    private static readonly HashSet<string> Lists = new(StringComparer.Ordinal)
-    {
-        "[]",
-        WellKnownTypes.Enumerable,
-        WellKnownTypes.Collection,
-        WellKnownTypes.List,
-    };
-
-    private readonly Dictionary<TypeRef, Node> _unregistered = [];
-    private readonly Dictionary<Node, List<(IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken)>> _filled = [];
+    private Dictionary<TypeRef, Node>? _unregistered;
+    private Dictionary<Node, List<FilledCall>>? _filled;
 
     /// <summary>Whether somebody constructs anything with arguments.</summary>
-    public bool HasFilled => _filled.Count > 0;
+    public bool HasFilled => _filled is not null;
 
     /// <summary>What a parameter of a node gets.</summary>
     public Binding Bind(Node consumer, Parameter parameter)
@@ -91,16 +83,16 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
         }
 
         // What constructs more of its own kind requests the same again: it must get the same node.
-        if (!_filled.TryGetValue(created, out List<(IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken)>? calls))
+        _filled ??= [];
+        if (!_filled.TryGetValue(created, out List<FilledCall>? calls))
         {
             _filled.Add(created, calls = []);
         }
 
-        (IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken) filled =
-            calls.Find(call => call.Arguments.SequenceEqual(arguments));
-        if (filled.Node is null)
+        FilledCall? filled = calls.Find(call => call.Arguments.SequenceEqual(arguments));
+        if (filled is null)
         {
-            filled = (arguments, ArgumentPassing.Fill(created, arguments, out IReadOnlyList<TypeRef> untaken), untaken);
+            filled = new FilledCall(arguments, ArgumentPassing.Fill(created, arguments, out IReadOnlyList<TypeRef> untaken), untaken);
             calls.Add(filled);
         }
 
@@ -111,6 +103,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
 
     private Node Unregistered(TypeRef type)
     {
+        _unregistered ??= [];
         if (!_unregistered.TryGetValue(type, out Node? node))
         {
             _unregistered.Add(type, node = reader.ReadUnregistered(type));
@@ -130,7 +123,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
         WellKnownTypes.FuncOfOne or WellKnownTypes.FuncOfTwo or WellKnownTypes.FuncOfThree or WellKnownTypes.FuncOfFour =>
             DeferWithArguments(service, consumer),
         WellKnownTypes.Dictionary => Key(service, consumer),
-        string list when Lists.Contains(list) => List(service, consumer),
+        "[]" or WellKnownTypes.Enumerable or WellKnownTypes.Collection or WellKnownTypes.List => List(service, consumer),
         _ => null,
     };
 
@@ -199,4 +192,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
         WellKnownTypes.FreshScope => DeferredForm.FreshScope,
         _ => null,
     };
+
+    /// <summary>A node that takes arguments, as some call passes them.</summary>
+    private sealed record FilledCall(IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken);
 }

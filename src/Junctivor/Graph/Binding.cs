@@ -39,6 +39,49 @@ internal abstract record Binding
     /// <summary>Arguments are given for something that is shared.</summary>
     internal sealed record SharedWithArguments(Node Node) : Binding;
 
+    /// <summary>What it is and what stands inside it, other than single nodes.</summary>
+    public BindingKinds Kinds => this switch
+    {
+        Single => BindingKinds.None,
+        Missing => BindingKinds.Missing,
+        Ambiguous => BindingKinds.Ambiguous,
+        Nothing => BindingKinds.Nothing,
+        Untaken => BindingKinds.Untaken,
+        SharedWithArguments => BindingKinds.SharedWithArguments,
+        Ambient { Form: AmbientForm.Container } => BindingKinds.Container,
+        Ambient { Form: AmbientForm.Scope } => BindingKinds.Scope,
+        Ambient { Form: AmbientForm.ConsumingClass } => BindingKinds.ConsumingClass,
+        Deferred { Form: DeferredForm.Func or DeferredForm.FuncWithArguments } deferred => BindingKinds.Function | deferred.Inner.Kinds,
+        Deferred { Form: DeferredForm.FreshScope } deferred => BindingKinds.FreshScope | deferred.Inner.Kinds,
+        Deferred deferred => deferred.Inner.Kinds,
+        Many { Elements.Count: 0 } or Keyed { Elements.Count: 0 } => BindingKinds.Empty,
+        Many many => KindsOf(many),
+        Keyed keyed => KindsOf(keyed),
+        _ => BindingKinds.None,
+    };
+
+    private static BindingKinds KindsOf(Many many)
+    {
+        BindingKinds kinds = BindingKinds.None;
+        foreach (Binding element in many.Elements)
+        {
+            kinds |= element.Kinds;
+        }
+
+        return kinds;
+    }
+
+    private static BindingKinds KindsOf(Keyed keyed)
+    {
+        BindingKinds kinds = BindingKinds.None;
+        foreach ((Mark _, Binding supply) in keyed.Elements)
+        {
+            kinds |= supply.Kinds;
+        }
+
+        return kinds;
+    }
+
     /// <summary>This and everything inside it.</summary>
     public IEnumerable<Binding> All() => this switch
     {

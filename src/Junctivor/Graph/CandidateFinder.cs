@@ -14,10 +14,10 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
     private bool _isWrittenCounted;
     private Dictionary<(Node Open, TypeRef Service), Node?>? _closings;
     private Dictionary<(Node Node, ServiceId Service), Node>? _fronts;
-    private readonly HashSet<Node> _appliedDecorators = [];
+    private HashSet<Node>? _appliedDecorators;
 
     /// <summary>The decorators that found something to wrap.</summary>
-    public IReadOnlyCollection<Node> AppliedDecorators => _appliedDecorators;
+    public IReadOnlyCollection<Node> AppliedDecorators => _appliedDecorators is null ? [] : _appliedDecorators;
 
     /// <summary>All nodes that provide it, in the order of the wiring, for any consumer: without decorators.</summary>
     public IReadOnlyList<Node> Undecorated(ServiceId service, TypeRef? consumer) => Find(service, consumer);
@@ -114,7 +114,7 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
         {
             if ((decorator.Mark is null || decorator.Mark == service.Mark) && Fitting(decorator, service.Type) is { } fitting)
             {
-                _appliedDecorators.Add(decorator);
+                (_appliedDecorators ??= []).Add(decorator);
                 front = fitting.Derive() with { Level = LevelOf(node), Services = [service.Type], Mark = service.Mark, Inner = front };
             }
         }

@@ -19,6 +19,23 @@ internal sealed class CandidateTable
         }
     }
 
+    /// <summary>Whether a service is offered by several.</summary>
+    public bool IsAnyOfSeveral
+    {
+        get
+        {
+            foreach (List<Candidate> offers in _lists)
+            {
+                if (offers.Count > 1)
+                {
+                    return true;
+                }
+            }
+
+            return false;
+        }
+    }
+
     /// <summary>The offers of each service that several serve.</summary>
     public IEnumerable<IReadOnlyList<Candidate>> OfSeveral => _lists.Where(offers => offers.Count > 1);
 
@@ -67,6 +84,14 @@ internal sealed class CandidateTable
     public void Sort()
     {
         foreach (List<Candidate> offers in _lists)
+        {
+            Sort(offers);
+        }
+    }
+
+    private static void Sort(List<Candidate> offers)
+    {
+        if (offers.Count > 1)
         {
             offers.Sort((one, other) => one.Position != other.Position ? one.Position - other.Position : one.Node.Order - other.Node.Order);
         }

@@ -7,7 +7,7 @@ internal sealed class EffectiveRegistrations
 {
     private readonly CandidateTable _offers = new();
     private readonly List<Node> _replacingNothing = [];
-    private readonly HashSet<Node> _outdone = [];
+    private HashSet<Node>? _outdone;
 
     public EffectiveRegistrations(IReadOnlyList<Node> written)
     {
@@ -40,8 +40,7 @@ internal sealed class EffectiveRegistrations
         _offers.Sort();
         if (isAnyReplacing || waiting.Count > 0)
         {
-            _outdone.UnionWith(written.Where(node => !node.IsDecorator));
-            _outdone.ExceptWith(_offers.All.Select(offer => offer.Node));
+            FindOutdone(written);
         }
     }
 
@@ -52,17 +51,30 @@ internal sealed class EffectiveRegistrations
 
     public IEnumerable<Candidate> All => _offers.All;
 
+    /// <summary>Whether a service is served by several.</summary>
+    public bool IsAnyServedBySeveral => _offers.IsAnyOfSeveral;
+
+    /// <summary>Whether every registration counts.</summary>
+    public bool IsNoneOutdone => _outdone is null;
+
     /// <summary>The offers of each service that several serve.</summary>
     public IEnumerable<IReadOnlyList<Candidate>> ServedBySeveral => _offers.OfSeveral;
 
     /// <summary>Whether a registration still serves anything.</summary>
-    public bool Counts(Node node) => _outdone.Count == 0 || !_outdone.Contains(node);
+    public bool Counts(Node node) => _outdone is null || !_outdone.Contains(node);
 
     /// <summary>Who offers exactly this: for a generic service, this closing or this definition.</summary>
     public IReadOnlyList<Candidate> Of(ServiceId service) => _offers.Of(service);
 
     /// <summary>The one who offers exactly this, to anybody; null where there is none, or where it takes a choice.</summary>
     public Node? OnlyOne(ServiceId service) => _offers.OnlyOne(service) is { Options.OnlyFor: null } only ? only : null;
+
+    private void FindOutdone(IReadOnlyList<Node> written)
+    {
+        HashSet<Node> outdone = [.. written.Where(node => !node.IsDecorator)];
+        outdone.ExceptWith(_offers.All.Select(offer => offer.Node));
+        _outdone = outdone.Count == 0 ? null : outdone;
+    }
 
     private void Place(Node node)
     {

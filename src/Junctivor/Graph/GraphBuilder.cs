@@ -110,14 +110,22 @@ internal sealed class GraphBuilder
 
     private Binding Completed(Binding binding)
     {
-        Complete([.. ServiceGraph.NodesIn(binding)]);
+        if (binding is not Binding.Single single)
+        {
+            Complete([.. ServiceGraph.NodesIn(binding)]);
+        }
+        else if (single.Node.Bindings is null)
+        {
+            Complete([single.Node]);
+        }
+
         return binding;
     }
 
     /// <summary>Binds the needs of these nodes, of the nodes that meet them, and so on.</summary>
-    private void Complete(IReadOnlyList<Node> start)
+    private void Complete(List<Node> start)
     {
-        List<Node> open = [.. start];
+        List<Node> open = new(start);
         for (int next = 0; next < open.Count; next++)
         {
             if (open[next].Bindings is null)
@@ -136,10 +144,7 @@ internal sealed class GraphBuilder
             bindings[number] = _binder.Bind(node, parameters[number]);
             if (bindings[number] is not Binding.Single single)
             {
-                foreach (Node next in ServiceGraph.NodesIn(bindings[number]))
-                {
-                    open.Add(next);
-                }
+                open.AddRange(ServiceGraph.NodesIn(bindings[number]));
             }
             else if (single.Node.Bindings is null)
             {

@@ -8,8 +8,8 @@ namespace Junctivor.Graph;
 internal sealed class NameCounts
 {
     private readonly Lock _gate = new();
-    private readonly HashSet<string> _borne = new(StringComparer.Ordinal);
-    private readonly HashSet<string> _shared = new(StringComparer.Ordinal);
+    private HashSet<string>? _borne;
+    private HashSet<string>? _shared;
     private readonly List<TypeRef> _uncounted = [];
 
     /// <summary>Adds a type, once.</summary>
@@ -25,6 +25,8 @@ internal sealed class NameCounts
     {
         lock (_gate)
         {
+            _borne ??= new HashSet<string>(StringComparer.Ordinal);
+            _shared ??= new HashSet<string>(StringComparer.Ordinal);
             foreach (TypeRef type in _uncounted)
             {
                 if (!_borne.Add(type.SimpleName))

@@ -44,6 +44,9 @@ internal sealed record Node
     /// <summary>Whether each of its parameters is bound to exactly one node, that must be there at once.</summary>
     public bool IsBoundToOne { get; private set; }
 
+    /// <summary>What its bindings are, other than single nodes; none until the graph has settled it.</summary>
+    private BindingKinds Kinds { get; set; }
+
     /// <summary>Its number among the nodes of the graph, once it is settled what meets its parameters.</summary>
     public int Number { get; private set; }
 
@@ -110,8 +113,20 @@ internal sealed record Node
     {
         Number = number;
         Bindings = bindings;
-        IsBoundToOne = Array.TrueForAll(bindings, binding => binding is Binding.Single);
+        IsBoundToOne = true;
+        Kinds = BindingKinds.None;
+        foreach (Binding binding in bindings)
+        {
+            if (binding is not Binding.Single)
+            {
+                IsBoundToOne = false;
+                Kinds |= binding.Kinds;
+            }
+        }
     }
+
+    /// <summary>Whether one of these stands among its bindings, or inside one of them.</summary>
+    public bool Has(BindingKinds any) => (Kinds & any) != 0;
 
     public bool Equals(Node? other) => ReferenceEquals(this, other);
 

@@ -15,11 +15,23 @@ internal sealed class NodeList
     /// <summary>Whether something lives as long as a scope of a level of the user's own.</summary>
     public bool HasUsersLevels { get; private set; }
 
+    /// <summary>Whether a value is supplied only after the container is built.</summary>
+    public bool HasLateValues { get; private set; }
+
+    /// <summary>Whether something is said to be resolved directly.</summary>
+    public bool HasRoots { get; private set; }
+
     public void Add(Node node, Binding[] bindings)
     {
         node.Settle(_nodes.Count, bindings);
         HasScopes |= !node.Level.IsTransient && node.Level != Level.Singleton;
         HasUsersLevels |= node.Level.IsUsersOwn;
+        HasLateValues |= node.Options.IsSuppliedLater;
+        for (Node? each = node; each is not null; each = each.Inner)
+        {
+            HasRoots |= each.Options.IsRoot;
+        }
+
         _nodes.Add(node);
     }
 }

@@ -10,8 +10,8 @@ internal sealed class ServiceGraph
     private readonly CandidateFinder _candidates;
     private readonly Binder _binder;
     private readonly ITypeReader _reader;
-    private readonly Lazy<RegistrationIndex> _index;
-    private readonly Lazy<string> _sharedFolder;
+    private RegistrationIndex? _index;
+    private string? _sharedFolder;
 
     public ServiceGraph(
         IReadOnlyList<Node> registrations,
@@ -29,8 +29,6 @@ internal sealed class ServiceGraph
         _candidates = candidates;
         _binder = binder;
         _reader = reader;
-        _index = new Lazy<RegistrationIndex>(() => new RegistrationIndex(registrations.Where(effective.Counts)));
-        _sharedFolder = new Lazy<string>(() => SourcePlaceText.SharedFolder(registrations.Select(node => node.Place)));
     }
 
     /// <summary>Every registration, in the order written, whether it counts or not.</summary>
@@ -53,14 +51,20 @@ internal sealed class ServiceGraph
     /// <summary>Whether something lives as long as a scope of a level of the user's own.</summary>
     public bool HasUsersLevels => _nodes.HasUsersLevels;
 
+    /// <inheritdoc cref="NodeList.HasLateValues"/>
+    public bool HasLateValues => _nodes.HasLateValues;
+
+    /// <inheritdoc cref="NodeList.HasRoots"/>
+    public bool HasRoots => _nodes.HasRoots;
+
     /// <summary>The decorators that found something to wrap.</summary>
     public IReadOnlyCollection<Node> AppliedDecorators => _candidates.AppliedDecorators;
 
     /// <summary>The folder that all places share, with its last separator; left away where places are shown.</summary>
-    public string SharedFolder => _sharedFolder.Value;
+    public string SharedFolder => _sharedFolder ??= SourcePlaceText.SharedFolder(Registrations.Select(node => node.Place));
 
     /// <summary>The registrations that count, by what they serve and how they are named.</summary>
-    public RegistrationIndex Index => _index.Value;
+    public RegistrationIndex Index => _index ??= new RegistrationIndex(Registrations.Where(Effective.Counts));
 
     /// <summary>Classes that is not registered and that implement a service.</summary>
     public IEnumerable<TypeRef> Implementing(TypeRef service) =>

@@ -14,7 +14,7 @@ internal sealed class Annotations
     private const int Unknown = -1;
 
     private readonly Lock _gate = new();
-    private readonly Dictionary<MemberInfo, int> _around = [];
+    private Dictionary<MemberInfo, int>? _around;
 
     public bool IsNullable(ParameterInfo parameter) =>
         FlagOf(parameter.GetCustomAttributesData(), parameter.Member) == Nullable;
@@ -44,6 +44,7 @@ internal sealed class Annotations
             return Unknown;
         }
 
+        _around ??= [];
         if (!_around.TryGetValue(member, out int flag))
         {
             flag = Flag(member.GetCustomAttributesData(), OnSurroundings);

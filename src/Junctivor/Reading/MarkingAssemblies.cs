@@ -10,12 +10,11 @@ namespace Junctivor.Reading;
 /// </summary>
 internal sealed class MarkingAssemblies
 {
+    private const string OurName = "Junctivor";
     private static readonly Assembly Ours = typeof(InjectAttribute).Assembly;
-    private static readonly string? OurName = Ours.GetName().Name;
 
     private readonly Lock _gate = new();
-    private readonly Dictionary<Assembly, bool> _knowUs = [];
-    private Tuple<Assembly, bool>? _last;
+    private Answer? _last;
 
     /// <summary>Whether something in an assembly may carry a mark.</summary>
     public bool MayMark(Assembly assembly) => KnowsUs(assembly);
@@ -37,32 +36,37 @@ internal sealed class MarkingAssemblies
 
     private bool KnowsUs(Assembly assembly)
     {
-        if (_last is { } last && last.Item1 == assembly)
+        for (Answer? answer = Volatile.Read(ref _last); answer is not null; answer = answer.Earlier)
         {
-            return last.Item2;
+            if (answer.Assembly == assembly)
+            {
+                return answer.KnowsUs;
+            }
         }
 
         lock (_gate)
         {
-            bool knows = LookUp(assembly);
-            _last = Tuple.Create(assembly, knows);
-            return knows;
+            Volatile.Write(ref _last, new Answer(assembly, LookUp(assembly), _last));
+            return _last.KnowsUs;
         }
     }
 
+    /// <summary>A program that uses us is assumed to know us: the look-up takes longer than to look for its marks.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "A reference that was trimmed away is one that marks nothing.")]
-    private bool LookUp(Assembly assembly)
-    {
-        if (!_knowUs.TryGetValue(assembly, out bool knows))
-        {
-            // A native program keeps no list of what an assembly references: there, anything may be marked.
-            knows = !RuntimeFeature.IsDynamicCodeSupported
-                || assembly.IsDynamic
-                || assembly == Ours
-                || Array.Exists(assembly.GetReferencedAssemblies(), reference => reference.Name == OurName);
-            _knowUs.Add(assembly, knows);
-        }
+    private static bool LookUp(Assembly assembly) =>
+        !RuntimeFeature.IsDynamicCodeSupported // A native program keeps no list of what an assembly references.
+            || assembly.IsDynamic
+            || assembly == Ours
+            || assembly == Assembly.GetEntryAssembly()
+            || Array.Exists(assembly.GetReferencedAssemblies(), reference => reference.Name == OurName);
 
-        return knows;
+    /// <summary>What was found out of an assembly; of few, so that a list is quicker than a table.</summary>
+    private sealed class Answer(Assembly assembly, bool knowsUs, Answer? earlier)
+    {
+        public Assembly Assembly => assembly;
+
+        public bool KnowsUs => knowsUs;
+
+        public Answer? Earlier => earlier;
     }
 }

@@ -9,13 +9,28 @@ internal static class MeaninglessOptions
     /// <param name="entry">The entry.</param>
     /// <param name="services">What it serves.</param>
     public static IReadOnlyList<MeaninglessOption> Of(RegistrationData entry, TypeRef[] services) =>
-        HasNone(entry, services) ? [] : [.. Find(entry)];
+        HasNone(entry, services) ? [] : Found(entry);
+
+    private static IReadOnlyList<MeaninglessOption> Found(RegistrationData entry) => [.. Find(entry)];
 
     /// <summary>Whether it is certain that nothing will be found: most entries say nothing but a class and a service.</summary>
     private static bool HasNone(RegistrationData entry, TypeRef[] services) =>
         entry is { IsDecorator: false, TargetMark: null, OnlyFor: null, WarmUp: null, WindDown: null, Passed.Count: 0 }
         && entry.Options == RegistrationOptions.None
-        && Array.TrueForAll(services, service => !IsProvided(((ReflectedType)service).Type) && !((ReflectedType)service).IsNullable);
+        && !IsAnyProvided(services);
+
+    private static bool IsAnyProvided(TypeRef[] services)
+    {
+        foreach (TypeRef service in services)
+        {
+            if (((ReflectedType)service).IsNullable || IsProvided(((ReflectedType)service).Type))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     /// <summary>Whether the container itself creates one for the consumer. Names are read of few types only.</summary>
     private static bool IsProvided(Type service) =>

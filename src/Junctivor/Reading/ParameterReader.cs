@@ -6,11 +6,11 @@ namespace Junctivor.Reading;
 /// <summary>Reads what constructors, factories and properties request.</summary>
 internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marking)
 {
-    private readonly Dictionary<Parameter, object?> _passed = [];
+    private Dictionary<Parameter, object?>? _passed;
 
     /// <summary>What a parameter gets that is passed a constant, or that is optional and not registered.</summary>
     public object? ConstantOf(Parameter parameter) =>
-        parameter is ReflectedParameter read ? read.Default : _passed.GetValueOrDefault(parameter);
+        parameter is ReflectedParameter read ? read.Default : _passed?.GetValueOrDefault(parameter);
 
     /// <param name="method">A constructor, or the method of a factory.</param>
     /// <param name="count">How many are wanted, of the last ones; all by default.</param>
@@ -42,7 +42,7 @@ internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marki
     public Parameter Passing(Parameter parameter, object? constant)
     {
         Parameter passed = parameter.AsPassed();
-        _passed.Add(passed, constant);
+        (_passed ??= []).Add(passed, constant);
         return passed;
     }
 

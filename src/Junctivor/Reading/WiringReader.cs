@@ -9,10 +9,10 @@ namespace Junctivor.Reading;
 /// <summary>Reads registrations, by reflection, into the graph; and keeps what the graph must not know: how each node is created.</summary>
 internal sealed class WiringReader : ITypeReader
 {
-    private readonly List<RegistrationData> _disabled = [];
+    private List<RegistrationData>? _disabled;
     private Dictionary<(Node Open, Type Closed), Node>? _closings;
     private Dictionary<(Node Open, TypeRef Service), string>? _unclosable;
-    private readonly Dictionary<Type, TypeToken> _tokens = [];
+    private Dictionary<Type, TypeToken>? _tokens;
     private readonly MarkingAssemblies _marking = new();
     private readonly ParameterReader _parameters;
     private readonly ClassReader _classes;
@@ -63,8 +63,11 @@ internal sealed class WiringReader : ITypeReader
     public TypeToken TokenOf(TypeRef type)
     {
         Type wanted = Types[type];
-        return _tokens.TryGetValue(wanted, out TypeToken? known) ? known : RunTimeTokens.Of(wanted);
+        return _tokens is not null && _tokens.TryGetValue(wanted, out TypeToken? known) ? known : RunTimeTokens.Of(wanted);
     }
+
+    /// <summary>Whether some entries cannot be read.</summary>
+    public bool IsAnyUnreadable { get; private set; }
 
     /// <summary>The registration of an entry, in this reading of it; null where it is not part of it.</summary>
     public Node? NodeFor(RegistrationData entry)
@@ -149,7 +152,7 @@ internal sealed class WiringReader : ITypeReader
 
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
 
-    public IReadOnlyList<Node> Disabled => [.. _disabled.Select(entry => TryRead(entry, int.MaxValue, out _)).OfType<Node>()];
+    public IReadOnlyList<Node> Disabled => _disabled is null ? [] : [.. _disabled.Select(entry => TryRead(entry, int.MaxValue, out _)).OfType<Node>()];
 
     /// <summary>What a method requests, as a node that gives the arguments to call it with.</summary>
     public Node ReadCall(MethodInfo method, int parameterCount) =>
@@ -208,24 +211,30 @@ internal sealed class WiringReader : ITypeReader
 
             if (!entry.IsEnabled)
             {
-                _disabled.Add(entry);
+                (_disabled ??= []).Add(entry);
                 continue;
             }
 
             Node? node = TryRead(entry, nodes.Count, out ReadFailure? trouble);
+            IsAnyUnreadable |= trouble is not null;
             counting.Add(trouble is null ? entry : entry with { ReadFailure = trouble });
             if (node is not null)
             {
                 nodes.Add(node);
-                foreach (TypeToken token in entry.Tokens)
-                {
-                    _tokens.TryAdd(token.Type, token);
-                }
+                KeepTokens(entry);
             }
         }
 
         Entries = counting;
         return nodes;
+    }
+
+    private void KeepTokens(RegistrationData entry)
+    {
+        for (int number = 0; number < entry.Tokens.Count; number++)
+        {
+            (_tokens ??= []).TryAdd(entry.Tokens[number].Type, entry.Tokens[number]);
+        }
     }
 
     /// <summary>A class may name types that cannot be loaded: then the rest is read all the same.</summary>

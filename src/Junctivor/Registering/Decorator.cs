@@ -28,7 +28,12 @@ public static partial class Decorator
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
         where TDecorator : class, TService =>
-        RegistrationStart.AsDecorator(RegistrationStart.OfClass<TService, TDecorator>(Level.Transient, new SourcePlace(file, line)));
+        RegistrationStart.AsDecorator(RegistrationStart.OfClass(
+            Level.Transient,
+            typeof(TService),
+            typeof(TDecorator),
+            TypeToken.AreNeeded ? TypeToken<TService>.Instance : null,
+            new SourcePlace(file, line)));
 
     /// <summary>Decorates every registration of a service with a class, both known only at run time; open generics too.</summary>
     /// <param name="service">The service.</param>
@@ -45,5 +50,5 @@ public static partial class Decorator
         [CallerLineNumber] int line = 0) =>
         decorator is null
             ? throw new ArgumentNullException(nameof(decorator))
-            : RegistrationStart.AsDecorator(RegistrationStart.OfClass(Level.Transient, service, decorator, new SourcePlace(file, line)));
+            : RegistrationStart.AsDecorator(RegistrationStart.OfClass(Level.Transient, service, decorator, new SourcePlace(file, line)).Data);
 }

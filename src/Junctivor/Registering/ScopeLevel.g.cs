@@ -17,7 +17,8 @@ public sealed partial class ScopeLevel
     public Registration<TClass> Of<[DynamicallyAccessedMembers(Kept.Members)] TClass>(
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TClass : class =>
-        RegistrationStart.OfClass<TClass, TClass>(Level, new SourcePlace(file, line));
+        new(RegistrationStart.OfClass(
+            Level, typeof(TClass), typeof(TClass), TypeToken.AreNeeded ? TypeToken<TClass>.Instance : null, new SourcePlace(file, line)));
 
     /// <summary>Registers a class for a service, one instance for each scope of this level.</summary>
     /// <typeparam name="TService">The service.</typeparam>
@@ -29,7 +30,8 @@ public sealed partial class ScopeLevel
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
         where TClass : class, TService =>
-        RegistrationStart.OfClass<TService, TClass>(Level, new SourcePlace(file, line));
+        new(RegistrationStart.OfClass(
+            Level, typeof(TService), typeof(TClass), TypeToken.AreNeeded ? TypeToken<TService>.Instance : null, new SourcePlace(file, line)));
 
     /// <summary>Registers a class as itself, known only at run time, one instance for each scope of this level.</summary>
     /// <param name="service">The class; its constructor parameters are resolved.</param>

@@ -19,7 +19,7 @@ public abstract class ServiceRegistration<TSelf> : MarkableRegistration<TSelf>
     /// <typeparam name="TService">The further service.</typeparam>
     /// <returns>A copy that also provides <typeparamref name="TService"/>.</returns>
     public TSelf Also<TService>()
-        where TService : class => Also(typeof(TService), TypeToken<TService>.Instance);
+        where TService : class => Also(typeof(TService), TypeToken.AreNeeded ? TypeToken<TService>.Instance : null);
 
     /// <summary>Provides a further service with the same instance, for a type known only at run time.</summary>
     /// <param name="service">The further service.</param>

@@ -17,7 +17,8 @@ public static partial class Transient
     public static Registration<TClass> Of<[DynamicallyAccessedMembers(Kept.Members)] TClass>(
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TClass : class =>
-        RegistrationStart.OfClass<TClass, TClass>(Level.Transient, new SourcePlace(file, line));
+        new(RegistrationStart.OfClass(
+            Level.Transient, typeof(TClass), typeof(TClass), TypeToken.AreNeeded ? TypeToken<TClass>.Instance : null, new SourcePlace(file, line)));
 
     /// <summary>Registers a class for a service, a new instance for each request.</summary>
     /// <typeparam name="TService">The service.</typeparam>
@@ -29,7 +30,8 @@ public static partial class Transient
         [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
         where TService : class
         where TClass : class, TService =>
-        RegistrationStart.OfClass<TService, TClass>(Level.Transient, new SourcePlace(file, line));
+        new(RegistrationStart.OfClass(
+            Level.Transient, typeof(TService), typeof(TClass), TypeToken.AreNeeded ? TypeToken<TService>.Instance : null, new SourcePlace(file, line)));
 
     /// <summary>Registers a class as itself, known only at run time, a new instance for each request.</summary>
     /// <param name="service">The class; its constructor parameters are resolved.</param>

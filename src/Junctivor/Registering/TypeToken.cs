@@ -1,3 +1,5 @@
+using System.Runtime.CompilerServices;
+
 namespace Junctivor.Registering;
 
 /// <summary>
@@ -6,6 +8,9 @@ namespace Junctivor.Registering;
 /// </summary>
 internal abstract class TypeToken
 {
+    /// <summary>Whether registrations must keep them, as they cannot be made at run time.</summary>
+    public static readonly bool AreNeeded = !RuntimeFeature.IsDynamicCodeSupported;
+
     public abstract Type Type { get; }
 
     /// <summary>Calls the visitor with the type as a type argument.</summary>

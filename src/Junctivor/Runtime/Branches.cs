@@ -4,14 +4,14 @@ namespace Junctivor.Runtime;
 internal sealed class Branches
 {
     private readonly Lock _gate = new();
-    private List<WeakReference<Container>> _branches = [];
+    private List<WeakReference<Container>>? _branches;
     private bool _areClosed;
 
     public void Add(Container branch)
     {
         lock (_gate)
         {
-            _branches = [.. _branches.Where(known => known.TryGetTarget(out _)), new(branch)];
+            _branches = [.. (_branches ?? []).Where(known => known.TryGetTarget(out _)), new(branch)];
             if (_areClosed)
             {
                 branch.Close();
@@ -24,12 +24,20 @@ internal sealed class Branches
         lock (_gate)
         {
             _areClosed = true;
-            foreach (WeakReference<Container> known in _branches)
+            if (_branches is not null)
             {
-                if (known.TryGetTarget(out Container? branch))
-                {
-                    branch.Close();
-                }
+                CloseAll(_branches);
+            }
+        }
+    }
+
+    private static void CloseAll(List<WeakReference<Container>> branches)
+    {
+        foreach (WeakReference<Container> known in branches)
+        {
+            if (known.TryGetTarget(out Container? branch))
+            {
+                branch.Close();
             }
         }
     }

@@ -24,7 +24,7 @@ public sealed partial class Container : Resolver
     private readonly Container? _parent;
     private readonly BuildOptions _options;
     private readonly WarmUp _warmUp = new();
-    private readonly Branches _branches = new();
+    private Branches? _branches;
     private PlanCache? _plans;
     private volatile bool _isObserved;
     private PluginContext[] _plugins;
@@ -60,10 +60,14 @@ public sealed partial class Container : Resolver
                 IsPlain = true,
             };
         _plugins = PluginsOf(plans.Reader.Entries);
-        Array.ForEach(_plugins, plugin => plugin.Use());
+        foreach (PluginContext plugin in _plugins)
+        {
+            plugin.Use();
+        }
 
-        OwnValues(values.Owned.Concat(plans.OwnedValues));
-        parent?._branches.Add(this);
+        OwnValues(values.Owned);
+        OwnValues(plans.OwnedValues);
+        parent?.Branches.Add(this);
     }
 
     /// <summary>The findings of the check at build: warnings and notes, as faults stop a build.</summary>
@@ -224,6 +228,8 @@ public sealed partial class Container : Resolver
 
     internal override object? Find(int slot) => Store.Find(slot);
 
+    private Branches Branches => _branches ?? Interlocked.CompareExchange(ref _branches, new Branches(), null) ?? _branches;
+
     private void BeObserved(bool isObserved)
     {
         _isObserved = isObserved;
@@ -234,7 +240,7 @@ public sealed partial class Container : Resolver
     internal void Close()
     {
         Guard.Close();
-        _branches.Close();
+        Branches.Close();
         Volatile.Read(ref _plans)?.Close();
     }
 
@@ -242,6 +248,19 @@ public sealed partial class Container : Resolver
     internal ObjectDisposedException DisposedExceptionOfRoot() =>
         Volatile.Read(ref _plans) is not null && _parent is not null ? _parent.DisposedExceptionOfRoot() : DisposedException();
 
-    private static PluginContext[] PluginsOf(IReadOnlyList<RegistrationData> entries) =>
-        entries.Any(entry => entry.Plugin is not null) ? [.. entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()] : [];
+    private static PluginContext[] PluginsOf(IReadOnlyList<RegistrationData> entries)
+    {
+        for (int number = 0; number < entries.Count; number++)
+        {
+            if (entries[number].Plugin is not null)
+            {
+                return AllPluginsOf(entries);
+            }
+        }
+
+        return [];
+    }
+
+    private static PluginContext[] AllPluginsOf(IReadOnlyList<RegistrationData> entries) =>
+        [.. entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()];
 }

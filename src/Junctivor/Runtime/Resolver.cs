@@ -184,7 +184,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
         {
             if (value is IDisposable or IAsyncDisposable)
             {
-                Store.Own([OwnedInstance.First(value)]);
+                Store.Own(new OwnedSlice(OwnedInstance.First(value)));
             }
         }
     }

@@ -11,7 +11,7 @@ namespace Junctivor.Telemetry;
 /// </summary>
 internal static class Measuring
 {
-    private const string Library = "System.Diagnostics.DiagnosticSource";
+    private const string Library = "System.Diagnostics.DiagnosticSource,";
 
     private static readonly Lock Gate = new();
     private static volatile Instruments? Made;
@@ -48,7 +48,10 @@ internal static class Measuring
         AppDomain.CurrentDomain.AssemblyLoad += BeginWith;
         if (RuntimeFeature.IsDynamicCodeSupported)
         {
-            Array.ForEach(AppDomain.CurrentDomain.GetAssemblies(), BeginWith);
+            foreach (Assembly loaded in AppDomain.CurrentDomain.GetAssemblies())
+            {
+                BeginWith(loaded);
+            }
         }
         else
         {
@@ -60,7 +63,7 @@ internal static class Measuring
 
     private static void BeginWith(Assembly loaded)
     {
-        if (Made is null && loaded.GetName().Name == Library)
+        if (Made is null && loaded.FullName?.StartsWith(Library, StringComparison.Ordinal) == true)
         {
             Make();
         }

@@ -6,11 +6,13 @@ namespace Junctivor.Checks;
 /// JV505: what is optional or requested as a list, and not registered. Nobody fails for it; but a class that
 /// was forgotten looks just the same.
 /// </summary>
-internal sealed class AbsentRule : IRule
+internal sealed class AbsentRule : NodeRule
 {
     private const int ShownConsumers = 8;
 
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    protected override bool Concerns(Node node) => node.Has(BindingKinds.Nothing | BindingKinds.Empty);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         IReadOnlyList<Dependency> dependencies = [.. DependencyReader.NotMetByOne(nodes)];
         return Find<Binding.Nothing>(

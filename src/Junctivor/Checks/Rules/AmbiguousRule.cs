@@ -6,11 +6,13 @@ namespace Junctivor.Checks;
 /// JV202: several registrations for a service of which one is wanted. One fault a service, with all who ask; none where one of them should
 /// have replaced the others (JV203).
 /// </summary>
-internal sealed class AmbiguousRule : IRule
+internal sealed class AmbiguousRule : NodeRule
 {
     private const int ShownConsumers = 5;
 
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    protected override bool Concerns(Node node) => node.Has(BindingKinds.Ambiguous);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         var ambiguous =
             from dependency in DependencyReader.NotMetByOne(nodes)

@@ -3,9 +3,11 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV106: a function is requested with an argument that no parameter takes.</summary>
-internal sealed class ArgumentMismatchInCallRule : IRule
+internal sealed class ArgumentMismatchInCallRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => node.Has(BindingKinds.Untaken);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         from binding in dependency.Bindings.OfType<Binding.Untaken>()
         select ArgumentMismatchRule.Untaken(

@@ -3,9 +3,11 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV106: a constant that no parameter takes; and what is said of an argument that none takes.</summary>
-internal sealed class ArgumentMismatchRule : IRule
+internal sealed class ArgumentMismatchRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => node.Options.UnmatchedArguments.Count > 0;
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         nodes.Where(node => node.Options.UnmatchedArguments.Count > 0)
             .SelectMany(node => node.Options.UnmatchedArguments.Select(mismatch => Found(graph, node, mismatch)));
 

@@ -3,14 +3,9 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV108: <c>From</c> was given an asynchronous factory, and would register the task instead of what it gives.</summary>
-internal sealed class AsyncInFromRule : IRule
+internal sealed class AsyncInFromRule : NodeRule
 {
     private const int MostShown = 3;
-
-    private static readonly HashSet<string> Tasks = new(StringComparer.Ordinal)
-    {
-        WellKnownTypes.Task, WellKnownTypes.TaskOf, WellKnownTypes.ValueTask, WellKnownTypes.ValueTaskOf,
-    };
 
     /// <summary>The registration of the task of a missing service: then its fault is the only one.</summary>
     public static Node? CauseOf(ServiceGraph graph, ServiceId missing) => graph.Index.ServingAround(missing.Type)
@@ -32,9 +27,13 @@ internal sealed class AsyncInFromRule : IRule
     }
 
     private static bool IsTask(Node node) =>
-        node is { Kind: NodeKind.Factory, IsAsync: false } && Tasks.Contains(node.Implementation.DefinitionName);
+        node is { Kind: NodeKind.Factory, IsAsync: false }
+        && node.Implementation.DefinitionName
+            is WellKnownTypes.Task or WellKnownTypes.TaskOf or WellKnownTypes.ValueTask or WellKnownTypes.ValueTaskOf;
 
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => IsTask(node);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
         where IsTask(node)
         select new Fault(FaultKind.AsyncInFrom)

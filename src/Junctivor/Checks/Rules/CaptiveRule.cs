@@ -8,6 +8,8 @@ namespace Junctivor.Checks;
 /// </summary>
 internal sealed class CaptiveRule : IRule
 {
+    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) => graph.HasScopes;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         if (!graph.HasScopes)
@@ -16,8 +18,15 @@ internal sealed class CaptiveRule : IRule
         }
 
         Ancestors leading = Ancestors.Among(graph, nodes);
-        IReadOnlyList<Node> holders = [.. nodes.Where(
-            node => !node.Level.IsTransient && node.Level != Level.Scoped && leading.Leads(node))];
+        List<Node> holders = [];
+        foreach (Node node in nodes)
+        {
+            if (!node.Level.IsTransient && node.Level != Level.Scoped && leading.Leads(node))
+            {
+                holders.Add(node);
+            }
+        }
+
         return holders.Count == 0 ? [] : Find(graph, holders, leading);
     }
 

@@ -3,9 +3,11 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV301, for the scope itself: a singleton takes one.</summary>
-internal sealed class CaptiveScopeRule : IRule
+internal sealed class CaptiveScopeRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => node.Level == Level.Singleton && node.Has(BindingKinds.Scope);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         let node = dependency.Consumer
         where node.Level == Level.Singleton && dependency.Bindings.Any(binding => binding is Binding.Ambient { Form: AmbientForm.Scope })

@@ -3,9 +3,11 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV306: something shared takes the class that asks, of which there is not one but many.</summary>
-internal sealed class ConsumingClassSharedRule : IRule
+internal sealed class ConsumingClassSharedRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => !node.Level.IsTransient && node.Has(BindingKinds.ConsumingClass);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         let node = dependency.Consumer
         where !node.Level.IsTransient && dependency.Bindings.Any(binding => binding is Binding.Ambient { Form: AmbientForm.ConsumingClass })

@@ -11,6 +11,8 @@ internal sealed class CycleRule : IRule
     private const int ShownInSummary = 5;
     private const int MaxCycles = 50;
 
+    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) => true;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         IReadOnlyList<IReadOnlyList<Node>> knots = StronglyConnectedComponents.Of(graph, nodes);

@@ -5,6 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>JV205: a decorator that finds nothing to wrap, or that has no place for it.</summary>
 internal sealed class DecoratesNothingRule : IRule
 {
+    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) => graph.Effective.Decorators.Count > 0;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         graph.Effective.Decorators.Count > 0 ? Find(graph) : [];
 

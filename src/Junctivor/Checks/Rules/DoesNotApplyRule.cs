@@ -3,9 +3,11 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV109: something was written that means nothing where it stands; and what is said of arguments for something shared.</summary>
-internal sealed class DoesNotApplyRule : IRule
+internal sealed class DoesNotApplyRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => node.Options.Meaningless.Count > 0;
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         nodes.Where(node => node.Options.Meaningless.Count > 0)
             .SelectMany(node => node.Options.Meaningless.Select(idle => Found(graph, node, idle)));
 

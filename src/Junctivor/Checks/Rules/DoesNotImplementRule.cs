@@ -3,14 +3,31 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV104: a registration for a service that what it creates does not implement.</summary>
-internal sealed class DoesNotImplementRule : IRule
+internal sealed class DoesNotImplementRule : NodeRule
 {
     private const int MostShown = 3;
 
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => IsClosedAsWritten(node) && !ServesAll(node);
+
+    private static bool IsClosedAsWritten(Node node) =>
+        node.Kind != NodeKind.Class || node.Implementation.IsOpen == node.IsOpen || node.IsOpen;
+
+    private static bool ServesAll(Node node)
+    {
+        foreach (TypeRef service in node.Services)
+        {
+            if (!node.Implementation.Serves(service))
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
-        where node.Kind != NodeKind.Class || node.Implementation.IsOpen == node.IsOpen || node.IsOpen
-        where !Array.TrueForAll(node.Services, node.Implementation.Serves)
+        where IsClosedAsWritten(node)
         from service in node.Services
         where !node.Implementation.Serves(service)
         select Found(graph, node, service);

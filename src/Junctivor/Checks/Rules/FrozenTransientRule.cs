@@ -6,11 +6,13 @@ namespace Junctivor.Checks;
 /// JV303: a singleton keeps one transient for as long as the container lives; said where that is another thing than one for
 /// each: the transient has state of its own, or something to dispose.
 /// </summary>
-internal sealed class FrozenTransientRule : IRule
+internal sealed class FrozenTransientRule : NodeRule
 {
     private const int ShownState = 3;
 
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    protected override bool Concerns(Node node) => node.Level == Level.Singleton && MayHoldTransients(node);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         Ancestors leading = Ancestors.Among(graph, nodes);
         return
@@ -57,8 +59,18 @@ internal sealed class FrozenTransientRule : IRule
         || HasState(transient.Implementation)
         || (transient.Kind == NodeKind.Factory && transient.Implementation.Moments.Count > 0);
 
-    private static bool MayHoldTransients(Node holder) =>
-        Array.Exists(holder.Bindings!, binding => binding is not Binding.Single single || single.Node.Level.IsTransient);
+    private static bool MayHoldTransients(Node holder)
+    {
+        foreach (Binding binding in holder.Bindings!)
+        {
+            if (binding is not Binding.Single single || single.Node.Level.IsTransient)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     /// <summary>Where the transient needs something shorter-lived, it is captive, and that is said instead.</summary>
     private static bool HoldsNothingShorter(Node transient, Ancestors leading) =>

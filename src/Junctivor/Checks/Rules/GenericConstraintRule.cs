@@ -3,9 +3,11 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV206: a closed generic service is wanted, and the open registrations of it cannot be closed so.</summary>
-internal sealed class GenericConstraintRule : IRule
+internal sealed class GenericConstraintRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    protected override bool Concerns(Node node) => node.Has(BindingKinds.Missing);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         var unfitting =
             from dependency in DependencyReader.NotMetByOne(nodes)

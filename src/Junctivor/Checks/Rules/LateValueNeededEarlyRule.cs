@@ -5,6 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>JV402: a value that comes later is needed at once.</summary>
 internal sealed class LateValueNeededEarlyRule : IRule
 {
+    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) => graph.HasLateValues;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
         where Array.Exists(node.Bindings!, binding => binding is not Binding.Single { Node.Options.IsSuppliedLater: false })

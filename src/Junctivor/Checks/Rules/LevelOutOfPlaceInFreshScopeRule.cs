@@ -8,6 +8,8 @@ namespace Junctivor.Checks;
 /// </summary>
 internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
 {
+    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) => graph.HasUsersLevels;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.HasUsersLevels
         ? nodes.Where(node => node.Level == Level.Singleton || node.Level.IsUsersOwn).SelectMany(holder => Find(graph, holder))
         : [];

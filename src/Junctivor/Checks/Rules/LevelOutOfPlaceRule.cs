@@ -5,6 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>JV305, as the check sees it: something needs two levels of which neither is around the other.</summary>
 internal sealed class LevelOutOfPlaceRule : IRule
 {
+    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) => graph.HasUsersLevels;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         graph.HasUsersLevels ? Find(graph, nodes) : [];
 

@@ -3,11 +3,13 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV101: somebody requests a service that is not registered. One fault a service, with all who ask.</summary>
-internal sealed class MissingRule : IRule
+internal sealed class MissingRule : NodeRule
 {
     private const int ShownConsumers = 8;
 
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
+    protected override bool Concerns(Node node) => node.Has(BindingKinds.Missing);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         IReadOnlyList<Dependency> unmet = [.. DependencyReader.NotMetByOne(nodes)];
         return unmet.Count == 0 ? [] : Find(graph, unmet, ArgumentsFor(graph, unmet));

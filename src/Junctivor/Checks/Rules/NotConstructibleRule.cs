@@ -3,9 +3,31 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV102: a class that nobody can construct, or not with what a container can supply.</summary>
-internal sealed class NotConstructibleRule : IRule
+internal sealed class NotConstructibleRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => (node.Kind == NodeKind.Class && MayBeUnconstructible(node)) || HasImpossibleParameter(node);
+
+    private static bool MayBeUnconstructible(Node node)
+    {
+        TypeRef created = node.Implementation;
+        return node.Constructors.Length == 0 || created.IsInterface || created.IsAbstract || created.IsStatic
+            || (created.IsOpen && !node.IsOpen) || created.IsDelegate;
+    }
+
+    private static bool HasImpossibleParameter(Node node)
+    {
+        foreach (Parameter parameter in node.Parameters)
+        {
+            if (parameter.Obstacle is not null)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         nodes.Select(node => Inspect(graph, node)).OfType<Fault>();
 
     private static Fault? Inspect(ServiceGraph graph, Node node)

@@ -3,9 +3,11 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV506: a function or a fresh scope of something that lives as long as the container: nothing new comes out of it.</summary>
-internal sealed class NotFreshRule : IRule
+internal sealed class NotFreshRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => node.Has(BindingKinds.Function | BindingKinds.FreshScope);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         let binding = dependency.Binding as Binding.Deferred
         where binding is { Form: DeferredForm.Func or DeferredForm.FreshScope, Inner: Binding.Single }

@@ -10,6 +10,22 @@ internal static class NotSuppliedFaults
     /// <param name="isHandedOver">Whether a value was supplied.</param>
     /// <param name="call">How the call starts that creates the container.</param>
     public static IEnumerable<Fault> AtBuild(ServiceGraph graph, Func<Node, bool> isHandedOver, string call) =>
+        IsAnyDeclared(graph) ? Find(graph, isHandedOver, call) : [];
+
+    private static bool IsAnyDeclared(ServiceGraph graph)
+    {
+        for (int number = 0; number < graph.Nodes.Count; number++)
+        {
+            if (graph.Nodes[number] is { Kind: NodeKind.Incoming, Options.IsSuppliedLater: false } node && node.Level == Level.Singleton)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private static IEnumerable<Fault> Find(ServiceGraph graph, Func<Node, bool> isHandedOver, string call) =>
         graph.Nodes
             .Where(node => node.Kind == NodeKind.Incoming
                 && node.Level == Level.Singleton

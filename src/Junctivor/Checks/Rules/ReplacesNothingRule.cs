@@ -5,6 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>JV203: an entry that replaces, with nothing before it to replace.</summary>
 internal sealed class ReplacesNothingRule : IRule
 {
+    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) => graph.Effective.ReplacingNothing.Count > 0;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         graph.Effective.ReplacingNothing.Select(node => Found(graph, node));
 

@@ -3,9 +3,11 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV103: several public constructors, and none, or more than one, is chosen.</summary>
-internal sealed class SeveralConstructorsRule : IRule
+internal sealed class SeveralConstructorsRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => node.Constructors.Length > 1 && node.ChosenConstructor is null;
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         nodes.Where(node => node.Constructors.Length > 1 && node.ChosenConstructor is null).Select(node => Found(graph, node));
 
     private static Fault Found(ServiceGraph graph, Node node)

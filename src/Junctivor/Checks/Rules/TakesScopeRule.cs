@@ -3,9 +3,11 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV502: what is resolved from a scope or container by hand, no check can see.</summary>
-internal sealed class TakesScopeRule : IRule
+internal sealed class TakesScopeRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => node.Has(BindingKinds.Container | BindingKinds.Scope);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         let form = dependency.Bindings.OfType<Binding.Ambient>().FirstOrDefault()?.Form
         where form is AmbientForm.Container || (form is AmbientForm.Scope && dependency.Consumer.Level != Level.Singleton)

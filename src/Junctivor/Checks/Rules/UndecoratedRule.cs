@@ -8,6 +8,8 @@ namespace Junctivor.Checks;
 /// </summary>
 internal sealed class UndecoratedRule : IRule
 {
+    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) => graph.Effective.Decorators.Count > 0;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) => graph.Effective.Decorators.Count == 0
         ? []
         : TakenBare(graph, nodes).Concat(NotClosed(graph, nodes));

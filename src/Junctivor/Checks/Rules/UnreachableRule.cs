@@ -7,6 +7,8 @@ internal sealed class UnreachableRule : IRule
 {
     private const int MostShown = 3;
 
+    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) => graph.HasRoots;
+
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         IReadOnlyList<Node> roots = [.. graph.Nodes.Where(IsRoot)];

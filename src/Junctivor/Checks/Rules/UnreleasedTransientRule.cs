@@ -3,9 +3,11 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>JV304: a disposable transient that a singleton creates again and again, and that ends only with the container.</summary>
-internal sealed class UnreleasedTransientRule : IRule
+internal sealed class UnreleasedTransientRule : NodeRule
 {
-    public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
+    protected override bool Concerns(Node node) => node.Level == Level.Singleton && node.Has(BindingKinds.Function);
+
+    public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
         where node.Level == Level.Singleton && !node.IsBoundToOne
         from edge in node.Edges

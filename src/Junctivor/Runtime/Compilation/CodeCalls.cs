@@ -64,7 +64,7 @@ internal static class CodeCalls
         InstanceStore store = home.Store;
         store.TakeOver();
         OwnedInstance[] owned = [OwnedInstance.New(instance)];
-        if (!store.Own(owned))
+        if (!store.Own(new OwnedSlice(owned)))
         {
             List<Exception>? failures = null;
             Disposal.DisposeUnused(owned, home, ref failures);

@@ -20,15 +20,15 @@ internal static class AsyncConstruction
             return;
         }
 
-        object?[] arguments = Construction.Gather(plan.Gathering!, home, cancellationToken, out IReadOnlyList<OwnedInstance> gathered);
-        OwnedInstance[] owned = [.. gathered];
+        object?[] arguments = Construction.Gather(plan.Gathering!, home, cancellationToken, out OwnedSlice gathered);
+        OwnedSlice owned = gathered;
         try
         {
             object instance = await CallAsync(plans, node, home, arguments).ConfigureAwait(false);
             home.Store.TakeOver();
             if (plan.IsOwned && OwnedInstance.Of(instance) is { } created)
             {
-                owned = [.. gathered, created];
+                owned = With(gathered, created);
             }
 
             if (!home.Store.Keep(plan, instance, owned, null))
@@ -38,10 +38,18 @@ internal static class AsyncConstruction
         }
         catch (Exception failure)
         {
-            Array.Reverse(owned);
-            DisposalFailures.Add(failure, await Disposal.DisposeAsync(owned, home).ConfigureAwait(false));
+            DisposalFailures.Add(
+                failure, await Disposal.DisposeAsync(new OwnedSlice(owned.Reversed()), home).ConfigureAwait(false));
             throw;
         }
+    }
+
+    private static OwnedSlice With(OwnedSlice gathered, OwnedInstance created)
+    {
+        OwnedInstance[] all = new OwnedInstance[gathered.Count + 1];
+        gathered.CopyTo(all, 0);
+        all[^1] = created;
+        return new OwnedSlice(all);
     }
 
     private static async Task<object> CallAsync(PlanCache plans, Node node, Resolver home, object?[] arguments)

@@ -1,6 +1,5 @@
 using System.Diagnostics;
 using System.Runtime.CompilerServices;
-using System.Runtime.InteropServices;
 using Junctivor.Checks;
 using Junctivor.Graph;
 
@@ -20,7 +19,7 @@ internal sealed class Construction
     private const int Deepest = 10_000;
 
     private readonly FrameStack _frames = new();
-    private readonly List<OwnedInstance> _made = [];
+    private readonly OwnedBuffer _made = new();
     private Resolver _asked = null!;
     private ServiceGraph _graph = null!;
     private Construction? _outer;
@@ -74,15 +73,16 @@ internal sealed class Construction
     /// <param name="cancellationToken">What they get who take a token.</param>
     /// <param name="created">What was created for it and is to be disposed, in the order of creation: the caller owns it.</param>
     public static object?[] Gather(
-        Plan gathering, Resolver requested, CancellationToken cancellationToken, out IReadOnlyList<OwnedInstance> created)
+        Plan gathering, Resolver requested, CancellationToken cancellationToken, out OwnedSlice created)
     {
-        List<OwnedInstance> unowned = [];
-        created = unowned;
-        return (object?[])Run(gathering, requested, null, [cancellationToken], owner: null, unowned);
+        OwnedBuffer unowned = new();
+        object?[] arguments = (object?[])Run(gathering, requested, null, [cancellationToken], owner: null, unowned);
+        created = unowned.Since(0);
+        return arguments;
     }
 
     private static object Run(
-        Plan plan, Resolver requested, Type? consumer, object[] given, Resolver? owner, List<OwnedInstance>? unowned = null)
+        Plan plan, Resolver requested, Type? consumer, object[] given, Resolver? owner, OwnedBuffer? unowned = null)
     {
         Construction construction = ConstructionPool.Rent();
         construction.Begin(requested, consumer, given);
@@ -122,7 +122,7 @@ internal sealed class Construction
     }
 
     /// <summary>Goes on with a construction on another thread, as the stack of its own is nearly full.</summary>
-    private object GoOn(Plan plan, Resolver? owner, List<OwnedInstance>? unowned)
+    private object GoOn(Plan plan, Resolver? owner, OwnedBuffer? unowned)
     {
         Innermost = this;
         return Run(plan, owner, unowned);
@@ -143,7 +143,7 @@ internal sealed class Construction
         ConstructionPool.Return(this);
     }
 
-    private object Run(Plan plan, Resolver? owner, List<OwnedInstance>? unowned)
+    private object Run(Plan plan, Resolver? owner, OwnedBuffer? unowned)
     {
         if (_depth > Deepest)
         {
@@ -359,21 +359,15 @@ internal sealed class Construction
 
     private void Keep(Frame frame, Claim claim, object instance)
     {
-        if (!frame.Home.Store.Keep(frame.Plan, instance, CreatedSince(frame.CreatedBefore), claim))
+        if (!frame.Home.Store.Keep(frame.Plan, instance, _made.Since(frame.CreatedBefore), claim))
         {
             throw frame.Home.DisposedException();
         }
 
-        if (_made.Count > frame.CreatedBefore)
-        {
-            _made.RemoveRange(frame.CreatedBefore, _made.Count - frame.CreatedBefore);
-        }
+        _made.CutTo(frame.CreatedBefore);
     }
 
-    /// <summary>What was created to be disposed since there were so many: mostly nothing.</summary>
-    private ReadOnlySpan<OwnedInstance> CreatedSince(int before) => _made.Count > before ? CollectionsMarshal.AsSpan(_made)[before..] : [];
-
-    private void TransferOwnership(Resolver? owner, List<OwnedInstance>? unowned)
+    private void TransferOwnership(Resolver? owner, OwnedBuffer? unowned)
     {
         if (_made.Count == 0)
         {
@@ -382,23 +376,26 @@ internal sealed class Construction
 
         if (owner is null)
         {
-            unowned!.AddRange(_made);
+            for (int number = 0; number < _made.Count; number++)
+            {
+                unowned!.Add(_made.Since(0)[number]);
+            }
         }
-        else if (!owner.Store.Own(CollectionsMarshal.AsSpan(_made)))
+        else if (!owner.Store.Own(_made.Since(0)))
         {
             throw owner.DisposedException();
         }
 
-        _made.Clear();
+        _made.CutTo(0);
     }
 
     /// <summary>Disposes of what was created for something that failed.</summary>
     private void Abandon()
     {
         List<Exception>? failures = null;
-        Disposal.DisposeUnused(_made.AsEnumerable().Reverse(), _asked, ref failures);
+        Disposal.DisposeUnused(_made.Since(0).Reversed(), _asked, ref failures);
         DisposalFailures.Add(_failure, failures);
-        _made.Clear();
+        _made.CutTo(0);
         for (; _frames.TryPeek(out Frame? frame); _frames.Pop())
         {
             if (frame.Claim is not null)

@@ -35,10 +35,11 @@ internal static class Disposal
     /// <param name="failures">What is thrown.</param>
     /// <param name="left">Those that can be disposed only asynchronously, in the same order; null where there are none.</param>
     public static void Dispose(
-        ReadOnlyMemory<OwnedInstance> instances, Resolver where, ref List<Exception>? failures, ref List<OwnedInstance>? left)
+        OwnedSlice instances, Resolver where, ref List<Exception>? failures, ref List<OwnedInstance>? left)
     {
-        foreach (OwnedInstance created in instances.Span)
+        for (int number = 0; number < instances.Count; number++)
         {
+            OwnedInstance created = instances[number];
             if (created.IsAsyncOnly)
             {
                 (left ??= []).Add(created);
@@ -171,11 +172,11 @@ internal static class Disposal
     /// <summary>Ends all, the first in the list first.</summary>
     /// <returns>What was thrown until now.</returns>
     public static async ValueTask<List<Exception>?> DisposeAsync(
-        ReadOnlyMemory<OwnedInstance> owned, Resolver where, List<Exception>? failures = null)
+        OwnedSlice owned, Resolver where, List<Exception>? failures = null)
     {
-        for (int number = 0; number < owned.Length; number++)
+        for (int number = 0; number < owned.Count; number++)
         {
-            failures = await DisposeAsync(owned.Span[number].Instance, where, failures).ConfigureAwait(false);
+            failures = await DisposeAsync(owned[number].Instance, where, failures).ConfigureAwait(false);
         }
 
         return failures;

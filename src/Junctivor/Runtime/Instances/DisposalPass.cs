@@ -4,19 +4,35 @@ namespace Junctivor.Runtime;
 /// <param name="isAsynchronous">Whether it also ends what can be disposed only asynchronously.</param>
 internal sealed class DisposalPass(bool isAsynchronous)
 {
-    private readonly TaskCompletionSource _completion = new(TaskCreationOptions.RunContinuationsAsynchronously);
+    private TaskCompletionSource? _completion;
+    private bool _isComplete;
 
     public bool IsAsynchronous => isAsynchronous;
 
-    /// <summary>Completes when it is over, whether it went well or not.</summary>
-    public Task Task => _completion.Task;
+    /// <summary>Completes with the pass. Few wait for one, so it is created for the first who does.</summary>
+    public Task Task
+    {
+        get
+        {
+            TaskCompletionSource created = new(TaskCreationOptions.RunContinuationsAsynchronously);
+            TaskCompletionSource completion = Interlocked.CompareExchange(ref _completion, created, null) ?? created;
+            if (Volatile.Read(ref _isComplete))
+            {
+                completion.TrySetResult();
+            }
 
-    /// <summary>What was thrown, once it is over; null where everything went well.</summary>
+            return completion.Task;
+        }
+    }
+
     public AggregateException? Failure { get; private set; }
 
     public void Complete(AggregateException? failure)
     {
         Failure = failure;
-        _completion.SetResult();
+
+        // Whoever asks for the task publishes it, and then looks whether the pass is complete: one of both sees the other.
+        Interlocked.Exchange(ref _isComplete, true);
+        Volatile.Read(ref _completion)?.TrySetResult();
     }
 }

@@ -73,7 +73,7 @@ internal sealed class InstanceStore(Scope? scope)
 
     /// <summary>Keeps a finished instance and what was created for it, and lets those go on who wait for it.</summary>
     /// <returns>False if the store is disposed meanwhile; then it keeps nothing.</returns>
-    public bool Keep(Plan plan, object instance, ReadOnlySpan<OwnedInstance> created, Claim? claim)
+    public bool Keep(Plan plan, object instance, OwnedSlice created, Claim? claim)
     {
         bool isHeld = false;
         try
@@ -111,7 +111,7 @@ internal sealed class InstanceStore(Scope? scope)
 
     /// <summary>Takes on what was created for somebody outside.</summary>
     /// <returns>False if the store is disposed meanwhile; then it takes nothing.</returns>
-    public bool Own(ReadOnlySpan<OwnedInstance> created)
+    public bool Own(OwnedSlice created)
     {
         bool isHeld = false;
         try
@@ -192,7 +192,7 @@ internal sealed class InstanceStore(Scope? scope)
 
     /// <summary>Ends the store.</summary>
     /// <returns>What is to be disposed, the newest first; nothing if that was handed out before.</returns>
-    public ReadOnlyMemory<OwnedInstance> TakeOwned()
+    public OwnedSlice TakeOwned()
     {
         bool isHeld = false;
         try
@@ -215,7 +215,7 @@ internal sealed class InstanceStore(Scope? scope)
         try
         {
             Enter(ref isHeld);
-            _owned.Add([.. unended]);
+            _owned.Add(new OwnedSlice([.. unended]));
         }
         finally
         {
@@ -233,7 +233,7 @@ internal sealed class InstanceStore(Scope? scope)
             {
                 if (scope.Await(ScopeWord.SlotAt(order, number)) is { } created)
                 {
-                    _owned.Add([OwnedInstance.New(created)]);
+                    _owned.Add(new OwnedSlice(OwnedInstance.New(created)));
                 }
             }
 

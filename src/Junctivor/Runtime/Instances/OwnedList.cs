@@ -9,60 +9,75 @@ internal struct OwnedList
     private OwnedInstance[]? _owned;
     private int _count;
 
-    public void Add(ReadOnlySpan<OwnedInstance> further)
+    public void Add(OwnedSlice further)
     {
         _owned ??= [];
-        if (_count + further.Length > _owned.Length)
+        if (_count + further.Count > _owned.Length)
         {
-            Array.Resize(ref _owned, Math.Max(_count + further.Length, _owned.Length * 2));
+            OwnedInstance[] larger = new OwnedInstance[Math.Max(_count + further.Count, _owned.Length * 2)];
+            Array.Copy(_owned, larger, _count);
+            _owned = larger;
         }
 
-        further.CopyTo(_owned.AsSpan(_count));
-        _count += further.Length;
+        further.CopyTo(_owned, _count);
+        _count += further.Count;
     }
 
-    /// <summary>Takes all out: each once, the newest first.</summary>
-    public ReadOnlyMemory<OwnedInstance> Take()
+    /// <summary>Gives all of it away, from the last to the first, each instance once.</summary>
+    public OwnedSlice Take()
     {
         if (_count == 0)
         {
-            return default;
+            return new OwnedSlice([], 0, 0);
         }
 
-        Memory<OwnedInstance> all = _owned.AsMemory(0, _count);
+        OwnedInstance[] all = _owned!;
+        int count = _count < 2 ? _count : BringInOrder(all, _count);
         _owned = null;
         _count = 0;
-        return all.Length < 2 ? all : InOrder(all);
+        return new OwnedSlice(all, 0, count);
     }
 
-    private static Memory<OwnedInstance> InOrder(Memory<OwnedInstance> owned)
+    /// <returns>How many are left.</returns>
+    private static int BringInOrder(OwnedInstance[] all, int length)
     {
-        Span<OwnedInstance> all = owned.Span;
-        if (IsAscending(all))
+        if (IsAscending(all, length))
         {
-            all.Reverse();
+            for (int low = 0, high = length - 1; low < high; low++, high--)
+            {
+                (all[low], all[high]) = (all[high], all[low]);
+            }
         }
         else
         {
-            all.Sort((one, other) => other.Number.CompareTo(one.Number));
+            SortDescending(all, length);
         }
 
-        HashSet<object>? seen = all.Length > Few ? new(all.Length, ReferenceEqualityComparer.Instance) : null;
+        return WithoutDoubles(all, length);
+    }
+
+    private static void SortDescending(OwnedInstance[] all, int length) =>
+        all.AsSpan(0, length).Sort((one, other) => other.Number.CompareTo(one.Number));
+
+    private static int WithoutDoubles(OwnedInstance[] all, int length)
+    {
+        HashSet<object>? seen = length > Few ? new(length, ReferenceEqualityComparer.Instance) : null;
         int count = 0;
-        foreach (OwnedInstance each in all)
+        for (int number = 0; number < length; number++)
         {
-            if (seen?.Add(each.Instance) ?? !Contains(all[..count], each.Instance))
+            OwnedInstance each = all[number];
+            if (seen?.Add(each.Instance) ?? !Contains(all, count, each.Instance))
             {
                 all[count++] = each;
             }
         }
 
-        return owned[..count];
+        return count;
     }
 
-    private static bool IsAscending(ReadOnlySpan<OwnedInstance> owned)
+    private static bool IsAscending(OwnedInstance[] owned, int length)
     {
-        for (int number = 1; number < owned.Length; number++)
+        for (int number = 1; number < length; number++)
         {
             if (owned[number].Number < owned[number - 1].Number)
             {
@@ -73,11 +88,11 @@ internal struct OwnedList
         return true;
     }
 
-    private static bool Contains(ReadOnlySpan<OwnedInstance> owned, object instance)
+    private static bool Contains(OwnedInstance[] owned, int length, object instance)
     {
-        foreach (OwnedInstance each in owned)
+        for (int number = 0; number < length; number++)
         {
-            if (ReferenceEquals(each.Instance, instance))
+            if (ReferenceEquals(owned[number].Instance, instance))
             {
                 return true;
             }

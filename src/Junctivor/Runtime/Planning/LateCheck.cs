@@ -6,12 +6,22 @@ namespace Junctivor.Runtime;
 /// <summary>Checks what has come into the graph since it was built. The owner of the graph guards it.</summary>
 internal sealed class LateCheck(ServiceGraph graph)
 {
-    private readonly HashSet<Node> _checkedLater = [];
+    private HashSet<Node>? _checkedLater;
     private readonly int _checkedAtBuild = graph.Nodes.Count;
 
     /// <summary>The binding of a request, where it and everything that it reaches is sound.</summary>
     /// <exception cref="ResolveException">It is not.</exception>
     public Binding Sound(Binding binding, ServiceId service)
+    {
+        if (binding is Binding.Single { Node: var only } && IsChecked(only))
+        {
+            return binding;
+        }
+
+        return SoundOfAll(binding, service);
+    }
+
+    private Binding SoundOfAll(Binding binding, ServiceId service)
     {
         Fault? unmet = binding.All().Select(each => RequestFaults.Of(graph, each, service)).FirstOrDefault(fault => fault is not null);
         if (unmet is not null)
@@ -42,10 +52,10 @@ internal sealed class LateCheck(ServiceGraph graph)
             throw new ResolveException(faults);
         }
 
-        _checkedLater.UnionWith(newcomers);
+        (_checkedLater ??= []).UnionWith(newcomers);
     }
 
     private bool IsChecked(Node node) =>
         (node.Bindings is not null && node.Number < _checkedAtBuild && (graph.Unrequested.Count == 0 || !graph.Unrequested.Contains(node)))
-            || _checkedLater.Contains(node);
+            || _checkedLater?.Contains(node) == true;
 }

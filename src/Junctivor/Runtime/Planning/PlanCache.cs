@@ -21,8 +21,7 @@ internal sealed class PlanCache
     private readonly LateCheck _check;
     private readonly TypeTable _table = new();
 
-    private readonly Lazy<Seldom> _seldom = new(() => new Seldom());
-    private readonly ConcurrentDictionary<MethodInfo, Plan> _calls = new();
+    private Seldom? _seldom;
 
     /// <param name="reader">The wiring, checked and sound.</param>
     /// <param name="shared">What a branch shares with its parent; null where there is none.</param>
@@ -33,12 +32,16 @@ internal sealed class PlanCache
         _shared = shared;
         _compiler = new PlanCompiler(reader, this, shared);
         Codes = new CodeQueue(compilation);
-        ScopedServices = reader.Graph.Nodes.Count(node => node.Level == Level.Scoped && node.CreatesInstances);
         _check = new LateCheck(reader.Graph);
         AsyncOrder = new AsyncOrder(reader.Graph, _gate, shared);
-        foreach (Node node in reader.Graph.Nodes)
+        for (int number = 0; number < reader.Graph.Nodes.Count; number++)
         {
-            Array.ForEach(node.Constructors, constructor => constructor.Forget());
+            Node node = reader.Graph.Nodes[number];
+            ScopedServices += node.Level == Level.Scoped && node.CreatesInstances ? 1 : 0;
+            foreach (Constructor constructor in node.Constructors)
+            {
+                constructor.Forget();
+            }
         }
     }
 
@@ -58,9 +61,23 @@ internal sealed class PlanCache
     public WiringReader Reader => _reader;
 
     /// <summary>The values of the wiring that the container ends.</summary>
-    public IEnumerable<object> OwnedValues => Graph.Nodes
-        .Where(node => node is { Kind: NodeKind.Value, Options.IsOwned: true } && _shared?.IsShared(node) != true)
-        .Select(node => ((InstanceSource.OfValue)WiringReader.SourceOf(node)).Value);
+    public List<object> OwnedValues
+    {
+        get
+        {
+            List<object> values = [];
+            for (int number = 0; number < Graph.Nodes.Count; number++)
+            {
+                Node node = Graph.Nodes[number];
+                if (node is { Kind: NodeKind.Value, Options.IsOwned: true } && _shared?.IsShared(node) != true)
+                {
+                    values.Add(((InstanceSource.OfValue)WiringReader.SourceOf(node)).Value);
+                }
+            }
+
+            return values;
+        }
+    }
 
     /// <summary>The plan, or null where the service is not registered.</summary>
     /// <param name="service">The service.</param>
@@ -76,7 +93,7 @@ internal sealed class PlanCache
         }
 
         Key key = new(service, mark);
-        return _seldom.Value.Marked.TryGetValue(key, out Plan? known) ? known : _seldom.Value.Marked.GetOrAdd(key, Look);
+        return Rare.Marked.TryGetValue(key, out Plan? known) ? known : Rare.Marked.GetOrAdd(key, Look);
     }
 
     /// <summary>Whether the wiring provides an unmarked service.</summary>
@@ -139,21 +156,21 @@ internal sealed class PlanCache
     public Plan Construct(Type type, ReadOnlySpan<object> arguments)
     {
         TypeList types = TypeList.Of(arguments);
-        return _seldom.Value.Constructions.TryGetValue((type, types), out Plan? known)
+        return Rare.Constructions.TryGetValue((type, types), out Plan? known)
             ? known
-            : _seldom.Value.Constructions.GetOrAdd((type, types), PlanConstruction);
+            : Rare.Constructions.GetOrAdd((type, types), PlanConstruction);
     }
 
     /// <summary>The plan for the arguments of a method.</summary>
     /// <exception cref="ResolveException">A parameter cannot be had.</exception>
     public Plan Call(MethodInfo method, int parameterCount) =>
-        _calls.GetOrAdd(method, _ => PlanFor(_reader.ReadCall(method, parameterCount)));
+        Rare.Calls.GetOrAdd(method, _ => PlanFor(_reader.ReadCall(method, parameterCount)));
 
     /// <summary>The plan for the values of the properties of an object, and the properties.</summary>
     /// <exception cref="ResolveException">A property cannot be filled.</exception>
     public (Plan Plan, PropertyInfo[] Properties) Fill([DynamicallyAccessedMembers(Kept.Members)] Type type)
     {
-        if (_seldom.Value.Fillings.TryGetValue(type, out (Plan, PropertyInfo[]) known))
+        if (Rare.Fillings.TryGetValue(type, out (Plan, PropertyInfo[]) known))
         {
             return known;
         }
@@ -161,7 +178,7 @@ internal sealed class PlanCache
         lock (_gate)
         {
             Node node = _reader.ReadFilling(type);
-            return _seldom.Value.Fillings.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(WiringReader.PropertyOf)]));
+            return Rare.Fillings.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(WiringReader.PropertyOf)]));
         }
     }
 
@@ -236,7 +253,7 @@ internal sealed class PlanCache
     public Node[] DeclarationsOf(Level level, Incoming value)
     {
         Promised wanted = new(level, value.Service, value.Mark);
-        return _seldom.Value.Promises.TryGetValue(wanted, out Node[]? known) ? known : _seldom.Value.Promises.GetOrAdd(wanted, Look);
+        return Rare.Promises.TryGetValue(wanted, out Node[]? known) ? known : Rare.Promises.GetOrAdd(wanted, Look);
     }
 
     private Node[] Look(Promised wanted)
@@ -292,7 +309,8 @@ internal sealed class PlanCache
         {
             ServiceId service = IdOf(key);
             Binding binding = _reader.Builder.Bind(service);
-            return binding.All().OfType<Binding.Missing>().Any(missing => missing.Unfitting.Count == 0)
+            return binding is not Binding.Single
+                && binding.All().OfType<Binding.Missing>().Any(missing => missing.Unfitting.Count == 0)
                 ? null
                 : _compiler.PlanFor(_check.Sound(binding, service));
         }
@@ -301,8 +319,12 @@ internal sealed class PlanCache
     private ServiceId IdOf(Key key) => new(Types[key.Service], Types.MarkOf(key.Mark));
 
     /// <summary>What most containers do without: a process that starts need not load what belongs to it.</summary>
+    private Seldom Rare => _seldom ?? Interlocked.CompareExchange(ref _seldom, new Seldom(), null) ?? _seldom;
+
     private sealed class Seldom
     {
+        public ConcurrentDictionary<MethodInfo, Plan> Calls { get; } = new();
+
         public ConcurrentDictionary<Key, Plan?> Marked { get; } = new();
 
         public ConcurrentDictionary<(Type, TypeList), Plan> Constructions { get; } = new();

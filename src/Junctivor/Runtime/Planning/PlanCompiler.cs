@@ -11,14 +11,23 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
     /// <summary>By the number of the node.</summary>
     private Plan?[] _plans = [];
 
-    private readonly Dictionary<Level, int> _slots = [];
+    private int _singletonSlots;
+    private int _scopedSlots;
+    private Dictionary<Level, int>? _slotsOfUsers;
 
     /// <summary>The plan for what somebody gets the consumer; the supply must be met.</summary>
     public Plan PlanFor(Binding binding)
     {
-        foreach (Node node in NodesNow(binding))
+        if (binding is Binding.Single single)
         {
-            Compile(node);
+            Compile(single.Node);
+        }
+        else
+        {
+            foreach (Node node in NodesNow(binding))
+            {
+                Compile(node);
+            }
         }
 
         return Compose(binding);
@@ -33,9 +42,10 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
 
     private void Compile(Node root)
     {
-        Stack<Node> open = new([root]);
-        while (open.TryPeek(out Node? node))
+        List<Node> open = [root];
+        while (open.Count > 0)
         {
+            Node node = open[open.Count - 1];
             int before = open.Count;
             if (Known(node) is null && shared?.IsShared(node) != true)
             {
@@ -44,7 +54,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
 
             if (open.Count == before)
             {
-                open.Pop();
+                open.RemoveAt(open.Count - 1);
                 if (Known(node) is null)
                 {
                     Keep(node, Compose(node));
@@ -54,7 +64,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
     }
 
     /// <summary>Pushes what a node needs at once, and is not compiled yet.</summary>
-    private void PushUnknown(Node node, Stack<Node> open)
+    private void PushUnknown(Node node, List<Node> open)
     {
         foreach (Binding binding in node.Bindings!)
         {
@@ -75,7 +85,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
         {
             if (Known(next) is null)
             {
-                open.Push(next);
+                open.Add(next);
             }
         }
     }
@@ -105,11 +115,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
     {
         if (shared?.CounterpartOf(node) is { } counterpart)
         {
-            return new Plan(new SharedRecipe(shared.Parent, new Lazy<Plan>(() => shared.Parent.Plans.PlanOf(counterpart))))
-            {
-                Node = node,
-                Level = node.Level,
-            };
+            return SharedPlan(node, counterpart, shared.Parent);
         }
 
         Plan[] arguments = ArgumentsOf(node);
@@ -132,6 +138,9 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
     }
 
     /// <summary>Whether there may be something to dispose: a constructor gives exactly its class, a factory whatever it likes.</summary>
+    private static Plan SharedPlan(Node node, Node counterpart, Container parent) =>
+        new(new SharedRecipe(parent, new Lazy<Plan>(() => parent.Plans.PlanOf(counterpart)))) { Node = node, Level = node.Level };
+
     private static bool CanBeDisposed(Node node, Type created) =>
         WiringReader.SourceOf(node) is not InstanceSource.OfClass
             || created.IsAssignableTo(typeof(IDisposable))
@@ -196,5 +205,14 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
 
     private Lazy<Plan> Later(Binding binding) => new(() => plans.PlanFor(binding));
 
-    private int NextSlot(Level level) => _slots[level] = _slots.GetValueOrDefault(level, -1) + 1;
+    private int NextSlot(Level level) =>
+        level == Level.Singleton ? _singletonSlots++
+        : level == Level.Scoped ? _scopedSlots++
+        : NextSlotOfUsers(level);
+
+    private int NextSlotOfUsers(Level level)
+    {
+        _slotsOfUsers ??= [];
+        return _slotsOfUsers[level] = _slotsOfUsers.GetValueOrDefault(level, -1) + 1;
+    }
 }

@@ -11,7 +11,7 @@ namespace Junctivor.Runtime;
     Justification = "Whoever still waits must get its turn, and the semaphore holds nothing to dispose of.")]
 internal sealed class WarmUp
 {
-    private readonly SemaphoreSlim _turn = new(1);
+    private SemaphoreSlim? _turn;
 
     private volatile WarmNode[] _warm = [];
     private volatile bool _hasRun;
@@ -30,7 +30,7 @@ internal sealed class WarmUp
     public async Task RunAsync(Container container, CancellationToken cancellationToken)
     {
         _hasRun = true;
-        await _turn.WaitAsync(cancellationToken).ConfigureAwait(false);
+        await Turn.WaitAsync(cancellationToken).ConfigureAwait(false);
         try
         {
             if (_isClosed)
@@ -50,7 +50,7 @@ internal sealed class WarmUp
         }
         finally
         {
-            _turn.Release();
+            Turn.Release();
         }
     }
 
@@ -63,7 +63,7 @@ internal sealed class WarmUp
     /// <exception cref="WindDownTimeoutException">Some did not end within the limit.</exception>
     public async Task<List<Exception>> UndoAsync(Container container, TimeSpan limit, bool isLast, CancellationToken cancellationToken)
     {
-        await _turn.WaitAsync(cancellationToken).ConfigureAwait(false);
+        await Turn.WaitAsync(cancellationToken).ConfigureAwait(false);
         try
         {
             WarmNode[] warm = _warm;
@@ -73,9 +73,11 @@ internal sealed class WarmUp
         }
         finally
         {
-            _turn.Release();
+            Turn.Release();
         }
     }
+
+    private SemaphoreSlim Turn => _turn ?? Interlocked.CompareExchange(ref _turn, new SemaphoreSlim(1), null) ?? _turn;
 
     private static Task<List<Exception>> UndoAsync(Container container, IReadOnlyCollection<WarmNode> warm) =>
         new WindDown(warm, container).RunAsync(Timeout.InfiniteTimeSpan, CancellationToken.None);

@@ -1,0 +1,95 @@
+using System.Globalization;
+using System.IO.Compression;
+using System.Reflection.Metadata;
+using System.Reflection.PortableExecutable;
+
+namespace Junctivor.Package.Tests;
+
+public sealed class PackageTests(PackedLibrary packed) : IClassFixture<PackedLibrary>
+{
+    private const string Portable = "lib/net10.0/Junctivor.dll";
+
+    /// <summary>The program has a hundred constructors and three more methods; what else is compiled is of the base library.</summary>
+    private const int MostMethodsCompiled = 110;
+
+    [Fact]
+    public void The_library_is_precompiled_for_the_common_platforms_from_its_portable_file()
+    {
+        using ZipArchive package = ZipFile.OpenRead(packed.File);
+
+        (bool isPrecompiled, Guid portable) = Read(package, Portable);
+        Assert.False(isPrecompiled);
+        Assert.Equal(
+            ["linux-arm64", "linux-x64", "osx-arm64", "win-x64"],
+            package.Entries.Where(entry => entry.FullName.StartsWith("runtimes/", StringComparison.Ordinal))
+                .Select(entry => entry.FullName.Split('/')[1])
+                .Order(StringComparer.Ordinal));
+        Assert.All(
+            package.Entries.Where(entry => entry.FullName.StartsWith("runtimes/", StringComparison.Ordinal)),
+            entry => Assert.Equal((true, portable), Read(package, entry.FullName)));
+        Assert.Equal(4, package.Entries.Select(entry => entry.FullName).Count(name => name.EndsWith("/Junctivor.dll", StringComparison.Ordinal)) - 1);
+    }
+
+    [Fact]
+    public async Task A_program_that_installs_it_compiles_hardly_a_method_of_the_library()
+    {
+        string folder = Path.Combine(packed.Folder, "program");
+        Directory.CreateDirectory(folder);
+        string sources = Path.Combine(PackedLibrary.RepositoryRoot, "benchmarks", "Start");
+        foreach (string file in Directory.EnumerateFiles(sources, "*.cs"))
+        {
+            File.Copy(file, Path.Combine(folder, Path.GetFileName(file)));
+        }
+
+        await WriteProjectAsync(folder);
+        await PackedLibrary.RunAsync(folder, "dotnet", "build", "-c", "Release", "-o", "out");
+
+        int byHand = await MethodsCompiledAsync(folder, "by-hand");
+        int wired = await MethodsCompiledAsync(folder, "wired");
+
+        Assert.InRange(wired, 100, MostMethodsCompiled);
+        Assert.True(wired < byHand, $"{wired} methods were compiled with the container, and {byHand} by hand.");
+    }
+
+    private static async Task<int> MethodsCompiledAsync(string folder, string how) =>
+        int.Parse(await PackedLibrary.RunAsync(folder, "dotnet", "out/Start.dll", how, "count"), CultureInfo.InvariantCulture);
+
+    /// <summary>With its own folder of packages, so that no package of an earlier run is taken for this one.</summary>
+    private static async Task WriteProjectAsync(string folder)
+    {
+        await File.WriteAllTextAsync(Path.Combine(folder, "Start.csproj"), $"""
+            <Project Sdk="Microsoft.NET.Sdk">
+              <PropertyGroup>
+                <OutputType>Exe</OutputType>
+                <TargetFramework>net10.0</TargetFramework>
+                <ImplicitUsings>enable</ImplicitUsings>
+                <Nullable>enable</Nullable>
+                <RestorePackagesPath>packages</RestorePackagesPath>
+              </PropertyGroup>
+              <ItemGroup>
+                <PackageReference Include="Junctivor" Version="{PackedLibrary.Version}" />
+              </ItemGroup>
+            </Project>
+            """, TestContext.Current.CancellationToken);
+        await File.WriteAllTextAsync(Path.Combine(folder, "nuget.config"), """
+            <configuration>
+              <packageSources>
+                <clear />
+                <add key="packed" value="../packages" />
+              </packageSources>
+            </configuration>
+            """, TestContext.Current.CancellationToken);
+    }
+
+    /// <summary>Whether a file is precompiled, and from which one.</summary>
+    private static (bool IsPrecompiled, Guid Module) Read(ZipArchive package, string name)
+    {
+        using Stream packed = package.GetEntry(name)!.Open();
+        using MemoryStream whole = new();
+        packed.CopyTo(whole);
+        whole.Position = 0;
+        using PEReader file = new(whole);
+        MetadataReader metadata = file.GetMetadataReader();
+        return (file.PEHeaders.CorHeader!.ManagedNativeHeaderDirectory.Size > 0, metadata.GetGuid(metadata.GetModuleDefinition().Mvid));
+    }
+}

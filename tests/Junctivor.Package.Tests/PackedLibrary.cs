@@ -1,0 +1,52 @@
+using System.Diagnostics;
+
+namespace Junctivor.Package.Tests;
+
+/// <summary>The package of the library, made once by eng/pack in a folder of its own.</summary>
+public sealed class PackedLibrary : IAsyncLifetime
+{
+    public string Folder { get; } = Directory.CreateTempSubdirectory("junctivor-package-").FullName;
+
+    public string File => Path.Combine(Folder, "packages", $"Junctivor.{Version}.nupkg");
+
+    public static string Version => typeof(PackedLibrary).Assembly.GetName().Version!.ToString(3);
+
+    public static string RepositoryRoot
+    {
+        get
+        {
+            DirectoryInfo? folder = new(AppContext.BaseDirectory);
+            while (folder is not null && !System.IO.File.Exists(Path.Combine(folder.FullName, "Junctivor.slnx")))
+            {
+                folder = folder.Parent;
+            }
+
+            return folder?.FullName ?? throw new DirectoryNotFoundException("Run the tests from within the repository.");
+        }
+    }
+
+    public async ValueTask InitializeAsync() =>
+        await RunAsync(Folder, "bash", Path.Combine(RepositoryRoot, "eng", "pack"), Path.Combine(Folder, "packages"), "Junctivor");
+
+    public ValueTask DisposeAsync()
+    {
+        Directory.Delete(Folder, recursive: true);
+        return ValueTask.CompletedTask;
+    }
+
+    /// <summary>Runs a program to its end; what it wrote.</summary>
+    public static async Task<string> RunAsync(string folder, string program, params string[] arguments)
+    {
+        ProcessStartInfo start = new(program, arguments)
+        {
+            WorkingDirectory = folder, RedirectStandardOutput = true, RedirectStandardError = true,
+        };
+        using Process process = Process.Start(start)!;
+        Task<string> output = process.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken);
+        Task<string> errors = process.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
+        await process.WaitForExitAsync(TestContext.Current.CancellationToken);
+        return process.ExitCode == 0
+            ? await output
+            : throw new InvalidOperationException($"{program} ended with {process.ExitCode}:\n{await output}\n{await errors}");
+    }
+}
