@@ -36,7 +36,8 @@ public sealed class PackageTests(PackedLibrary packed) : IClassFixture<PackedLib
         string folder = Path.Combine(packed.Folder, "program");
         Directory.CreateDirectory(folder);
         string sources = Path.Combine(PackedLibrary.RepositoryRoot, "benchmarks", "Start");
-        foreach (string file in Directory.EnumerateFiles(sources, "*.cs"))
+        string emitted = Path.Combine(PackedLibrary.RepositoryRoot, "benchmarks", "Junctivor.Benchmarks", "Services", "EmittedClasses.cs");
+        foreach (string file in Directory.EnumerateFiles(sources, "*.cs").Append(emitted))
         {
             File.Copy(file, Path.Combine(folder, Path.GetFileName(file)));
         }

@@ -20,23 +20,31 @@ internal static class BuildStep
         WiringReader reader, IReadOnlyList<Fault> found, ReadOnlySpan<Incoming> incoming, BuildOptions? given, Container? parent)
     {
         BuildOptions options = given ?? new BuildOptions();
-        SharedNodes? shared = parent is null ? null : new SharedNodes(parent, reader);
+        SharedNodes? shared = parent is null ? null : SharedWith(parent, reader);
         SuppliedValues values =
             SuppliedValues.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
         CheckReport report = options.ToReport(
             reader.Graph,
-        [
-            .. found,
-            .. unpromised,
-            .. NotSuppliedFaults.AtBuild(
-                reader.Graph,
-                declaration => values.Has(declaration) || shared?.IsShared(declaration) == true,
-                parent is not null ? "Branch(changes, " : given is not null ? "Build(options, " : "Build("),
-            .. shared is null ? [] : BranchNotSeenFaults.NotSeen(reader.Graph, shared.IsShared),
-        ]);
+            unpromised.Count == 0 && shared is null && !NotSuppliedFaults.IsAnyDeclared(reader.Graph)
+                ? found
+                : With(found, unpromised, FindUnmet(reader.Graph, values, shared, isWithOptions: given is not null)));
         options.OnReport?.Invoke(report);
         return report.IsSound
             ? new Container(new PlanCache(reader, options.CompilationOfPlans, shared), values, report, options, parent)
             : throw new WiringException(report);
     }
+
+    private static IReadOnlyList<Fault> With(IEnumerable<Fault> found, IEnumerable<Fault> unpromised, IEnumerable<Fault> unmet) =>
+        [.. found, .. unpromised, .. unmet];
+
+    private static IEnumerable<Fault> FindUnmet(ServiceGraph graph, SuppliedValues values, SharedNodes? shared, bool isWithOptions) =>
+    [
+        .. NotSuppliedFaults.AtBuild(
+            graph,
+            declaration => values.Has(declaration) || shared?.IsShared(declaration) == true,
+            shared is not null ? "Branch(changes, " : isWithOptions ? "Build(options, " : "Build("),
+        .. shared is null ? [] : BranchNotSeenFaults.NotSeen(graph, shared.IsShared),
+    ];
+
+    private static SharedNodes SharedWith(Container parent, WiringReader reader) => new(parent, reader);
 }

@@ -42,7 +42,7 @@ internal sealed class StronglyConnectedComponents
 
     private void Walk(Node root)
     {
-        List<Step> walk = [Enter(root)];
+        List<Step> walk = new() { Enter(root) };
         while (walk.Count > 0)
         {
             Step step = walk[walk.Count - 1];

@@ -12,19 +12,12 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
     /// <summary>What a parameter of a node gets.</summary>
     public Binding Bind(Node consumer, Parameter parameter)
     {
-        if (parameter.IsPassed)
+        if (parameter.IsPassed || parameter.Argument is not null || consumer.IsAsync)
         {
-            return new Binding.Passed();
-        }
-
-        if (parameter.Argument is { } number)
-        {
-            return new Binding.Argument(number);
-        }
-
-        if (consumer.IsAsync && parameter.Type.DefinitionName == WellKnownTypes.CancellationToken)
-        {
-            return new Binding.Ambient(AmbientForm.Cancellation);
+            if (Given(consumer, parameter) is { } given)
+            {
+                return given;
+            }
         }
 
         if (parameter.IsInner && consumer.Inner is not null)
@@ -33,24 +26,31 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
         }
 
         Binding binding = Bind(parameter.Service, consumer.Kind == NodeKind.Alias ? null : consumer.Implementation);
-        return binding is not Binding.Single
-            && parameter.IsOptional
-            && binding.All().OfType<Binding.Missing>().FirstOrDefault() is { } missing
-            ? new Binding.Nothing(missing.Service)
-            : binding;
+        return binding is not Binding.Single && parameter.IsOptional ? OrNothing(binding) : binding;
     }
+
+    /// <summary>What a parameter gets whatever is registered; null where that does not matter.</summary>
+    private static Binding? Given(Node consumer, Parameter parameter) =>
+        parameter.IsPassed ? new Binding.Passed()
+        : parameter.Argument is { } number ? new Binding.Argument(number)
+        : consumer.IsAsync && parameter.Type.DefinitionName == WellKnownTypes.CancellationToken
+            ? new Binding.Ambient(AmbientForm.Cancellation)
+            : null;
+
+    private static Binding OrNothing(Binding binding) =>
+        binding.All().OfType<Binding.Missing>().FirstOrDefault() is { } missing ? new Binding.Nothing(missing.Service) : binding;
 
     /// <summary>What somebody gets the consumer; a consumer of null asks from outside.</summary>
     public Binding Bind(ServiceId service, TypeRef? consumer)
     {
+        return !service.Type.IsOpen && candidates.OnlyOne(service) is { } only ? only.AsBinding : BindToOther(service, consumer);
+    }
+
+    private Binding BindToOther(ServiceId service, TypeRef? consumer)
+    {
         if (service.Type.IsOpen)
         {
             return new Binding.Missing(service, []);
-        }
-
-        if (candidates.OnlyOne(service) is { } only)
-        {
-            return only.AsBinding;
         }
 
         IReadOnlyList<Node> found = candidates.ForOne(service, consumer);

@@ -98,13 +98,15 @@ internal sealed class CandidateTable
     }
 
     private object? Find(ServiceId service) =>
-        service.Mark is null ? service.Type.RegisteredCandidates : _marked?.GetValueOrDefault(service);
+        service.Mark is null ? service.Type.RegisteredCandidates : _marked is null ? null : FindMarked(service);
+
+    private object? FindMarked(ServiceId service) => _marked!.GetValueOrDefault(service);
 
     private void Put(ServiceId service, object offered)
     {
         if (service.Mark is not null)
         {
-            (_marked ??= [])[service] = offered;
+            PutMarked(service, offered);
             return;
         }
 
@@ -115,4 +117,6 @@ internal sealed class CandidateTable
 
         service.Type.RegisteredCandidates = offered;
     }
+
+    private void PutMarked(ServiceId service, object offered) => (_marked ??= [])[service] = offered;
 }

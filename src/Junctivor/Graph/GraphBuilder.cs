@@ -76,9 +76,7 @@ internal sealed class GraphBuilder
             {
                 if (_effective.Decorators.Count > 0)
                 {
-                    start.AddRange(
-                        node.Candidates.Where(service => _effective.Of(service).Any(offer => offer.Node == node))
-                            .Select(service => _candidates.OutermostOf(node, service)));
+                    start.AddRange(WithDecorators(node));
                 }
 
                 start.Add(node);
@@ -87,6 +85,10 @@ internal sealed class GraphBuilder
 
         return start;
     }
+
+    private IEnumerable<Node> WithDecorators(Node node) =>
+        node.Candidates.Where(service => _effective.Of(service).Any(offer => offer.Node == node))
+            .Select(service => _candidates.OutermostOf(node, service));
 
     private IReadOnlyCollection<Node> FindUnrequested(List<Node> start)
     {
@@ -112,15 +114,17 @@ internal sealed class GraphBuilder
     {
         if (binding is not Binding.Single single)
         {
-            Complete([.. ServiceGraph.NodesIn(binding)]);
+            CompleteAllIn(binding);
         }
         else if (single.Node.Bindings is null)
         {
-            Complete([single.Node]);
+            Complete(new List<Node> { single.Node });
         }
 
         return binding;
     }
+
+    private void CompleteAllIn(Binding binding) => Complete([.. ServiceGraph.NodesIn(binding)]);
 
     /// <summary>Binds the needs of these nodes, of the nodes that meet them, and so on.</summary>
     private void Complete(List<Node> start)

@@ -70,7 +70,7 @@ internal sealed record Node
     {
         [Constructor only] => only,
         [] => null,
-        _ => Constructors.Count(constructor => constructor.IsChosen) == 1 ? Constructors.Single(constructor => constructor.IsChosen) : null,
+        _ => OnlyChosen(),
     };
 
     /// <summary>What must be there before one can be created; nothing where no constructor is settled.</summary>
@@ -104,6 +104,12 @@ internal sealed record Node
     public string Lifetime => Kind == NodeKind.Alias ? "alias" : IsDecorator && Inner is null ? "decorator" : Level.Name;
 
     public IEnumerable<ServiceId> Candidates => Services.Select(service => new ServiceId(service, Mark));
+
+    private Constructor? OnlyChosen()
+    {
+        Constructor[] chosen = Array.FindAll(Constructors, constructor => constructor.IsChosen);
+        return chosen.Length == 1 ? chosen[0] : null;
+    }
 
     /// <summary>Something that follows from this registration, to be changed with <c>with</c>.</summary>
     public Node Derive() => this with { _written = Registration, _alone = null, Bindings = null, IsBoundToOne = false };

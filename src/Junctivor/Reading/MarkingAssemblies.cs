@@ -1,23 +1,19 @@
-using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
-using System.Runtime.CompilerServices;
+using System.Reflection.Metadata;
 
 namespace Junctivor.Reading;
 
 /// <summary>
-/// Knows where marks, and properties to fill, can stand at all. Looking for them takes longer than all the rest of reading a class, and
-/// many programs keep their services in assemblies that know nothing of a container. Safe for use by several threads.
+/// Knows where marks, and properties to fill, can stand at all. Looking for them takes longer than all the rest of reading a class, and most
+/// assemblies have none: one that uses an attribute has its name in its metadata. Safe for use by several threads.
 /// </summary>
 internal sealed class MarkingAssemblies
 {
-    private const string OurName = "Junctivor";
-    private static readonly Assembly Ours = typeof(InjectAttribute).Assembly;
-
     private readonly Lock _gate = new();
     private Answer? _last;
 
     /// <summary>Whether something in an assembly may carry a mark.</summary>
-    public bool MayMark(Assembly assembly) => KnowsUs(assembly);
+    public bool MayMark(Assembly assembly) => Of(assembly).HasMarks;
 
     /// <summary>Whether a class or one that it derives from may have properties that are required, or marked
     /// <see cref="InjectAttribute"/>.</summary>
@@ -25,7 +21,7 @@ internal sealed class MarkingAssemblies
     {
         for (Type? declaring = type; declaring is not null && declaring != typeof(object); declaring = declaring.BaseType)
         {
-            if (KnowsUs(declaring.Assembly) || declaring.IsDefined(typeof(RequiredMemberAttribute), inherit: false))
+            if (Of(declaring.Assembly).HasFilledProperties)
             {
                 return true;
             }
@@ -34,38 +30,48 @@ internal sealed class MarkingAssemblies
         return false;
     }
 
-    private bool KnowsUs(Assembly assembly)
+    private Answer Of(Assembly assembly)
     {
         for (Answer? answer = Volatile.Read(ref _last); answer is not null; answer = answer.Earlier)
         {
             if (answer.Assembly == assembly)
             {
-                return answer.KnowsUs;
+                return answer;
             }
         }
 
         lock (_gate)
         {
-            Volatile.Write(ref _last, new Answer(assembly, LookUp(assembly), _last));
-            return _last.KnowsUs;
+            Answer found = Read(assembly, _last);
+            Volatile.Write(ref _last, found);
+            return found;
         }
     }
 
-    /// <summary>A program that uses us is assumed to know us: the look-up takes longer than to look for its marks.</summary>
-    [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "A reference that was trimmed away is one that marks nothing.")]
-    private static bool LookUp(Assembly assembly) =>
-        !RuntimeFeature.IsDynamicCodeSupported // A native program keeps no list of what an assembly references.
-            || assembly.IsDynamic
-            || assembly == Ours
-            || assembly == Assembly.GetEntryAssembly()
-            || Array.Exists(assembly.GetReferencedAssemblies(), reference => reference.Name == OurName);
+    /// <summary>Where there is no metadata to look into, as in a natively compiled program, anything may be there.</summary>
+    private static unsafe Answer Read(Assembly assembly, Answer? earlier)
+    {
+        if (!assembly.TryGetRawMetadata(out byte* start, out int length))
+        {
+            return new Answer(assembly, true, true, earlier);
+        }
+
+        ReadOnlySpan<byte> metadata = new(start, length);
+        return new Answer(
+            assembly,
+            metadata.IndexOf("MarkedAttribute"u8) >= 0,
+            metadata.IndexOf("InjectAttribute"u8) >= 0 || metadata.IndexOf("RequiredMemberAttribute"u8) >= 0,
+            earlier);
+    }
 
     /// <summary>What was found out of an assembly; of few, so that a list is quicker than a table.</summary>
-    private sealed class Answer(Assembly assembly, bool knowsUs, Answer? earlier)
+    private sealed class Answer(Assembly assembly, bool hasMarks, bool hasFilledProperties, Answer? earlier)
     {
         public Assembly Assembly => assembly;
 
-        public bool KnowsUs => knowsUs;
+        public bool HasMarks => hasMarks;
+
+        public bool HasFilledProperties => hasFilledProperties;
 
         public Answer? Earlier => earlier;
     }

@@ -120,12 +120,26 @@ internal sealed class ReflectedType : TypeRef
 
     /// <summary>A class that can be assigned may still be one of a variant interface, which the container does not count.</summary>
     public override bool Serves(TypeRef service) =>
-        Equals(service) || (((ReflectedType)service).CanTake(this) && Supertypes.Contains(service));
+        Equals(service) || (((ReflectedType)service).CanTake(this) && HasSupertype(service));
 
     public override bool Equals(TypeRef? other) =>
         ReferenceEquals(this, other) || (other is ReflectedType reflected && reflected.Type == Type);
 
     public override int GetHashCode() => Type.GetHashCode();
+
+    private bool HasSupertype(TypeRef service)
+    {
+        IReadOnlyList<TypeRef> supertypes = Supertypes;
+        for (int number = 0; number < supertypes.Count; number++)
+        {
+            if (supertypes[number].Equals(service))
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     private bool CanTake(ReflectedType other) => IsOpen || other.IsOpen || Type.IsAssignableFrom(other.Type);
 

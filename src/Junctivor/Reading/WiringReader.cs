@@ -221,7 +221,10 @@ internal sealed class WiringReader : ITypeReader
             if (node is not null)
             {
                 nodes.Add(node);
-                KeepTokens(entry);
+                if (entry.Tokens.Count > 0)
+                {
+                    KeepTokens(entry);
+                }
             }
         }
 
@@ -278,9 +281,11 @@ internal sealed class WiringReader : ITypeReader
         return ofClass is not null && (entry.IsDecorator || entry.Passed.Count > 0) ? _classes.Meet(node, entry.Passed) : node;
     }
 
-    private TypeRef[] ServicesOf(RegistrationData entry) => entry.AlsoServes.Count == 0
-        ? [Types.Of(entry.Service)]
-        : [.. entry.AlsoServes.Prepend(entry.Service).Distinct().Select(service => Types[service])];
+    private TypeRef[] ServicesOf(RegistrationData entry) =>
+        entry.AlsoServes.Count == 0 ? [Types.Of(entry.Service)] : AllServicesOf(entry);
+
+    private TypeRef[] AllServicesOf(RegistrationData entry) =>
+        [.. entry.AlsoServes.Prepend(entry.Service).Distinct().Select(service => Types[service])];
 
     private RegistrationOptions OptionsOf(RegistrationData entry, TypeRef[] services)
     {

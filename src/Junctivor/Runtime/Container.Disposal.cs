@@ -1,7 +1,6 @@
 using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Reading;
-using Junctivor.Registering;
 using Junctivor.Runtime;
 
 namespace Junctivor;
@@ -136,14 +135,9 @@ public sealed partial class Container
 
     private void LeavePlugins(bool isFirst)
     {
-        if (!isFirst)
+        if (isFirst)
         {
-            return;
-        }
-
-        foreach (PluginContext plugin in Interlocked.Exchange(ref _plugins, []))
-        {
-            plugin.Leave();
+            Interlocked.Exchange(ref _plugins, null)?.Leave();
         }
     }
 }

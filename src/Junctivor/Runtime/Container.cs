@@ -27,7 +27,7 @@ public sealed partial class Container : Resolver
     private Branches? _branches;
     private PlanCache? _plans;
     private volatile bool _isObserved;
-    private PluginContext[] _plugins;
+    private UsedPlugins? _plugins;
     private DisposalPass? _disposal;
 
     internal Container(PlanCache plans, SuppliedValues values, CheckReport report, BuildOptions options, Container? parent = null)
@@ -60,10 +60,6 @@ public sealed partial class Container : Resolver
                 IsPlain = true,
             };
         _plugins = PluginsOf(plans.Reader.Entries);
-        foreach (PluginContext plugin in _plugins)
-        {
-            plugin.Use();
-        }
 
         OwnValues(values.Owned);
         OwnValues(plans.OwnedValues);
@@ -248,19 +244,16 @@ public sealed partial class Container : Resolver
     internal ObjectDisposedException DisposedExceptionOfRoot() =>
         Volatile.Read(ref _plans) is not null && _parent is not null ? _parent.DisposedExceptionOfRoot() : DisposedException();
 
-    private static PluginContext[] PluginsOf(IReadOnlyList<RegistrationData> entries)
+    private static UsedPlugins? PluginsOf(IReadOnlyList<RegistrationData> entries)
     {
         for (int number = 0; number < entries.Count; number++)
         {
             if (entries[number].Plugin is not null)
             {
-                return AllPluginsOf(entries);
+                return new UsedPlugins(entries);
             }
         }
 
-        return [];
+        return null;
     }
-
-    private static PluginContext[] AllPluginsOf(IReadOnlyList<RegistrationData> entries) =>
-        [.. entries.Select(entry => entry.Plugin).OfType<PluginContext>().Distinct()];
 }

@@ -10,9 +10,18 @@ internal static class NotSuppliedFaults
     /// <param name="isHandedOver">Whether a value was supplied.</param>
     /// <param name="call">How the call starts that creates the container.</param>
     public static IEnumerable<Fault> AtBuild(ServiceGraph graph, Func<Node, bool> isHandedOver, string call) =>
-        IsAnyDeclared(graph) ? Find(graph, isHandedOver, call) : [];
+        graph.Nodes
+            .Where(node => node.Kind == NodeKind.Incoming
+                && node.Level == Level.Singleton
+                && !node.Options.IsSuppliedLater
+                && !isHandedOver(node))
+            .Select(node => Found(node, new FaultPath(graph).Node(node).Path, $"supplied to {call.Split('(')[0]}") with
+            {
+                Fixes = [new Fix("supply it", StartCallText.Container(call, RegistrationText.Supply(node)))],
+            });
 
-    private static bool IsAnyDeclared(ServiceGraph graph)
+    /// <summary>Whether a value is declared that must be supplied at build.</summary>
+    public static bool IsAnyDeclared(ServiceGraph graph)
     {
         for (int number = 0; number < graph.Nodes.Count; number++)
         {
@@ -24,17 +33,6 @@ internal static class NotSuppliedFaults
 
         return false;
     }
-
-    private static IEnumerable<Fault> Find(ServiceGraph graph, Func<Node, bool> isHandedOver, string call) =>
-        graph.Nodes
-            .Where(node => node.Kind == NodeKind.Incoming
-                && node.Level == Level.Singleton
-                && !node.Options.IsSuppliedLater
-                && !isHandedOver(node))
-            .Select(node => Found(node, new FaultPath(graph).Node(node).Path, $"supplied to {call.Split('(')[0]}") with
-            {
-                Fixes = [new Fix("supply it", StartCallText.Container(call, RegistrationText.Supply(node)))],
-            });
 
     /// <summary>A value that something on the way needs, and that no scope around it has.</summary>
     /// <param name="node">The declaration.</param>

@@ -18,8 +18,8 @@ internal sealed class CodeQueue(PlanCompilation compilation)
     private const int MostNodes = 200_000;
 
     private readonly Lock _gate = new();
-    private readonly Queue<Plan> _plans = [];
-    private readonly Queue<Action> _others = [];
+    private Queue<Plan>? _plans;
+    private Queue<Action>? _others;
     private bool _isWorking;
     private TaskCompletionSource? _idle;
     private int _nodes;
@@ -54,7 +54,7 @@ internal sealed class CodeQueue(PlanCompilation compilation)
         }
         else if (compilation == PlanCompilation.InBackground && IsWorthATry(runs))
         {
-            Add(() => _plans.Enqueue(plan));
+            Enqueue(plan);
         }
     }
 
@@ -67,7 +67,7 @@ internal sealed class CodeQueue(PlanCompilation compilation)
         }
         else if (compilation != PlanCompilation.Never && Interlocked.Increment(ref _nodes) < MostNodes)
         {
-            Add(() => _others.Enqueue(work));
+            Enqueue(work);
         }
     }
 
@@ -109,11 +109,30 @@ internal sealed class CodeQueue(PlanCompilation compilation)
         }
     }
 
-    private void Add(Action enqueue)
+    private void Enqueue(Plan plan)
     {
         lock (_gate)
         {
-            enqueue();
+            (_plans ??= []).Enqueue(plan);
+        }
+
+        Start();
+    }
+
+    private void Enqueue(Action work)
+    {
+        lock (_gate)
+        {
+            (_others ??= []).Enqueue(work);
+        }
+
+        Start();
+    }
+
+    private void Start()
+    {
+        lock (_gate)
+        {
             if (_isWorking)
             {
                 return;
@@ -144,8 +163,9 @@ internal sealed class CodeQueue(PlanCompilation compilation)
     {
         lock (_gate)
         {
+            plan = null;
             other = null;
-            _isWorking = _plans.TryDequeue(out plan) || _others.TryDequeue(out other);
+            _isWorking = _plans?.TryDequeue(out plan) == true || _others?.TryDequeue(out other) == true;
             if (!_isWorking)
             {
                 _idle?.SetResult();

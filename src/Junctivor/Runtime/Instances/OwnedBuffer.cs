@@ -5,15 +5,19 @@ internal sealed class OwnedBuffer
 {
     private const int First = 4;
 
-    private OwnedInstance[] _items = [];
+    private OwnedInstance[]? _items;
 
     public int Count { get; private set; }
 
     public void Add(OwnedInstance item)
     {
-        if (Count == _items.Length)
+        if (_items is null)
         {
-            OwnedInstance[] larger = new OwnedInstance[Math.Max(First, Count * 2)];
+            _items = new OwnedInstance[First];
+        }
+        else if (Count == _items.Length)
+        {
+            OwnedInstance[] larger = new OwnedInstance[Count * 2];
             Array.Copy(_items, larger, Count);
             _items = larger;
         }
@@ -29,7 +33,7 @@ internal sealed class OwnedBuffer
     {
         if (count < Count)
         {
-            Array.Clear(_items, count, Count - count);
+            Array.Clear(_items!, count, Count - count);
             Count = count;
         }
     }

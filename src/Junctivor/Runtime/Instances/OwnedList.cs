@@ -11,8 +11,16 @@ internal struct OwnedList
 
     public void Add(OwnedSlice further)
     {
-        _owned ??= [];
-        if (_count + further.Count > _owned.Length)
+        if (further.IsEmpty)
+        {
+            return;
+        }
+
+        if (_owned is null)
+        {
+            _owned = new OwnedInstance[further.Count];
+        }
+        else if (_count + further.Count > _owned.Length)
         {
             OwnedInstance[] larger = new OwnedInstance[Math.Max(_count + further.Count, _owned.Length * 2)];
             Array.Copy(_owned, larger, _count);
@@ -28,7 +36,7 @@ internal struct OwnedList
     {
         if (_count == 0)
         {
-            return new OwnedSlice([], 0, 0);
+            return default;
         }
 
         OwnedInstance[] all = _owned!;

@@ -4,7 +4,7 @@ namespace Junctivor.Runtime;
 /// Some owned instances, in the order of creation. The base library's spans and lists of a structure of ours would have to be compiled in
 /// each fresh process: it has code for its own structures only.
 /// </summary>
-internal readonly struct OwnedSlice(OwnedInstance[] items, int start, int count)
+internal readonly struct OwnedSlice(OwnedInstance[]? items, int start, int count)
 {
     public OwnedSlice(params OwnedInstance[] items)
         : this(items, 0, items.Length)
@@ -15,9 +15,15 @@ internal readonly struct OwnedSlice(OwnedInstance[] items, int start, int count)
 
     public bool IsEmpty => count == 0;
 
-    public ref readonly OwnedInstance this[int number] => ref items[start + number];
+    public ref readonly OwnedInstance this[int number] => ref items![start + number];
 
-    public void CopyTo(OwnedInstance[] other, int at) => Array.Copy(items ?? [], start, other, at, count);
+    public void CopyTo(OwnedInstance[] other, int at)
+    {
+        if (items is not null)
+        {
+            Array.Copy(items, start, other, at, count);
+        }
+    }
 
     /// <summary>A copy, from the last to the first.</summary>
     public OwnedInstance[] Reversed()

@@ -15,10 +15,13 @@ internal sealed class SuppliedValues
 
     /// <summary>The values that end with the container or scope.</summary>
     public IEnumerable<object> Owned =>
-        _values.Length == 0 ? [] : _values.Where(each => each.Promise.Options.IsOwned == true).Select(each => each.Value);
+        _values.Length == 0 ? [] : FindOwned();
 
     /// <summary>Whether some values end with the container or scope.</summary>
     public bool OwnsAny { get; private init; }
+
+    private IEnumerable<object> FindOwned() =>
+        _values.Where(each => each.Promise.Options.IsOwned == true).Select(each => each.Value);
 
     /// <summary>Takes what was supplied for a scope, where all of it is declared and nothing comes twice; else returns null.</summary>
     /// <param name="incoming">The values.</param>

@@ -10,13 +10,14 @@ namespace Junctivor.Runtime;
 /// <param name="shared">What a branch shares with its parent; null where there is none.</param>
 internal sealed class AsyncOrder(ServiceGraph graph, Lock gate, SharedNodes? shared)
 {
-    private readonly ConcurrentDictionary<Level, IReadOnlyList<Node>> _nodes = new();
+    private ConcurrentDictionary<Level, IReadOnlyList<Node>>? _nodes;
 
     /// <summary>The nodes that the wiring names, and not those that were added by requests.</summary>
     private IEnumerable<Node> Registered => graph.Nodes.Where(node => node.Order != int.MaxValue);
 
     /// <summary>What a scope of a level creates asynchronously.</summary>
-    public IReadOnlyList<Node> NodesOf(Level level) => _nodes.TryGetValue(level, out IReadOnlyList<Node>? known) ? known : Find(level);
+    public IReadOnlyList<Node> NodesOf(Level level) =>
+        Known.TryGetValue(level, out IReadOnlyList<Node>? known) ? known : Find(level);
 
     /// <summary>What warms up: asynchronous singletons, and those with a warm-up or wind-down.</summary>
     public IReadOnlyList<OrderedNode> WarmingUp()
@@ -29,7 +30,10 @@ internal sealed class AsyncOrder(ServiceGraph graph, Lock gate, SharedNodes? sha
         }
     }
 
-    private IReadOnlyList<Node> Find(Level level) => _nodes.GetOrAdd(level, wanted =>
+    private ConcurrentDictionary<Level, IReadOnlyList<Node>> Known =>
+        _nodes ?? Interlocked.CompareExchange(ref _nodes, new ConcurrentDictionary<Level, IReadOnlyList<Node>>(), null) ?? _nodes;
+
+    private IReadOnlyList<Node> Find(Level level) => Known.GetOrAdd(level, wanted =>
     {
         lock (gate)
         {

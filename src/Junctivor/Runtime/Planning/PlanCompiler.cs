@@ -42,7 +42,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
 
     private void Compile(Node root)
     {
-        List<Node> open = [root];
+        List<Node> open = new() { root };
         while (open.Count > 0)
         {
             Node node = open[open.Count - 1];
@@ -128,7 +128,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
         return new Plan(RecipeOf(node))
         {
             Node = node,
-            Gathering = node.IsAsync ? new Plan(new FactoryRecipe(values => values)) { Node = node, Arguments = arguments } : null,
+            Gathering = node.IsAsync ? GatheringOf(node, arguments) : null,
             Level = node.Level,
             Slot = node.CreatesInstances && !node.Level.IsTransient ? NextSlot(node.Level) : Plan.NoSlot,
             CallsUserCode = node.CreatesInstances,
@@ -138,6 +138,9 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
     }
 
     /// <summary>Whether there may be something to dispose: a constructor gives exactly its class, a factory whatever it likes.</summary>
+    private static Plan GatheringOf(Node node, Plan[] arguments) =>
+        new(new FactoryRecipe(values => values)) { Node = node, Arguments = arguments };
+
     private static Plan SharedPlan(Node node, Node counterpart, Container parent) =>
         new(new SharedRecipe(parent, new Lazy<Plan>(() => parent.Plans.PlanOf(counterpart)))) { Node = node, Level = node.Level };
 
@@ -148,24 +151,29 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
 
     private Recipe RecipeOf(Node node)
     {
-        Recipe recipe = WiringReader.SourceOf(node) switch
-        {
-            InstanceSource.OfClass => new ConstructorRecipe(WiringReader.ConstructorOf(node), plans.Codes),
-            InstanceSource.OfFactory factory => new FactoryRecipe(factory.Call),
-            InstanceSource.OfAsyncFactory => new ConstantRecipe(null),
-            InstanceSource.OfValue value => new ConstantRecipe(value.Value),
-            _ => new IncomingRecipe(node),
-        };
-        return node.Properties.Length == 0
-            ? recipe
-            : new PropertyFillingRecipe(
-                recipe, [.. node.Properties.Select(WiringReader.PropertyOf)],
-                node.Options.IsOwned != false || node.Registration.Order == int.MaxValue);
+        InstanceSource source = WiringReader.SourceOf(node);
+        Recipe recipe =
+            source is InstanceSource.OfClass ? new ConstructorRecipe(WiringReader.ConstructorOf(node), plans.Codes) : RecipeOf(node, source);
+        return node.Properties.Length == 0 ? recipe : FillingProperties(recipe, node);
     }
 
-    private Plan Compose(Binding binding) => binding switch
+    private static Recipe RecipeOf(Node node, InstanceSource source) => source switch
     {
-        Binding.Single single => Known(single.Node)!,
+        InstanceSource.OfFactory factory => new FactoryRecipe(factory.Call),
+        InstanceSource.OfAsyncFactory => new ConstantRecipe(null),
+        InstanceSource.OfValue value => new ConstantRecipe(value.Value),
+        _ => new IncomingRecipe(node),
+    };
+
+    private static PropertyFillingRecipe FillingProperties(Recipe recipe, Node node) => new(
+        recipe,
+        [.. node.Properties.Select(WiringReader.PropertyOf)],
+        node.Options.IsOwned != false || node.Registration.Order == int.MaxValue);
+
+    private Plan Compose(Binding binding) => binding is Binding.Single single ? Known(single.Node)! : ComposeOther(binding);
+
+    private Plan ComposeOther(Binding binding) => binding switch
+    {
         Binding.Deferred { Form: DeferredForm.FuncWithArguments } function =>
             new Plan(new ArgumentFuncRecipe(reader.Types[function.Wrapper], Later(function.Inner))),
         Binding.Deferred deferred =>

@@ -31,7 +31,7 @@ internal sealed class ConstructorRecipe(ReflectedConstructor constructor, CodeQu
             codes.Compile(() => _call = Lasting(info));
         }
 
-        return ConstructorInvoker.Create(info).Invoke(arguments.AsSpan());
+        return ConstructorInvoker.Create(info).Invoke(new Span<object?>(arguments));
     }
 
     private static bool CanBeCalledOtherwise(ConstructorInfo info) =>
@@ -45,6 +45,6 @@ internal sealed class ConstructorRecipe(ReflectedConstructor constructor, CodeQu
         }
 
         ConstructorInvoker invoker = ConstructorInvoker.Create(info);
-        return arguments => invoker.Invoke(arguments.AsSpan());
+        return arguments => invoker.Invoke(new Span<object?>(arguments));
     }
 }
