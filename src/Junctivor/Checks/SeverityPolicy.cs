@@ -25,11 +25,13 @@ internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<str
 
         if (IsAnythingAccepted())
         {
-            all.AddRange(AcceptingNothing().Select(Apply));
+            AddAcceptingNothing(all);
         }
 
         return new CheckReport(all, accepted);
     }
+
+    private void AddAcceptingNothing(List<Fault> all) => all.AddRange(AcceptingNothing().Select(Apply));
 
     private bool IsAnythingAccepted()
     {

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using Junctivor.Graph;
 
 namespace Junctivor.Checks;
@@ -16,6 +17,8 @@ internal sealed class StronglyConnectedComponents
 
     private readonly int[] _lowest;
     private readonly List<Node> _path = [];
+    private readonly List<Step> _walk = [];
+    private int _steps;
     private readonly List<IReadOnlyList<Node>> _found = [];
     private int _count = NotEntered;
 
@@ -42,51 +45,56 @@ internal sealed class StronglyConnectedComponents
 
     private void Walk(Node root)
     {
-        List<Step> walk = new() { Enter(root) };
-        while (walk.Count > 0)
+        Enter(root);
+        while (_steps > 0)
         {
-            Step step = walk[walk.Count - 1];
-            if (step.Next == step.Needed.Count)
+            Step step = _walk[_steps - 1];
+            if (step.TryNext(out Node? next))
             {
-                walk.RemoveAt(walk.Count - 1);
-                Leave(step.Node, step.Needed);
-                if (walk.Count > 0)
+                if (_entered[next.Number] == NotEntered)
                 {
-                    Reach(walk[walk.Count - 1].Node, _lowest[step.Node.Number]);
+                    Enter(next);
+                }
+                else
+                {
+                    Reach(step.Node, _entered[next.Number]);
                 }
 
                 continue;
             }
 
-            Node next = step.Needed[step.Next++];
-            if (_entered[next.Number] == NotEntered)
+            _steps--;
+            Leave(step);
+            if (_steps > 0)
             {
-                walk.Add(Enter(next));
-            }
-            else
-            {
-                Reach(step.Node, _entered[next.Number]);
+                Reach(_walk[_steps - 1].Node, _lowest[step.Node.Number]);
             }
         }
     }
 
     private void Reach(Node node, int entered) => _lowest[node.Number] = Math.Min(_lowest[node.Number], entered);
 
-    private Step Enter(Node node)
+    private void Enter(Node node)
     {
         _entered[node.Number] = _lowest[node.Number] = ++_count;
         _path.Add(node);
-        return new Step(node, DirectlyNeeded(node));
+        if (_steps == _walk.Count)
+        {
+            _walk.Add(new Step());
+        }
+
+        _walk[_steps++].Begin(node);
     }
 
-    private void Leave(Node node, List<Node> needed)
+    private void Leave(Step step)
     {
+        Node node = step.Node;
         if (_lowest[node.Number] != _entered[node.Number])
         {
             return;
         }
 
-        if (_path[_path.Count - 1] == node && !needed.Contains(node))
+        if (_path[_path.Count - 1] == node && !step.IsNeededByItself)
         {
             LeaveLast();
             return;
@@ -111,20 +119,39 @@ internal sealed class StronglyConnectedComponents
         return node;
     }
 
-    private static List<Node> DirectlyNeeded(Node node)
+    /// <summary>A node on the way, and how far it was gone from there. Used again for another one when it is left.</summary>
+    private sealed class Step
     {
-        List<Node> needed = new(node.Bindings!.Length);
-        Edges.AddReached(node, areDeferredAdded: false, needed);
-        return needed;
-    }
+        private readonly List<Node> _needed = [];
+        private Binding[] _bindings = [];
+        private int _next;
 
-    /// <summary>A node on the way, and how far it was gone from there.</summary>
-    private sealed class Step(Node node, List<Node> needed)
-    {
-        public Node Node => node;
+        public Node Node { get; private set; } = null!;
 
-        public List<Node> Needed => needed;
+        public bool IsNeededByItself { get; private set; }
 
-        public int Next { get; set; }
+        public void Begin(Node node)
+        {
+            Node = node;
+            IsNeededByItself = false;
+            _next = 0;
+            _bindings = node.Bindings!;
+            if (!node.IsBoundToOne)
+            {
+                _needed.Clear();
+                Edges.AddReached(node, areDeferredAdded: false, _needed);
+            }
+        }
+
+        /// <summary>Goes to the next node that is directly needed.</summary>
+        public bool TryNext([NotNullWhen(true)] out Node? next)
+        {
+            next = !Node.IsBoundToOne ? _next < _needed.Count ? _needed[_next] : null
+                : _next < _bindings.Length ? ((Binding.Single)_bindings[_next]).Node
+                : null;
+            _next++;
+            IsNeededByItself |= next == Node;
+            return next is not null;
+        }
     }
 }
