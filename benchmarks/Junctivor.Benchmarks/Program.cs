@@ -6,4 +6,9 @@ if (args is [Once.Command, string how])
     return Once.Run(how);
 }
 
+if (args is [InstructionCounter.Command, string name, string by])
+{
+    return InstructionCounter.Run(name, by == Once.Wired);
+}
+
 return await Commands.RunAsync(args);

@@ -8,6 +8,7 @@ public static class AllCases
         new SingletonCase(),
         new SingletonByTypeCase(),
         new OneTransientCase(),
+        new TransientCalledCase(),
         new SixTransientsCase(),
         new FiftyTransientsCase(),
         new ListOfTenCase(),
@@ -16,6 +17,7 @@ public static class AllCases
         new ClosedGenericCase(),
         new MarksCase(),
         new TwoScopedCase(),
+        new TwoScopedAtomicCase(),
         new TwoScopedLockedCase(),
         new FourScopedCase(),
         new TwoScopedAsyncCase(),
@@ -28,6 +30,10 @@ public static class AllCases
         new TwoThreadsCase(),
         new BuildCase(),
         new BuildLargeCase(),
+        new ColdBuildCase(),
+        new ColdBuildLargeCase(),
+        new StartCase(isPrecompiled: true),
+        new StartCase(isPrecompiled: false),
         new WholeProcessCase(),
     ];
 }

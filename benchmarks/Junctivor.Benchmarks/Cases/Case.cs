@@ -28,11 +28,16 @@ public abstract class Case
     /// <summary>Whether it counts how it goes the first time: with something new for each call.</summary>
     public virtual bool IsCold => false;
 
+    /// <summary>Whether it works on several threads.</summary>
+    public virtual bool HasThreads => false;
+
     /// <summary>Comes before the first call, and where <see cref="IsCold"/> before each; it is not measured.</summary>
     public virtual void Prepare()
     {
     }
 
+    /// <summary>Does it.</summary>
+    /// <returns>What was made; where <see cref="IsCold"/>, it can be the time that a process tells of itself.</returns>
     public abstract object? ByHand();
 
     public abstract object? Wired();

@@ -19,7 +19,7 @@ internal sealed class FiftyTransientsCase : Case
 
     public override string Name => "fifty-transients";
 
-    public override double Limit => 1.05;
+    public override double Limit => 1.1;
 
     public override object? ByHand() => new Tree(Bough(), Bough(), Bough());
 

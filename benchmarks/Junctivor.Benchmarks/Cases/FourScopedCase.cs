@@ -16,7 +16,7 @@ internal sealed class FourScopedCase : Case
 
     public override string Name => "four-scoped";
 
-    public override double Limit => 1.4;
+    public override double Limit => 1.3;
 
     public override int MoreBytes => 16;
 

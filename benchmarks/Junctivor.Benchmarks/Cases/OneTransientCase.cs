@@ -9,7 +9,7 @@ internal sealed class OneTransientCase : Case
 
     public override string Name => "transient";
 
-    public override double Limit => 1.25;
+    public override double Limit => 1.2;
 
     public override object? ByHand() => new Buoy();
 

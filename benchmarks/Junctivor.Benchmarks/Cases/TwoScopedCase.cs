@@ -9,7 +9,7 @@ internal class TwoScopedCase : Case
 
     public override string Name => "two-scoped";
 
-    public override double Limit => 1.35;
+    public override double Limit => 1.3;
 
     public override int MoreBytes => 16;
 

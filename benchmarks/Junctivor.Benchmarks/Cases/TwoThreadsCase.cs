@@ -9,6 +9,8 @@ internal sealed class TwoThreadsCase : Case
 
     private readonly Container _container = new Wiring { Scoped.Of<Session>(), Scoped.Of<Ledger>(), Transient.Of<Handler>() }.Build();
 
+    public override bool HasThreads => true;
+
     public override string Name => "two-threads";
 
     public override string Against => "half of it on one thread";

@@ -12,7 +12,7 @@ internal sealed class WarmScopeCase : Case
 
     public override string Name => "warm-scope";
 
-    public override double Limit => 1.15;
+    public override double Limit => 1.3;
 
     public override object? ByHand() => new Handler(Hand.Ledger, Hand.Session);
 

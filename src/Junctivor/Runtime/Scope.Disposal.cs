@@ -15,17 +15,93 @@ public abstract partial class Scope
     /// <returns>The exceptions; null for none.</returns>
     internal List<Exception>? DisposeUnreachable(bool isToldOf)
     {
+        if (State.IsPlain)
+        {
+            long word = Volatile.Read(ref Guard.Word);
+            if (ScopeWord.HasOneToDispose(word) && Guard.TryBeginDisposal(word))
+            {
+                List<Exception>? failures = null;
+                object? unended = DisposeOnly(word, ref failures);
+                return unended is null && failures is null && TryCompleteDisposal()
+                    ? null
+                    : DisposeUnreachableRest(unended is null ? null : [unended], failures, isToldOf);
+            }
+        }
+
         long order = BeginDisposal();
         return order < 0 ? null : DisposeUnreachable(order, isToldOf);
     }
 
     private protected override void DisposeCore()
     {
-        long order = BeginDisposal();
+        if (State.IsPlain)
+        {
+            long word = Volatile.Read(ref Guard.Word);
+            if (ScopeWord.HasOneToDispose(word))
+            {
+                DisposeOnly(word);
+                return;
+            }
+
+            if (Guard.TryDisposeEmpty())
+            {
+                return;
+            }
+        }
+
+        long order = BeginDisposalOfSome();
         if (order >= 0)
         {
             DisposeSome(order);
         }
+    }
+
+    /// <summary>The same for a scope in which only one instance is to be disposed, as in most that have any.</summary>
+    [MethodImpl(MethodImplOptions.NoInlining)]
+    private void DisposeOnly(long word)
+    {
+        if (!Guard.TryBeginDisposal(word))
+        {
+            DisposeCore();
+            return;
+        }
+
+        List<Exception>? failures = null;
+        object? unended = DisposeOnly(word, ref failures);
+        if (unended is not null || failures is not null || !TryCompleteDisposal())
+        {
+            DisposeRest(unended is null ? null : [unended], failures);
+        }
+    }
+
+    /// <returns>The instance, if it can be disposed only asynchronously.</returns>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private object? DisposeOnly(long word, ref List<Exception>? failures)
+    {
+        object? only = Await(ScopeWord.SlotAt(ScopeWord.OrderOf(word), 0));
+        if (only is not IDisposable ending)
+        {
+            return only;
+        }
+
+        Exception? failure = null;
+        try
+        {
+            ending.Dispose();
+        }
+#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
+        catch (Exception thrown)
+#pragma warning restore CA1031
+        {
+            failures = [failure = thrown];
+        }
+
+        if (failure is not null || Root.IsObserved)
+        {
+            Disposal.Report(ending, this, failure, ref failures);
+        }
+
+        return null;
     }
 
     [MethodImpl(MethodImplOptions.NoInlining)]
@@ -33,11 +109,13 @@ public abstract partial class Scope
     {
         List<Exception>? failures = null;
         List<object>? unended = DisposeSlots(order, ref failures);
-        if (unended is null && failures is null && TryCompleteDisposal())
-        {
-            return null;
-        }
+        return unended is null && failures is null && TryCompleteDisposal()
+            ? null
+            : DisposeUnreachableRest(unended, failures, isToldOf);
+    }
 
+    private List<Exception>? DisposeUnreachableRest(List<object>? unended, List<Exception>? failures, bool isToldOf)
+    {
         if (DisposeListed(unended, ref failures) is { } left)
         {
             InvalidOperationException told = Disposal.DisposeUnawaited(left, this);
@@ -56,11 +134,14 @@ public abstract partial class Scope
     {
         List<Exception>? failures = null;
         List<object>? unended = DisposeSlots(order, ref failures);
-        if (unended is null && failures is null && TryCompleteDisposal())
+        if (unended is not null || failures is not null || !TryCompleteDisposal())
         {
-            return;
+            DisposeRest(unended, failures);
         }
+    }
 
+    private void DisposeRest(List<object>? unended, List<Exception>? failures)
+    {
         if (DisposeListed(unended, ref failures) is { } left)
         {
             Disposal.Leave(left, this, ref failures);

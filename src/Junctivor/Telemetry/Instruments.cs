@@ -52,20 +52,12 @@ internal sealed class Instruments
     public Counter<long> Failures { get; }
 
     /// <summary>Whether anybody listens.</summary>
-    public bool AreOn => MeasurePlainConstructions || MeasureScopes || Failures.Enabled;
+    public bool AreOn => Constructions.Enabled || ConstructionTime.Enabled || MeasureScopes || Failures.Enabled;
 
     /// <summary>Whether an observer or listener wants to know of scopes.</summary>
     public bool MeasureScopes
     {
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
         get => ScopesEntered.Enabled || ScopesOpen.Enabled || Activities.HasListeners();
-    }
-
-    /// <summary>Whether anybody wants to know of constructions that go well and cannot take long, so that there is no activity for
-    /// them.</summary>
-    public bool MeasurePlainConstructions
-    {
-        [MethodImpl(MethodImplOptions.AggressiveInlining)]
-        get => Constructions.Enabled || ConstructionTime.Enabled;
     }
 }

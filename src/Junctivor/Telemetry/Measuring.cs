@@ -30,13 +30,6 @@ internal static class Measuring
         get => Made is { } created && created.MeasureScopes;
     }
 
-    /// <inheritdoc cref="Instruments.MeasurePlainConstructions"/>
-    public static bool PlainConstructions
-    {
-        [MethodImpl(MethodImplOptions.AggressiveInlining)]
-        get => Made is { } created && created.MeasurePlainConstructions;
-    }
-
     /// <summary>The first container looks who is there, and sees to it that those are noticed who come later.</summary>
     public static void Begin()
     {

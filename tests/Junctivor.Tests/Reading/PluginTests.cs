@@ -52,7 +52,8 @@ public sealed class PluginTests : IDisposable
     [InlineData("public sealed class Part(Missing missing);", "Part cannot be loaded: ")]
     [InlineData("public sealed class Part { public Part() { } [Inject] public Missing? Missing { get; set; } }",
         "not all of its types can be loaded: ")]
-    [InlineData("public sealed class Part { public Part([Absent] int depth) { } }", "")]
+    [InlineData("public sealed class Part { public Part([Absent, Marked(\"depth\")] int depth) { } }", "")]
+    [InlineData("public sealed class Part { public Part([Absent] string? attributesThatAreNoMarksDoNotMatter = null) { } }", null)]
     [InlineData("public sealed class Part : Missing;", "not all of its types can be loaded: ")]
     [InlineData("public sealed class Part; public static class Beside { [Absent] public static int Depth; }",
         "not all of its types can be loaded: ")]

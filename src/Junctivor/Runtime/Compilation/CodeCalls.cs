@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using System.Runtime.CompilerServices;
 
@@ -8,8 +9,17 @@ internal static class CodeCalls
 {
     public const BindingFlags Hidden = BindingFlags.Instance | BindingFlags.NonPublic;
 
-    public static readonly MethodInfo Measuring =
-        typeof(Telemetry.Measuring).GetProperty(nameof(Telemetry.Measuring.PlainConstructions))!.GetMethod!;
+    public static readonly MethodInfo Measuring = Getter(typeof(Telemetry.Measuring), nameof(Telemetry.Measuring.Instruments));
+
+    /// <summary>The instruments that are told of constructions.</summary>
+    public static readonly MethodInfo[] MeasuringConstructions =
+    [
+        Getter(typeof(Telemetry.Instruments), nameof(Telemetry.Instruments.Constructions)),
+        Getter(typeof(Telemetry.Instruments), nameof(Telemetry.Instruments.ConstructionTime)),
+    ];
+
+    public static readonly MethodInfo BeingEnabled =
+        Getter(typeof(System.Diagnostics.Metrics.Instrument), nameof(System.Diagnostics.Metrics.Instrument.Enabled));
 
     public static readonly MethodInfo Fetching = Of(nameof(Fetch));
 
@@ -77,7 +87,9 @@ internal static class CodeCalls
     /// <summary>What a part is created for.</summary>
     public static Construction AroundPart(Construction? around) => around ?? Construction.None;
 
-    /// <summary>Creates what cannot be created in one go now.</summary>
+    /// <summary>Creates what cannot be created in one go now. Not inlined: the code that it is called from would save registers for it at each
+    /// call.</summary>
+    [MethodImpl(MethodImplOptions.NoInlining)]
     public static object CreateStepByStep(Resolver home, Plan plan) => Construction.Run(plan, home);
 
     /// <summary>Claims slots of a scope: what uses slots is only called for one.</summary>
@@ -85,6 +97,10 @@ internal static class CodeCalls
 
     /// <summary>Returns the claimed slots back that have not been filled, as something threw: whoever wants them tries anew.</summary>
     public static void GiveBack(Resolver home, long slots) => home.Guard.GiveBack(Unsafe.As<Scope>(home), slots);
+
+    private static MethodInfo Getter(
+        [DynamicallyAccessedMembers(DynamicallyAccessedMemberTypes.PublicProperties)] Type type, string property) =>
+        type.GetProperty(property)!.GetMethod!;
 
     private static MethodInfo Of(string name) => typeof(CodeCalls).GetMethod(name)!;
 }

@@ -1,6 +1,7 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using System.Reflection.Emit;
+using Junctivor.Telemetry;
 
 namespace Junctivor.Runtime;
 
@@ -60,8 +61,27 @@ internal sealed class CodeWriter
             _code.Emit(OpCodes.Blt, _emitter.GiveUp);
         }
 
+        GiveUpIfMeasured();
+    }
+
+    /// <summary>One branch for each instrument: a truth value of both would be put together first.</summary>
+    private void GiveUpIfMeasured()
+    {
+        Label isUnmeasured = _code.DefineLabel();
+        LocalBuilder instruments = _code.DeclareLocal(typeof(Instruments));
         _code.Emit(OpCodes.Call, CodeCalls.Measuring);
-        _code.Emit(OpCodes.Brtrue, _emitter.GiveUp);
+        _code.Emit(OpCodes.Stloc, instruments);
+        _code.Emit(OpCodes.Ldloc, instruments);
+        _code.Emit(OpCodes.Brfalse, isUnmeasured);
+        foreach (MethodInfo instrument in CodeCalls.MeasuringConstructions)
+        {
+            _code.Emit(OpCodes.Ldloc, instruments);
+            _code.Emit(OpCodes.Call, instrument);
+            _code.Emit(OpCodes.Call, CodeCalls.BeingEnabled);
+            _code.Emit(OpCodes.Brtrue, _emitter.GiveUp);
+        }
+
+        _code.MarkLabel(isUnmeasured);
     }
 
     private void GiveUp()

@@ -121,6 +121,12 @@ internal struct ScopeGuard
         return ScopeWord.HasNothingToDispose(word) && Interlocked.CompareExchange(ref Word, ScopeWord.FullyDisposed, word) == word;
     }
 
+    /// <summary>Begins disposal, unless the word has changed.</summary>
+    /// <param name="known">The word, of a scope that has something to dispose.</param>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    public bool TryBeginDisposal(long known) =>
+        Interlocked.CompareExchange(ref Word, ScopeWord.BeginDisposalBy(known, ControlFlow.Id), known) == known;
+
     /// <summary>Begins disposal: nothing is claimed from now on.</summary>
     /// <param name="order">What is to be disposed and in no list.</param>
     /// <returns>False if somebody else has begun it.</returns>

@@ -57,6 +57,10 @@ internal static class ScopeWord
     /// <summary>Whether the scope has not ended, and nothing is to be disposed, here or in a list.</summary>
     public static bool HasNothingToDispose(long word) => (word & (Disposing | Listed | (OrderMask << OrderAt))) == 0;
 
+    /// <summary>Whether the scope has not ended, and exactly one slot is to be disposed, and none in a list.</summary>
+    public static bool HasOneToDispose(long word) =>
+        (ulong)((word & (Disposing | Listed | (OrderMask << OrderAt))) >> OrderAt) is > 0 and < 1UL << OrderBits;
+
     public static int CountOf(long order) => order == 0 ? 0 : (BitOperations.Log2((ulong)order) / OrderBits) + 1;
 
     /// <summary>The word of a scope that ends, where nothing is to be disposed that the word knows.</summary>
