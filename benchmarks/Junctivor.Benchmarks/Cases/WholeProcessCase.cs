@@ -3,8 +3,8 @@ using Junctivor.Benchmarks.Running;
 
 namespace Junctivor.Benchmarks.Cases;
 
-/// <summary>A process from its start to its end, over a hundred services that share the code of one class: little to do by hand. The library
-/// is not precompiled.</summary>
+/// <summary>A process from its start to its end, over a hundred services that share the code of one class: little to do by hand. The
+/// library is not precompiled.</summary>
 internal sealed class WholeProcessCase : Case
 {
     public override string Name => "whole-process";

@@ -7,8 +7,9 @@ using Junctivor.Benchmarks.Cases;
 namespace Junctivor.Benchmarks.Running;
 
 /// <summary>
-/// Counts the machine instructions of one operation: a figure that does not depend on what else the machine does. Many virtual machines keep
-/// the counters of the processor to themselves, so another process steps through the operation, as a debugger would. Linux on x64 only.
+/// Counts the machine instructions of one operation: a figure that does not depend on what else the machine does. Many virtual machines
+/// keep the counters of the processor to themselves, so another process steps through the operation, as a debugger would. Linux on x64
+/// only.
 /// </summary>
 internal static partial class InstructionCounter
 {
@@ -118,7 +119,8 @@ internal static partial class InstructionCounter
     private static double? Step(string name, string how)
     {
         string program = Path.ChangeExtension(typeof(InstructionCounter).Assembly.Location, "dll");
-        string?[] surroundings = [.. Environment.GetEnvironmentVariables().Cast<DictionaryEntry>().Select(each => $"{each.Key}={each.Value}"), null];
+        string?[] surroundings =
+            [.. Environment.GetEnvironmentVariables().Cast<DictionaryEntry>().Select(each => $"{each.Key}={each.Value}"), null];
         if (posix_spawnp(out int id, "dotnet", 0, 0, ["dotnet", program, Command, name, how, null], surroundings) != 0)
         {
             return null;
@@ -169,7 +171,8 @@ internal static partial class InstructionCounter
         }
     }
 
-    /// <summary>Which place the stepped process tells; 0 where it tells none. It stops at a call as such, or before its instruction.</summary>
+    /// <summary>Which place the stepped process tells; 0 where it tells none. It stops at a call as such, or before its
+    /// instruction.</summary>
     private static int PlaceOf(long[] registers, int stopped, int id)
     {
         const int Result = 10;
@@ -195,7 +198,8 @@ internal static partial class InstructionCounter
     private static partial nint ptrace(int request, int process, nint address, ref long data);
 
     [LibraryImport("libc", StringMarshalling = StringMarshalling.Utf8)]
-    private static partial int posix_spawnp(out int id, string file, nint actions, nint attributes, string?[] arguments, string?[] surroundings);
+    private static partial int posix_spawnp(
+        out int id, string file, nint actions, nint attributes, string?[] arguments, string?[] surroundings);
 
     [LibraryImport("libc")]
     private static partial int raise(int signal);

@@ -4,7 +4,8 @@ using System.Runtime.InteropServices;
 
 namespace Junctivor.Benchmarks.Running;
 
-/// <summary>The program of which the start is measured: published once, with the library precompiled as in its package, or as it is.</summary>
+/// <summary>The program of which the start is measured: published once, with the library precompiled as in its package, or as it
+/// is.</summary>
 /// <param name="isPrecompiled">Whether the library is precompiled.</param>
 internal sealed class StartProgram(bool isPrecompiled)
 {

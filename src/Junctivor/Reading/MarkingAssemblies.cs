@@ -4,8 +4,8 @@ using System.Reflection.Metadata;
 namespace Junctivor.Reading;
 
 /// <summary>
-/// Knows where marks, and properties to fill, can stand at all. Looking for them takes longer than all the rest of reading a class, and most
-/// assemblies have none: one that uses an attribute has its name in its metadata. Safe for use by several threads.
+/// Knows where marks, and properties to fill, can stand at all. Looking for them takes longer than all the rest of reading a class, and
+/// most assemblies have none: one that uses an attribute has its name in its metadata. Safe for use by several threads.
 /// </summary>
 internal sealed class MarkingAssemblies
 {

@@ -135,8 +135,8 @@ internal sealed class WiringReader : ITypeReader
     private ClosingObstacle? UnbuiltFor(Type definition, Type service) =>
         GenericClosing.Close(definition, service) is { } closed && !GenericClosing.HasCode(closed)
             ? new ClosingObstacle(
-                $"This program was compiled natively, and has no code for {TypeNames.Short(closed)}: there, an open registration can be closed "
-                    + "over classes only.",
+                $"This program was compiled natively, and has no code for {TypeNames.Short(closed)}: there, an open registration can be "
+                    + "closed over classes only.",
                 Unbuilt: Types[closed])
             : null;
 
@@ -152,7 +152,8 @@ internal sealed class WiringReader : ITypeReader
 
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
 
-    public IReadOnlyList<Node> Disabled => _disabled is null ? [] : [.. _disabled.Select(entry => TryRead(entry, int.MaxValue, out _)).OfType<Node>()];
+    public IReadOnlyList<Node> Disabled =>
+        _disabled is null ? [] : [.. _disabled.Select(entry => TryRead(entry, int.MaxValue, out _)).OfType<Node>()];
 
     /// <summary>What a method requests, as a node that gives the arguments to call it with.</summary>
     public Node ReadCall(MethodInfo method, int parameterCount) =>

@@ -50,5 +50,6 @@ public static partial class Decorator
         [CallerLineNumber] int line = 0) =>
         decorator is null
             ? throw new ArgumentNullException(nameof(decorator))
-            : RegistrationStart.AsDecorator(RegistrationStart.OfClass(Level.Transient, service, decorator, new SourcePlace(file, line)).Data);
+            : RegistrationStart.AsDecorator(
+                RegistrationStart.OfClass(Level.Transient, service, decorator, new SourcePlace(file, line)).Data);
 }

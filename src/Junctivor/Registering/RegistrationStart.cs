@@ -16,7 +16,8 @@ internal static class RegistrationStart
         return token is null ? data : data with { Tokens = [token] };
     }
 
-    /// <summary>Takes types and not type arguments: each generic method costs a fresh process time for each of its type arguments.</summary>
+    /// <summary>Takes types and not type arguments: each generic method costs a fresh process time for each of its type
+    /// arguments.</summary>
     public static RegistrationData OfClass(
         Level level, Type service, [DynamicallyAccessedMembers(Kept.Members)] Type implementation, TypeToken? token, SourcePlace place) =>
         Start(level, service, new InstanceSource.OfClass(implementation), place, token);

@@ -5,7 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>JV102: a class that nobody can construct, or not with what a container can supply.</summary>
 internal sealed class NotConstructibleRule : NodeRule
 {
-    protected override bool Concerns(Node node) => (node.Kind == NodeKind.Class && MayBeUnconstructible(node)) || HasImpossibleParameter(node);
+    protected override bool Concerns(Node node) =>
+        (node.Kind == NodeKind.Class && MayBeUnconstructible(node)) || HasImpossibleParameter(node);
 
     private static bool MayBeUnconstructible(Node node)
     {

@@ -5,7 +5,8 @@ namespace Junctivor.Checks;
 /// <summary>JV204: the same class for the same service, twice; each is an instance of its own.</summary>
 internal sealed class RegisteredTwiceRule : IRule
 {
-    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) => graph.Effective.IsAnyServedBySeveral || graph.Effective.Decorators.Count > 0;
+    public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) =>
+        graph.Effective.IsAnyServedBySeveral || graph.Effective.Decorators.Count > 0;
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         (graph.Effective.ServedBySeveral.Any() ? Find(graph).Concat(FindFactories(graph)).Concat(FindAliases(graph)) : [])

@@ -107,7 +107,8 @@ internal sealed class UndecoratedRule : IRule
             Remarks = [reason],
             Fixes =
             [
-                new Fix("register the closed decorator, which compiles it into the program", $"Decorator.Of<{service.Name}, {closed.Name}>()"),
+                new Fix(
+                    "register the closed decorator, which compiles it into the program", $"Decorator.Of<{service.Name}, {closed.Name}>()"),
             ],
             Candidates = [decorator.Name, node.Name],
             Order = decorator.Order,

@@ -87,8 +87,8 @@ internal static class CodeCalls
     /// <summary>What a part is created for.</summary>
     public static Construction AroundPart(Construction? around) => around ?? Construction.None;
 
-    /// <summary>Creates what cannot be created in one go now. Not inlined: the code that it is called from would save registers for it at each
-    /// call.</summary>
+    /// <summary>Creates what cannot be created in one go now. Not inlined: the code that it is called from would save registers for it at
+    /// each call.</summary>
     [MethodImpl(MethodImplOptions.NoInlining)]
     public static object CreateStepByStep(Resolver home, Plan plan) => Construction.Run(plan, home);
 

@@ -153,7 +153,9 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
     {
         InstanceSource source = WiringReader.SourceOf(node);
         Recipe recipe =
-            source is InstanceSource.OfClass ? new ConstructorRecipe(WiringReader.ConstructorOf(node), plans.Codes) : RecipeOf(node, source);
+            source is InstanceSource.OfClass
+                ? new ConstructorRecipe(WiringReader.ConstructorOf(node), plans.Codes)
+                : RecipeOf(node, source);
         return node.Properties.Length == 0 ? recipe : FillingProperties(recipe, node);
     }
 
