@@ -39,7 +39,9 @@ public sealed class PackedLibrary : IAsyncLifetime
     {
         ProcessStartInfo start = new(program, arguments)
         {
-            WorkingDirectory = folder, RedirectStandardOutput = true, RedirectStandardError = true,
+            WorkingDirectory = folder,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
         };
         using Process process = Process.Start(start)!;
         Task<string> output = process.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken);
