@@ -46,5 +46,6 @@ internal static class BuildStep
         .. shared is null ? [] : BranchNotSeenFaults.NotSeen(graph, shared.IsShared),
     ];
 
+    /// <summary>A method of its own, so that a build without a parent does not load what only branches need.</summary>
     private static SharedNodes SharedWith(Container parent, WiringReader reader) => new(parent, reader);
 }

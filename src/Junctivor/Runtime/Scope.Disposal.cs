@@ -21,7 +21,7 @@ public abstract partial class Scope
             if (ScopeWord.HasOneToDispose(word) && Guard.TryBeginDisposal(word))
             {
                 List<Exception>? failures = null;
-                object? unended = DisposeOnly(word, ref failures);
+                object? unended = DisposeOne(Await(ScopeWord.SlotAt(ScopeWord.OrderOf(word), 0)), ref failures);
                 return unended is null && failures is null && TryCompleteDisposal()
                     ? null
                     : DisposeUnreachableRest(unended is null ? null : [unended], failures, isToldOf);
@@ -67,41 +67,11 @@ public abstract partial class Scope
         }
 
         List<Exception>? failures = null;
-        object? unended = DisposeOnly(word, ref failures);
+        object? unended = DisposeOne(Await(ScopeWord.SlotAt(ScopeWord.OrderOf(word), 0)), ref failures);
         if (unended is not null || failures is not null || !TryCompleteDisposal())
         {
             DisposeRest(unended is null ? null : [unended], failures);
         }
-    }
-
-    /// <returns>The instance, if it can be disposed only asynchronously.</returns>
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    private object? DisposeOnly(long word, ref List<Exception>? failures)
-    {
-        object? only = Await(ScopeWord.SlotAt(ScopeWord.OrderOf(word), 0));
-        if (only is not IDisposable ending)
-        {
-            return only;
-        }
-
-        Exception? failure = null;
-        try
-        {
-            ending.Dispose();
-        }
-#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
-        catch (Exception thrown)
-#pragma warning restore CA1031
-        {
-            failures = [failure = thrown];
-        }
-
-        if (failure is not null || Root.IsObserved)
-        {
-            Disposal.Report(ending, this, failure, ref failures);
-        }
-
-        return null;
     }
 
     [MethodImpl(MethodImplOptions.NoInlining)]
@@ -155,35 +125,41 @@ public abstract partial class Scope
     private List<object>? DisposeSlots(long order, ref List<Exception>? failures)
     {
         List<object>? unended = null;
-        bool isObserved = Root.IsObserved;
         for (int number = ScopeWord.CountOf(order) - 1; number >= 0; number--)
         {
-            object? created = Await(ScopeWord.SlotAt(order, number));
-            if (created is not IDisposable ending)
-            {
-                Keep(created, ref unended);
-                continue;
-            }
-
-            Exception? failure = null;
-            try
-            {
-                ending.Dispose();
-            }
-#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
-            catch (Exception thrown)
-#pragma warning restore CA1031
-            {
-                (failures ??= []).Add(failure = thrown);
-            }
-
-            if (isObserved || failure is not null)
-            {
-                Disposal.Report(ending, this, failure, ref failures);
-            }
+            Keep(DisposeOne(Await(ScopeWord.SlotAt(order, number)), ref failures), ref unended);
         }
 
         return unended;
+    }
+
+    /// <summary>Disposes of an instance, if there is one.</summary>
+    /// <returns>The instance, if it can be disposed only asynchronously.</returns>
+    private object? DisposeOne(object? created, ref List<Exception>? failures)
+    {
+        if (created is not IDisposable ending)
+        {
+            return created;
+        }
+
+        Exception? failure = null;
+        try
+        {
+            ending.Dispose();
+        }
+#pragma warning disable CA1031 // The others must be ended too; this one is thrown at the end.
+        catch (Exception thrown)
+#pragma warning restore CA1031
+        {
+            (failures ??= []).Add(failure = thrown);
+        }
+
+        if (failure is not null || Root.IsObserved)
+        {
+            Disposal.Report(ending, this, failure, ref failures);
+        }
+
+        return null;
     }
 
     /// <summary>Disposes of what the store has listed.</summary>
