@@ -11,4 +11,9 @@ if (args is [InstructionCounter.Command, string name, string by])
     return InstructionCounter.Run(name, by == Once.Wired);
 }
 
+if (args is [OwnProcess.Command, string measured])
+{
+    return OwnProcess.Run(measured);
+}
+
 return await Commands.RunAsync(args);

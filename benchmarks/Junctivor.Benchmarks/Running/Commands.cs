@@ -17,7 +17,7 @@ internal static class Commands
         Argument<string[]> some = new("NAME") { Description = "Some cases only.", Arity = ArgumentArity.ZeroOrMore };
         some.AcceptOnlyFromAmong(names);
 
-        Command quick = new("quick", "All cases in this process, interleaved with their twins, in a few minutes.") { some, smoke };
+        Command quick = new("quick", "All cases, interleaved with their twins, in about ten minutes.") { some, smoke };
         quick.SetAction(arguments =>
         {
             string[] wanted = arguments.GetValue(some) ?? [];

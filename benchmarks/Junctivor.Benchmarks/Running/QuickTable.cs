@@ -5,7 +5,7 @@ using Spectre.Console;
 
 namespace Junctivor.Benchmarks.Running;
 
-/// <summary>Measures cases in this process, and prints one table of ratios.</summary>
+/// <summary>Measures cases, and prints one table of ratios.</summary>
 internal static class QuickTable
 {
     private const int WidestTable = 120;

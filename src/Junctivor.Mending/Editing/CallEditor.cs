@@ -36,12 +36,12 @@ internal static class CallEditor
     private static SourceChange SupplyAs(SemanticModel model, IReadOnlyList<InvocationExpressionSyntax> calls, SourceEdit edit)
     {
         InvocationExpressionSyntax? supplying = calls.FirstOrDefault(call =>
-            model.GetSymbolInfo(call).Symbol is IMethodSymbol { Name: nameof(Incoming.Value), ContainingType.Name: nameof(Incoming) }
+            model.GetSymbolInfo(call).Symbol is IMethodSymbol { Name: "Value", ContainingType.Name: "Incoming" }
             && call.ArgumentList.Arguments is [var value]
             && model.GetTypeInfo(value.Expression).Type is INamedTypeSymbol type && MetadataName.Of(type) == edit.Type);
         return supplying is null
             ? throw new CannotEditException($"the value is not supplied at {Path.GetFileName(edit.File)}:{edit.Line}")
-            : SourceChange.Replace(MethodOf(supplying).Name, $"{nameof(Incoming.Value)}<{edit.Text}>");
+            : SourceChange.Replace(MethodOf(supplying).Name, $"Value<{edit.Text}>");
     }
 
     private static SourceChange AwaitBefore(InvocationExpressionSyntax request, string call)

@@ -30,7 +30,7 @@ internal static class ClassEditor
         SyntaxNode syntax = SyntaxOf(constructor);
         int start = syntax.GetFirstToken().SpanStart;
         string indent = Lines.BreakOf(syntax.SyntaxTree) + Lines.IndentAt(syntax.SyntaxTree, start);
-        string written = syntax is TypeDeclarationSyntax ? attribute.Replace("[", "[method: ", StringComparison.Ordinal) : attribute;
+        string written = syntax is TypeDeclarationSyntax ? $"[method: {attribute[1..]}" : attribute;
         return SourceChange.Insert(syntax.SyntaxTree, start, written + indent);
     }
 

@@ -65,7 +65,7 @@ internal static class LevelEditor
             found.AddRange(tree.GetRoot().DescendantNodes()
                 .OfType<BaseObjectCreationExpressionSyntax>()
                 .Where(creation => creation.ArgumentList?.Arguments.FirstOrDefault() is { } name
-                    && model.GetTypeInfo(creation).Type?.Name == nameof(ScopeLevel)
+                    && model.GetTypeInfo(creation).Type?.Name == "ScopeLevel"
                     && model.GetConstantValue(name.Expression) is { HasValue: true, Value: string text } && text == level));
         }
 

@@ -21,17 +21,17 @@ internal static class NameRepair
         ["Random"] = "System",
         ["IReadOnlyList"] = "System.Collections.Generic",
         ["HttpClient"] = "System.Net.Http",
-        [nameof(FreshScope<>)] = nameof(Junctivor),
-        [nameof(Container)] = nameof(Junctivor),
-        [nameof(Scope)] = nameof(Junctivor),
-        ["Inject"] = nameof(Junctivor),
-        ["Marked"] = nameof(Junctivor),
-        ["IncludingMarked"] = nameof(Junctivor),
+        ["FreshScope"] = "Junctivor",
+        ["Container"] = "Junctivor",
+        ["Scope"] = "Junctivor",
+        ["Inject"] = "Junctivor",
+        ["Marked"] = "Junctivor",
+        ["IncludingMarked"] = "Junctivor",
     };
 
     /// <summary>The compilation in which all new names are known.</summary>
     /// <exception cref="CannotEditException">It does not compile, and the one before did.</exception>
-    public static CSharpCompilation Of(CSharpCompilation before, CSharpCompilation after, IReadOnlySet<string> changedFiles)
+    public static CSharpCompilation Of(CSharpCompilation before, CSharpCompilation after, HashSet<string> changedFiles)
     {
         HashSet<string> known = [.. ErrorsOf(before).Select(error => error.GetMessage(null))];
         for (int round = 0; round < MostRounds; round++)

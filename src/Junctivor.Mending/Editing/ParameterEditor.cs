@@ -27,7 +27,7 @@ internal static class ParameterEditor
             var (was, now) when was == now => [],
             (not null, null) => DirectUses.ChangesOf(uses, former),
             ("Lazy", "Func") => DirectUses.Replace(uses, former, use => $"{use}()"),
-            (_, nameof(FreshScope<>)) => FreshScopeUses.ChangesOf(uses, former),
+            (_, "FreshScope") => FreshScopeUses.ChangesOf(uses, former),
             (null, { } wrapper) => DeferredUses(uses, wrapper, parameter.Name),
             _ => throw new CannotEditException($"{parameter.Name} is a {former} already"),
         });
@@ -75,5 +75,5 @@ internal static class ParameterEditor
     }
 
     private static bool IsInjected(IParameterSymbol parameter) =>
-        parameter.ContainingSymbol.GetAttributes().Any(attribute => attribute.AttributeClass?.Name == nameof(InjectAttribute));
+        parameter.ContainingSymbol.GetAttributes().Any(attribute => attribute.AttributeClass?.Name == "InjectAttribute");
 }

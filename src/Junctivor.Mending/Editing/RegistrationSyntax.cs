@@ -70,11 +70,7 @@ internal sealed class RegistrationSyntax
     {
         for (ITypeSymbol? each = type; each is not null; each = each.BaseType)
         {
-            if (each is
-                {
-                    Name: nameof(
-                Registration), ContainingNamespace: { Name: nameof(Junctivor), ContainingNamespace.IsGlobalNamespace: true }
-                })
+            if (each is { Name: "Registration", ContainingNamespace: { Name: "Junctivor", ContainingNamespace.IsGlobalNamespace: true } })
             {
                 return true;
             }

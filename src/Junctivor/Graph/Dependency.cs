@@ -14,5 +14,5 @@ internal sealed record Dependency(Node Consumer, int Number, Binding Binding)
 
     public bool Equals(Dependency? other) => other is not null && ReferenceEquals(other.Consumer, Consumer) && other.Number == Number;
 
-    public override int GetHashCode() => HashCode.Combine(Consumer, Number);
+    public override int GetHashCode() => (Consumer, Number).GetHashCode();
 }

@@ -34,6 +34,15 @@ internal sealed class Level(string name, Level? within = null, string? variable 
     public bool IsApartFrom(Level other) =>
         this != other && IsUsersOwn && other.IsUsersOwn && !IsInside(other) && !other.IsInside(this);
 
+    /// <summary>Whether a member has the name of the level, and so is not the method that the level is created in.</summary>
+    public static bool IsNamedAfter(string? member, string name)
+    {
+        string letters = string.Concat(name.Where(char.IsLetterOrDigit));
+        return member is { Length: > 0 } && letters.Length > 0
+            && (member.Contains(letters, StringComparison.OrdinalIgnoreCase)
+                || letters.Contains(member, StringComparison.OrdinalIgnoreCase));
+    }
+
     public override string ToString() => Name;
 
     private bool IsInside(Level outer)

@@ -50,6 +50,8 @@ internal static class WellKnownTypes
 
     public const string Anything = "System.Object";
 
+    public const string Nullable = "System.Nullable`1";
+
     public const string TypeOfTypes = "System.Type";
 
     /// <summary>Whether the container itself provides one to whoever requests it, so that none can be registered.</summary>

@@ -20,8 +20,7 @@ internal static class ConstraintReader
         {
             if (!found.TryGetValue(parameter, out Type? argument))
             {
-                return new ClosingObstacle(
-                    $"{TypeNames.Short(service)} does not determine the type parameter {parameter.Name} of {TypeNames.Short(definition)}.");
+                return BrokenConstraint.Undetermined(types[service], parameter.Name, TypeNames.Short(definition));
             }
 
             if (ObstacleFor(definition, parameter, argument, types) is { } obstacle)
@@ -36,32 +35,25 @@ internal static class ConstraintReader
     private static ClosingObstacle? ObstacleFor(Type definition, Type parameter, Type argument, TypeCatalog types)
     {
         GenericParameterAttributes special = parameter.GenericParameterAttributes & GenericParameterAttributes.SpecialConstraintMask;
-        string where = $"{TypeNames.Short(definition)} has the constraint 'where {parameter.Name} : ";
-        string name = TypeNames.Short(argument);
+        BrokenConstraint broken = new(TypeNames.Short(definition), parameter.Name, types[argument]);
         if (special.HasFlag(GenericParameterAttributes.ReferenceTypeConstraint) && argument.IsValueType)
         {
-            return new ClosingObstacle($"{where}class', and {name} is a structure.");
+            return broken.ReferenceWanted;
         }
 
         if (special.HasFlag(GenericParameterAttributes.NotNullableValueTypeConstraint) && !argument.IsValueType)
         {
-            return new ClosingObstacle($"{where}struct', and {name} is not a structure.");
+            return broken.StructureWanted;
         }
 
         if (parameter.GetGenericParameterConstraints()
             .FirstOrDefault(each => !each.ContainsGenericParameters && !each.IsAssignableFrom(argument)) is { } missed)
         {
-            string verb = missed.IsInterface ? "implement" : "derive from";
-            return new ClosingObstacle(
-                $"{where}{TypeNames.Short(missed)}', and {name} does not {verb} it.",
-                argument.Assembly == typeof(object).Assembly ? null : $"change {name} to {verb} {TypeNames.Short(missed)}",
-                types[argument],
-                types[missed]);
+            return broken.SupertypeWanted(types[missed], isChangeable: argument.Assembly != typeof(object).Assembly);
         }
 
         return special.HasFlag(GenericParameterAttributes.DefaultConstructorConstraint) && !HasDefaultConstructor(argument)
-            ? new ClosingObstacle(
-                $"{where}new()', and {name} has no public constructor without parameters.", $"give {name} such a constructor")
+            ? broken.ConstructorWanted
             : null;
     }
 

@@ -273,12 +273,13 @@ internal sealed class WiringReader : ITypeReader
             Mark = Types.MarkOf(entry.Mark),
             IsDecorator = entry.IsDecorator,
             IsAsync = making is InstanceSource.OfAsyncFactory,
-            Options = OptionsOf(entry, services),
+            Options = OptionsOf(entry),
             Constructors = ofClass is null ? [] : _classes.ReadConstructors(ofClass.Implementation),
             Properties = ofClass is null ? [] : _classes.ReadProperties(ofClass.Implementation),
             FactoryParameters = ofClass is null ? FactoryParametersOf(entry) : [],
             Origin = entry,
         };
+        node = WithMeaningless(node, entry);
         return ofClass is not null && (entry.IsDecorator || entry.Passed.Count > 0) ? _classes.Meet(node, entry.Passed) : node;
     }
 
@@ -288,19 +289,17 @@ internal sealed class WiringReader : ITypeReader
     private TypeRef[] AllServicesOf(RegistrationData entry) =>
         [.. entry.AlsoServes.Prepend(entry.Service).Distinct().Select(service => Types[service])];
 
-    private RegistrationOptions OptionsOf(RegistrationData entry, TypeRef[] services)
+    private RegistrationOptions OptionsOf(RegistrationData entry)
     {
-        IReadOnlyList<MeaninglessOption> idle = MeaninglessOptions.Of(entry, services);
         bool isWarmed = (entry.WarmUp ?? entry.WindDown) is not null;
-        return idle.Count == 0 && !isWarmed && entry.OnlyFor is null
+        return !isWarmed && entry.OnlyFor is null
             ? entry.Options
-            : entry.Options with
-            {
-                OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor],
-                Meaningless = idle,
-                HasWarmUp = isWarmed,
-            };
+            : entry.Options with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], HasWarmUp = isWarmed };
     }
+
+    private static Node WithMeaningless(Node node, RegistrationData entry) => WrittenOptions.Of(node, entry) is { Count: > 0 } meaningless
+        ? node with { Options = node.Options with { Meaningless = meaningless } }
+        : node;
 
     private Parameter[] FactoryParametersOf(RegistrationData entry) => entry.Source switch
     {

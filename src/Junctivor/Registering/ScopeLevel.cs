@@ -31,7 +31,7 @@ public sealed partial class ScopeLevel
         [CallerMemberName] string variable = "")
     {
         ArgumentException.ThrowIfNullOrWhiteSpace(name);
-        Level = new Level(name, within?.Level, IsNamedAfter(variable, name) ? variable : null);
+        Level = new Level(name, within?.Level, Level.IsNamedAfter(variable, name) ? variable : null);
         Within = within;
         File = file;
         Line = line;
@@ -50,15 +50,6 @@ public sealed partial class ScopeLevel
     public int Line { get; }
 
     internal Level Level { get; }
-
-    /// <summary>Whether a member has the name of the level, and so is not the method that the level is created in.</summary>
-    private static bool IsNamedAfter(string? member, string name)
-    {
-        string letters = string.Concat(name.Where(char.IsLetterOrDigit));
-        return member is { Length: > 0 } && letters.Length > 0
-            && (member.Contains(letters, StringComparison.OrdinalIgnoreCase)
-                || letters.Contains(member, StringComparison.OrdinalIgnoreCase));
-    }
 
     /// <summary>The level, for people.</summary>
     /// <returns>Its name.</returns>

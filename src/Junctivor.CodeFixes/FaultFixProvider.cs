@@ -1,0 +1,58 @@
+using System.Collections.Immutable;
+using System.Composition;
+using Junctivor.Generators;
+using Junctivor.Generators.Checking;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CodeActions;
+using Microsoft.CodeAnalysis.CodeFixes;
+using Microsoft.CodeAnalysis.CSharp;
+
+namespace Junctivor.CodeFixes;
+
+/// <summary>Offers the fixes of a fault that can be made mechanically: the same edits as those of <c>junctivor mend</c>.</summary>
+[ExportCodeFixProvider(LanguageNames.CSharp, Name = nameof(FaultFixProvider))]
+[Shared]
+public sealed class FaultFixProvider : CodeFixProvider
+{
+    /// <inheritdoc/>
+    public override ImmutableArray<string> FixableDiagnosticIds { get; } = [.. FaultKind.All.Select(kind => kind.Code)];
+
+    /// <inheritdoc/>
+    public override FixAllProvider GetFixAllProvider() => OneAfterAnother.Instance;
+
+    /// <inheritdoc/>
+    public override async Task RegisterCodeFixesAsync(CodeFixContext context)
+    {
+        if (await context.Document.Project.GetCompilationAsync(context.CancellationToken).ConfigureAwait(false) is not CSharpCompilation compilation)
+        {
+            return;
+        }
+
+        foreach (Diagnostic diagnostic in context.Diagnostics)
+        {
+            if (FaultAt(compilation, diagnostic, context.CancellationToken) is not { } fault)
+            {
+                continue;
+            }
+
+            foreach (Fix fix in fault.Fixes.Where(fix => Editor.CanMake(compilation, fix)))
+            {
+                context.RegisterCodeFix(
+                    CodeAction.Create(
+                        $"{Capital(fix.ToString())}",
+                        cancellationToken => Editor.MakeAsync(context.Document.Project, fix, cancellationToken),
+                        Editor.KeyOf(fault, fix)),
+                    diagnostic);
+            }
+        }
+    }
+
+    /// <summary>The fault that a diagnostic shows; null where it is not there any more.</summary>
+    internal static Fault? FaultAt(Compilation compilation, Diagnostic diagnostic, CancellationToken cancellationToken) =>
+        new WiringRoots(compilation, cancellationToken).CheckAll()
+            .SelectMany(root => root.Faults)
+            .FirstOrDefault(located => located.Fault.Code == diagnostic.Id
+                && located.Fault.ToString() == diagnostic.Properties.GetValueOrDefault(WiringAnalyzer.TextProperty))?.Fault;
+
+    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
+}

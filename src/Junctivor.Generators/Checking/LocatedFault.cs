@@ -1,0 +1,8 @@
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Generators.Checking;
+
+/// <summary>A fault, and the registration that it is shown at.</summary>
+/// <param name="Fault">The fault.</param>
+/// <param name="Location">The registration; where none has part in it, the wiring.</param>
+internal sealed record LocatedFault(Fault Fault, Location Location);

@@ -1,0 +1,62 @@
+using Junctivor.Checks;
+using Junctivor.Generators.Following;
+using Junctivor.Generators.Symbols;
+using Junctivor.Graph;
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Generators.Checking;
+
+/// <summary>Checks a wiring that has been followed, by the rules that check it at startup.</summary>
+/// <param name="compilation">The source.</param>
+/// <param name="cancellationToken">Ends it.</param>
+internal sealed class RootChecker(Compilation compilation, CancellationToken cancellationToken)
+{
+    /// <summary>Each way in which this many conditions can come out is checked; where there are more, nothing is claimed.</summary>
+    public const int MostFlags = 5;
+
+    /// <summary>The report of a wiring whose conditions come out in one way.</summary>
+    public CheckReport Report(IReadOnlyList<WiringEntry> entries, IReadOnlyDictionary<object, bool> flags)
+    {
+        cancellationToken.ThrowIfCancellationRequested();
+        ServiceGraph graph = SymbolReader.Read(
+            compilation, entries.Where(entry => entry.Holds(flags)).Select(entry => (entry.Registration, entry.IsEnabled(flags))));
+        return new SeverityPolicy(graph, null, warningsAreFaults: false).Apply(Checker.Inspect(graph));
+    }
+
+    /// <summary>What is wrong with a wiring however its conditions come out.</summary>
+    /// <param name="entries">The entries.</param>
+    /// <param name="root">Where the wiring is.</param>
+    /// <exception cref="UnfollowableException">It has too many conditions.</exception>
+    public IReadOnlyList<LocatedFault> Check(IReadOnlyList<WiringEntry> entries, Location root)
+    {
+        IReadOnlyList<object> flags = [.. entries.SelectMany(entry => entry.Flags).Distinct()];
+        if (flags.Count > MostFlags)
+        {
+            throw new UnfollowableException($"it depends on {flags.Count} conditions, and at most {MostFlags} are tried in every combination", root);
+        }
+
+        IReadOnlyList<Fault>? always = null;
+        foreach (IReadOnlyDictionary<object, bool> outcome in Outcomes(flags))
+        {
+            CheckReport report = Report(entries, outcome);
+            always = always is null ? report.All : [.. always.Where(fault => report.All.Any(other => IsSame(fault, other)))];
+        }
+
+        return [.. always!.Select(fault => new LocatedFault(fault, LocationOf(fault) ?? root))];
+    }
+
+    private static bool IsSame(Fault one, Fault other) => one.Kind == other.Kind && one.Summary == other.Summary;
+
+    private static Location? LocationOf(Fault fault) =>
+        fault.Path.Select(step => SymbolReader.WrittenOf(step.Node)?.Location).FirstOrDefault(location => location is not null);
+
+    /// <summary>Every way in which flags can come out, all of them true first.</summary>
+    private static IEnumerable<IReadOnlyDictionary<object, bool>> Outcomes(IReadOnlyList<object> flags)
+    {
+        for (int outcome = 0; outcome < 1 << flags.Count; outcome++)
+        {
+            int bits = outcome;
+            yield return flags.Select((flag, number) => (flag, IsTrue: (bits & (1 << number)) == 0)).ToDictionary(each => each.flag, each => each.IsTrue);
+        }
+    }
+}

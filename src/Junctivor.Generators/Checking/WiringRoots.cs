@@ -1,0 +1,90 @@
+using System.Runtime.CompilerServices;
+using Junctivor.Generators.Following;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
+
+namespace Junctivor.Generators.Checking;
+
+/// <summary>Finds the wirings of a program that are complete: those that are built, and those with <c>[CheckedWiring]</c>.</summary>
+/// <param name="compilation">The source.</param>
+/// <param name="cancellationToken">Ends it.</param>
+internal sealed class WiringRoots(Compilation compilation, CancellationToken cancellationToken)
+{
+    private const string Build = "Build";
+    private const string Marking = "CheckedWiring";
+
+    /// <summary>What in a file could be one, by its text alone: read once for each text of a file.</summary>
+    private static readonly ConditionalWeakTable<SyntaxTree, IReadOnlyList<SyntaxNode>> Candidates = new();
+
+    /// <summary>Checks all of them.</summary>
+    public IReadOnlyList<CheckedRoot> CheckAll()
+    {
+        WiringFollower follower = new(compilation, cancellationToken);
+        SourceMembers members = new(compilation, cancellationToken);
+        RootChecker checker = new(compilation, cancellationToken);
+        List<CheckedRoot> roots = [];
+        foreach (SyntaxNode candidate in compilation.SyntaxTrees.SelectMany(CandidatesIn))
+        {
+            if (EntriesOf(candidate, follower, members) is { } follow)
+            {
+                roots.Add(Check(candidate, follow, checker));
+            }
+        }
+
+        return roots;
+    }
+
+    private static CheckedRoot Check(SyntaxNode root, Func<IReadOnlyList<WiringEntry>> follow, RootChecker checker)
+    {
+        Location location = root is InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax access }
+            ? access.Name.GetLocation()
+            : root.GetLocation();
+        try
+        {
+            return new CheckedRoot(location, checker.Check(follow(), location), null);
+        }
+        catch (UnfollowableException unknown)
+        {
+            return new CheckedRoot(location, [], unknown);
+        }
+    }
+
+    /// <summary>How to follow a candidate; null where it is none.</summary>
+    private static Func<IReadOnlyList<WiringEntry>>? EntriesOf(SyntaxNode candidate, WiringFollower follower, SourceMembers members)
+    {
+        if (candidate is MemberDeclarationSyntax)
+        {
+            return members.DeclaredBy(candidate) is { } member && member.GetAttributes()
+                .Any(attribute => Operations.IsOf(attribute.AttributeClass, "Junctivor.CheckedWiringAttribute"))
+                ? () => follower.FollowMember(member, candidate.GetLocation())
+                : null;
+        }
+
+        return members.OperationOf(candidate) is Microsoft.CodeAnalysis.Operations.IInvocationOperation { TargetMethod.Name: Build, Instance: { } wiring } call
+            && Operations.IsOf(call.TargetMethod.ContainingType, "Junctivor.Wiring")
+            ? () => follower.Follow(wiring)
+            : null;
+    }
+
+    private IReadOnlyList<SyntaxNode> CandidatesIn(SyntaxTree tree)
+    {
+        if (!Candidates.TryGetValue(tree, out IReadOnlyList<SyntaxNode>? known))
+        {
+            known = [.. tree.GetRoot(cancellationToken).DescendantNodes().Where(IsCandidate)];
+            known = Candidates.GetValue(tree, _ => known);
+        }
+
+        return known;
+    }
+
+    private static bool IsCandidate(SyntaxNode node) => node switch
+    {
+        InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax access } => access.Name.Identifier.ValueText == Build,
+        PropertyDeclarationSyntax property => IsMarked(property.AttributeLists),
+        MethodDeclarationSyntax method => IsMarked(method.AttributeLists),
+        _ => false,
+    };
+
+    private static bool IsMarked(SyntaxList<AttributeListSyntax> lists) =>
+        lists.Any(list => list.Attributes.Any(attribute => attribute.Name.ToString().Contains(Marking)));
+}

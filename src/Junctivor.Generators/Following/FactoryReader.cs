@@ -1,0 +1,40 @@
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
+using Microsoft.CodeAnalysis.Operations;
+
+namespace Junctivor.Generators.Following;
+
+/// <summary>Reads what a factory takes, and what tells it from others.</summary>
+internal static class FactoryReader
+{
+    /// <param name="factory">The argument.</param>
+    /// <param name="isAsync">Whether what it returns must be awaited.</param>
+    /// <param name="compilation">The source.</param>
+    public static WrittenFactory Read(IOperation factory, bool isAsync, Compilation compilation) => Operations.WithoutConversions(factory) switch
+    {
+        IDelegateCreationOperation { Target: IAnonymousFunctionOperation function } =>
+            new(function.Symbol.Parameters, IdentityOf(function), isAsync),
+        IDelegateCreationOperation { Target: IMethodReferenceOperation method } =>
+            new(method.Method.Parameters, method.Method is { IsStatic: true, IsGenericMethod: false } ? method.Method : null, isAsync),
+        IOperation other => throw Operations.Unknown(other, "the factory"),
+    };
+
+    /// <summary>A function that captures nothing, in a method that is not generic, is one for all.</summary>
+    private static object? IdentityOf(IAnonymousFunctionOperation function) =>
+        IsInGenericMethod(function) || function.Descendants().Any(operation => Captures(operation, function)) ? null : function.Syntax;
+
+    private static bool Captures(IOperation operation, IAnonymousFunctionOperation function) => operation switch
+    {
+        IInstanceReferenceOperation { ReferenceKind: InstanceReferenceKind.ContainingTypeInstance } => true,
+        ILocalReferenceOperation local => !local.Local.IsConst && IsOutside(local.Local, function),
+        IParameterReferenceOperation parameter => IsOutside(parameter.Parameter, function),
+        _ => false,
+    };
+
+    private static bool IsOutside(ISymbol variable, IAnonymousFunctionOperation function) =>
+        !variable.DeclaringSyntaxReferences.Any(reference =>
+            reference.SyntaxTree == function.Syntax.SyntaxTree && function.Syntax.Span.Contains(reference.Span));
+
+    private static bool IsInGenericMethod(IAnonymousFunctionOperation function) => function.Syntax.Ancestors()
+        .Any(node => node is MethodDeclarationSyntax { TypeParameterList: not null } or LocalFunctionStatementSyntax { TypeParameterList: not null });
+}

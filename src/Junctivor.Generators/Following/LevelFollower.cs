@@ -1,0 +1,57 @@
+using Junctivor.Graph;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.Operations;
+
+namespace Junctivor.Generators.Following;
+
+/// <summary>Follows an expression that gives a scope level of the user's own.</summary>
+/// <param name="members">The source.</param>
+internal sealed class LevelFollower(SourceMembers members)
+{
+    private readonly Dictionary<ISymbol, Level> _known = new(SymbolEqualityComparer.Default);
+
+    /// <summary>The level; the same for the same field or variable.</summary>
+    public Level Follow(IOperation level, Frame frame)
+    {
+        IOperation plain = Operations.WithoutConversions(level);
+        return plain switch
+        {
+            IFieldReferenceOperation { Field.IsReadOnly: true } field => Kept(field.Field, plain, frame),
+            IPropertyReferenceOperation property when members.IsKept(property.Property) => Kept(property.Property, plain, frame),
+            ILocalReferenceOperation local when !members.IsReassigned(local.Local) => Kept(local.Local, plain, frame),
+            IParameterReferenceOperation parameter when frame.Arguments.TryGetValue(parameter.Parameter, out (IOperation Value, Frame Frame) given) =>
+                Follow(given.Value, given.Frame),
+            _ => throw Operations.Unknown(plain, "the scope level"),
+        };
+    }
+
+    private Level Kept(ISymbol member, IOperation use, Frame frame)
+    {
+        if (!_known.TryGetValue(member, out Level? level))
+        {
+            IOperation value = Operations.WithoutConversions(members.ValueOf(member, Operations.LocationOf(use)));
+            level = value is IObjectCreationOperation creation && Operations.IsOf(creation.Type, "Junctivor.ScopeLevel")
+                ? Created(creation, frame)
+                : throw Operations.Unknown(use, "the scope level");
+            _known.Add(member, level);
+        }
+
+        return level;
+    }
+
+    private Level Created(IObjectCreationOperation creation, Frame frame)
+    {
+        if (ValueOf(creation, "name").ConstantValue is not { HasValue: true, Value: string name })
+        {
+            throw Operations.Unknown(ValueOf(creation, "name"), "the name of the scope level");
+        }
+
+        IOperation within = Operations.WithoutConversions(ValueOf(creation, "within"));
+        Level? outer = within.ConstantValue is { HasValue: true, Value: null } ? null : Follow(within, frame);
+        string? variable = ValueOf(creation, "variable").ConstantValue.Value as string;
+        return new Level(name, outer, Level.IsNamedAfter(variable, name) ? variable : null);
+    }
+
+    private static IOperation ValueOf(IObjectCreationOperation creation, string parameter) =>
+        creation.Arguments.First(argument => argument.Parameter?.Name == parameter).Value;
+}

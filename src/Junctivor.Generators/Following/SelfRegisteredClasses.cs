@@ -1,0 +1,59 @@
+using Junctivor.Generators.Symbols;
+using Junctivor.Graph;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.Operations;
+
+namespace Junctivor.Generators.Following;
+
+/// <summary>Reads the classes that register themselves with an attribute.</summary>
+internal static class SelfRegisteredClasses
+{
+    private const string Plain = "Junctivor.SelfRegisteredAttribute";
+    private const string OfService = "Junctivor.SelfRegisteredAttribute`1";
+
+    /// <summary>What <c>SelfRegistered.In</c> gives.</summary>
+    public static IReadOnlyList<WiringEntry> Follow(IInvocationOperation call, TypeReading types, Frame frame) =>
+        call.TargetMethod is { Name: "In", TypeArguments: [var inside] } && types.In(inside, frame).ContainingAssembly is { } assembly
+            ? [.. In(assembly).Select(registration => new WiringEntry(registration, []))]
+            : throw Operations.Unknown(call, "the classes that register themselves");
+
+    private static IEnumerable<WrittenRegistration> In(IAssemblySymbol assembly) =>
+        from type in AllTypes.In(assembly)
+        let attributes = type.GetAttributes().Where(IsOne).ToList()
+        where attributes.Count > 0
+        orderby SymbolNames.Definition(type)
+        from same in attributes.GroupBy(attribute => (LifetimeOf(attribute), MarkOf(attribute)))
+        select Read(type, [.. same]);
+
+    private static bool IsOne(AttributeData attribute) =>
+        attribute.AttributeClass is { } type && SymbolNames.Definition(type) is Plain or OfService;
+
+    private static WrittenRegistration Read(INamedTypeSymbol type, IReadOnlyList<AttributeData> attributes)
+    {
+        IReadOnlyList<ITypeSymbol> services = [.. attributes.Select(attribute => ServiceOf(attribute) ?? type)];
+        AttributeData first = attributes[0];
+        return new WrittenRegistration
+        {
+            Service = services[0],
+            AlsoServes = [.. services.Skip(1)],
+            Kind = NodeKind.Class,
+            Implementation = type,
+            Level = LifetimeOf(first) switch { 0 => Level.Singleton, 1 => Level.Scoped, _ => Level.Transient },
+            Mark = MarkOf(first),
+            Place = ArgumentOf(first, "file") is string file && ArgumentOf(first, "line") is int line ? new SourcePlace(file, line) : default,
+            Location = first.ApplicationSyntaxReference is { } syntax ? syntax.SyntaxTree.GetLocation(syntax.Span) : Location.None,
+        };
+    }
+
+    private static int LifetimeOf(AttributeData attribute) => ArgumentOf(attribute, "lifetime") as int? ?? 0;
+
+    private static ITypeSymbol? ServiceOf(AttributeData attribute) =>
+        attribute.AttributeClass!.TypeArguments.FirstOrDefault() ?? ArgumentOf(attribute, "service") as ITypeSymbol;
+
+    private static object? MarkOf(AttributeData attribute) =>
+        attribute.NamedArguments.FirstOrDefault(argument => argument.Key == "Mark").Value.Value;
+
+    private static object? ArgumentOf(AttributeData attribute, string parameter) => attribute.AttributeConstructor?.Parameters
+        .Zip(attribute.ConstructorArguments, (each, argument) => (each.Name, argument.Value))
+        .FirstOrDefault(each => each.Name == parameter).Value;
+}

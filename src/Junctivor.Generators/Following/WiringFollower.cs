@@ -1,0 +1,157 @@
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.Operations;
+
+namespace Junctivor.Generators.Following;
+
+/// <summary>Follows an expression that gives a wiring to the registrations in it.</summary>
+internal sealed class WiringFollower
+{
+    private const string Library = "Junctivor";
+    private const string WiringType = "Junctivor.Wiring";
+    private const int DeepestCall = 64;
+
+    private readonly SourceMembers _members;
+    private readonly TypeReading _types;
+    private readonly ConditionReader _conditions;
+    private readonly RegistrationFollower _registrations;
+    private readonly LocalUse _locals;
+    private readonly Dictionary<ISymbol, IReadOnlyList<WiringEntry>> _kept = new(SymbolEqualityComparer.Default);
+    private int _depth;
+
+    public WiringFollower(Compilation compilation, CancellationToken cancellationToken)
+    {
+        _members = new SourceMembers(compilation, cancellationToken);
+        _types = new TypeReading(compilation);
+        _conditions = new ConditionReader(_members);
+        _locals = new LocalUse(_members);
+        _registrations = new RegistrationFollower(this, _members, _types, _conditions, new LevelFollower(_members));
+    }
+
+    /// <summary>The entries of a wiring, in order.</summary>
+    /// <exception cref="UnfollowableException">It says something that is known only at run time.</exception>
+    public IReadOnlyList<WiringEntry> Follow(IOperation wiring) => Follow(wiring, Frame.Empty);
+
+    /// <summary>The entries of what a member gives.</summary>
+    public IReadOnlyList<WiringEntry> FollowMember(ISymbol member, Location from) => Follow(member, from, Frame.Empty);
+
+    public IReadOnlyList<WiringEntry> Follow(IOperation wiring, Frame frame) => Operations.WithoutConversions(wiring) switch
+    {
+        IInvocationOperation { TargetMethod.ContainingAssembly.Name: Library } call when Operations.IsRegistration(call.Type) =>
+            _registrations.Follow(call, frame),
+        ICollectionExpressionOperation collection => [.. collection.Elements.SelectMany(element => FollowElement(element, frame))],
+        IObjectCreationOperation { Arguments.IsEmpty: true } creation when Operations.IsOf(creation.Type, WiringType) =>
+            [.. Added(creation).SelectMany(added => _registrations.Follow(added, frame))],
+        IArrayCreationOperation { Initializer: { } initializer } =>
+            [.. initializer.ElementValues.SelectMany(element => _registrations.Follow(element, frame))],
+        IInvocationOperation call => FollowCall(call, frame),
+        IPropertyReferenceOperation { Instance: null or IInstanceReferenceOperation } property =>
+            Follow(property.Property, Operations.LocationOf(wiring), frame),
+        IFieldReferenceOperation { Field.IsReadOnly: true } field => Follow(field.Field, Operations.LocationOf(wiring), frame),
+        ILocalReferenceOperation local => FollowLocal(local, frame),
+        IParameterReferenceOperation parameter when frame.Arguments.TryGetValue(parameter.Parameter, out (IOperation Value, Frame Frame) given) =>
+            Follow(given.Value, given.Frame),
+        IConditionalOperation { WhenFalse: { } otherwise } choice =>
+            FollowChoice(choice.Condition, choice.WhenTrue, otherwise, frame),
+        IOperation other => throw Operations.Unknown(other, "the wiring"),
+    };
+
+    private IReadOnlyList<WiringEntry> FollowElement(IOperation element, Frame frame) =>
+        element is ISpreadOperation spread ? Follow(spread.Operand, frame) : _registrations.Follow(element, frame);
+
+    private IReadOnlyList<WiringEntry> FollowChoice(IOperation condition, IOperation then, IOperation otherwise, Frame frame) =>
+        _conditions.Read(condition, frame) switch
+        {
+            { Constant: true } => Follow(then, frame),
+            { Constant: false } => Follow(otherwise, frame),
+            { Condition: var holds } =>
+            [
+                .. Follow(then, frame).Select(entry => entry.When([holds!])),
+                .. Follow(otherwise, frame).Select(entry => entry.When([holds! with { Value = !holds.Value }])),
+            ],
+        };
+
+    private IReadOnlyList<WiringEntry> FollowCall(IInvocationOperation call, Frame frame)
+    {
+        IMethodSymbol method = call.TargetMethod;
+        if (Operations.IsOf(method.ContainingType, WiringType) && method.Name == "If")
+        {
+            return FollowIf(call, frame);
+        }
+
+        if (Operations.IsOf(method.ContainingType, "Junctivor.SelfRegistered"))
+        {
+            return SelfRegisteredClasses.Follow(call, _types, frame);
+        }
+
+        return method.ContainingAssembly?.Name == Library
+            ? throw Operations.Unknown(call, "the wiring")
+            : Follow(method.OriginalDefinition, Operations.LocationOf(call), FrameOf(call, frame));
+    }
+
+    private IReadOnlyList<WiringEntry> FollowIf(IInvocationOperation call, Frame frame)
+    {
+        (bool? Constant, Condition? Condition) read = _conditions.Read(Operations.Argument(call, "condition"), frame);
+        if (read.Constant == false)
+        {
+            return [];
+        }
+
+        IOperation wiring = Operations.WithoutConversions(Operations.Argument(call, "wiring"));
+        IReadOnlyList<WiringEntry> entries = wiring is IDelegateCreationOperation { Target: var target } ? FollowFunction(target, frame) : Follow(wiring, frame);
+        return read.Condition is { } condition ? [.. entries.Select(entry => entry.When([condition]))] : entries;
+    }
+
+    private IReadOnlyList<WiringEntry> FollowFunction(IOperation function, Frame frame) => function switch
+    {
+        IMethodReferenceOperation { Method.IsStatic: true } method => Follow(method.Method, Operations.LocationOf(function), frame),
+        IAnonymousFunctionOperation { Body.Operations: [IReturnOperation { ReturnedValue: { } returned }] } => Follow(returned, frame),
+        _ => throw Operations.Unknown(function, "the function"),
+    };
+
+    private IReadOnlyList<WiringEntry> FollowLocal(ILocalReferenceOperation reference, Frame frame)
+    {
+        IReadOnlyList<IOperation> added = _locals.AddedTo(reference);
+        IReadOnlyList<WiringEntry> first = Follow(reference.Local, Operations.LocationOf(reference), frame);
+        return added.Count == 0 ? first : [.. first, .. added.SelectMany(registration => _registrations.Follow(registration, frame))];
+    }
+
+    private IReadOnlyList<WiringEntry> Follow(ISymbol member, Location from, Frame frame)
+    {
+        if (_kept.TryGetValue(member, out IReadOnlyList<WiringEntry>? known))
+        {
+            return known;
+        }
+
+        if (_depth >= DeepestCall)
+        {
+            throw new UnfollowableException($"{member.Name} leads back to itself", from);
+        }
+
+        _depth++;
+        IReadOnlyList<WiringEntry> entries = Follow(_members.ValueOf(member, from), frame);
+        _depth--;
+        if (_members.IsKept(member) && (member is not ILocalSymbol || frame == Frame.Empty))
+        {
+            _kept.Add(member, entries);
+        }
+
+        return entries;
+    }
+
+    private Frame FrameOf(IInvocationOperation call, Frame frame)
+    {
+        Dictionary<IParameterSymbol, (IOperation, Frame)> arguments = new(SymbolEqualityComparer.Default);
+        foreach (IArgumentOperation argument in call.Arguments)
+        {
+            arguments.Add(argument.Parameter!.OriginalDefinition, (argument.Value, frame));
+        }
+
+        return new Frame(arguments, _types.ArgumentsOf(call.TargetMethod, frame));
+    }
+
+    private static IEnumerable<IOperation> Added(IObjectCreationOperation creation) => creation.Initializer is null
+        ? []
+        : creation.Initializer.Initializers.Select(added => added is IInvocationOperation { TargetMethod.Name: "Add", Arguments: [var registration] }
+            ? registration.Value
+            : throw Operations.Unknown(added, "the wiring"));
+}

@@ -1,0 +1,71 @@
+using Junctivor.Graph;
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Generators.Following;
+
+/// <summary>A registration as the source writes it. Two calls of one property give two that are equal in all and yet not the same.</summary>
+internal sealed class WrittenRegistration
+{
+    public required ITypeSymbol Service { get; init; }
+
+    public required NodeKind Kind { get; init; }
+
+    /// <summary>The class that is constructed; for the rest, the type that is declared to be given.</summary>
+    public required ITypeSymbol Implementation { get; init; }
+
+    public required Level Level { get; init; }
+
+    public required SourcePlace Place { get; init; }
+
+    /// <summary>Where a diagnostic stands.</summary>
+    public required Location Location { get; init; }
+
+    public IReadOnlyList<ITypeSymbol> AlsoServes { get; init; } = [];
+
+    /// <summary>A text or a type; null for none.</summary>
+    public object? Mark { get; init; }
+
+    public object? TargetMark { get; init; }
+
+    public bool IsDecorator { get; init; }
+
+    public RegistrationOptions Options { get; init; } = RegistrationOptions.None;
+
+    public ITypeSymbol? OnlyFor { get; init; }
+
+    public IReadOnlyList<WrittenConstant> Passed { get; init; } = [];
+
+    /// <summary>The options that warm up and wind down.</summary>
+    public IReadOnlyList<string> Warming { get; init; } = [];
+
+    /// <summary>The factory; null for the rest.</summary>
+    public WrittenFactory? Factory { get; init; }
+
+    /// <summary>The same with an option more.</summary>
+    public WrittenRegistration With(
+        RegistrationOptions? options = null,
+        IReadOnlyList<ITypeSymbol>? alsoServes = null,
+        object? mark = null,
+        object? targetMark = null,
+        ITypeSymbol? onlyFor = null,
+        IReadOnlyList<WrittenConstant>? passed = null,
+        IReadOnlyList<string>? warming = null) =>
+        new()
+        {
+            Service = Service,
+            Kind = Kind,
+            Implementation = Implementation,
+            Level = Level,
+            Place = Place,
+            Location = Location,
+            IsDecorator = IsDecorator,
+            Factory = Factory,
+            Options = options ?? Options,
+            AlsoServes = alsoServes ?? AlsoServes,
+            Mark = mark ?? Mark,
+            TargetMark = targetMark ?? TargetMark,
+            OnlyFor = onlyFor ?? OnlyFor,
+            Passed = passed ?? Passed,
+            Warming = warming ?? Warming,
+        };
+}

@@ -1,0 +1,83 @@
+using Junctivor.Graph;
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Generators.Symbols;
+
+/// <summary>Reads the constructors and properties of a class, and the parameters of a factory.</summary>
+/// <param name="types">Where types are entered.</param>
+internal sealed class SymbolClasses(SymbolCatalog types)
+{
+    private const string Inject = "Junctivor.InjectAttribute";
+
+    /// <summary>The constructors that somebody could call.</summary>
+    public Constructor[] ReadConstructors(ITypeSymbol type)
+    {
+        IReadOnlyList<IMethodSymbol> all = type.TypeKind is TypeKind.Interface || type.IsStatic ? [] : [.. SymbolState.PublicConstructors(type)];
+        return
+        [
+            .. all.Select(constructor =>
+                new SymbolConstructor(all.Count > 1 && Carries(constructor, Inject), Read(constructor.Parameters))),
+        ];
+    }
+
+    public Parameter[] Read(IEnumerable<IParameterSymbol> parameters) => [.. parameters.Select(Read)];
+
+    /// <summary>The properties that are filled: those marked, and those required where the constructor does not see to them.</summary>
+    public Parameter[] ReadProperties(ITypeSymbol type)
+    {
+        bool isRequiredSeenTo = SymbolState.PublicConstructors(type).ToList() is [{ } only]
+            && Carries(only, "System.Diagnostics.CodeAnalysis.SetsRequiredMembersAttribute");
+        return
+        [
+            .. AllProperties(type)
+                .Where(property => (property.IsRequired && !isRequiredSeenTo) || Marks(property))
+                .Select(property => new SymbolProperty(property, types[property.Type], MarkOf(property))),
+        ];
+    }
+
+    private Parameter Read(IParameterSymbol parameter) => new SymbolParameter(parameter, types[parameter.Type], MarkOf(parameter));
+
+    /// <summary>Those of base classes too, which what overrides or hides them replaces.</summary>
+    private static IEnumerable<IPropertySymbol> AllProperties(ITypeSymbol type)
+    {
+        HashSet<string> met = [];
+        for (ITypeSymbol? declaring = type; declaring is not null; declaring = declaring.BaseType)
+        {
+            foreach (IPropertySymbol property in declaring.GetMembers().OfType<IPropertySymbol>())
+            {
+                if (property is { IsStatic: false, DeclaredAccessibility: Accessibility.Public }
+                    && (property.IsIndexer || met.Add(property.Name)))
+                {
+                    yield return property;
+                }
+            }
+        }
+    }
+
+    /// <summary>An override counts as marked where what it overrides is.</summary>
+    private static bool Marks(IPropertySymbol property) =>
+        Carries(property, Inject) || (property.OverriddenProperty is { } overridden && Marks(overridden));
+
+    private static bool Carries(ISymbol symbol, string attribute) =>
+        symbol.GetAttributes().Any(each => each.AttributeClass is { } type && SymbolNames.Definition(type) == attribute);
+
+    private Mark? MarkOf(ISymbol place)
+    {
+        foreach (AttributeData attribute in place.GetAttributes())
+        {
+            switch (attribute.AttributeClass is { } type ? SymbolNames.Definition(type) : "")
+            {
+                case "Junctivor.MarkedAttribute":
+                    return Mark.Of(attribute.ConstructorArguments.FirstOrDefault().Value as string ?? "");
+                case "Junctivor.IncludingMarkedAttribute":
+                    return Mark.OrNot;
+                case "Junctivor.MarkedAttribute`1":
+                    return Mark.Of(types[attribute.AttributeClass!.TypeArguments[0]]);
+                default:
+                    break;
+            }
+        }
+
+        return null;
+    }
+}

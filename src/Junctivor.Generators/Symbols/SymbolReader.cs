@@ -1,0 +1,178 @@
+using Junctivor.Checks;
+using Junctivor.Generators.Following;
+using Junctivor.Graph;
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Generators.Symbols;
+
+/// <summary>Reads registrations, as the source writes them, into the graph.</summary>
+internal sealed class SymbolReader : ITypeReader
+{
+    private readonly SymbolCatalog _types;
+    private readonly SymbolClasses _classes;
+    private readonly SymbolClosing _closing;
+    private readonly SymbolClassIndex _index;
+    private readonly List<Node> _disabled = [];
+    private readonly Dictionary<(Node Open, TypeRef Closed), Node> _closings = [];
+
+    private SymbolReader(Compilation compilation)
+    {
+        _types = new SymbolCatalog(compilation);
+        _classes = new SymbolClasses(_types);
+        _closing = new SymbolClosing(_types);
+        _index = new SymbolClassIndex(_types, _closing);
+    }
+
+    public IReadOnlyList<Node> Disabled => _disabled;
+
+    /// <summary>The graph of a wiring.</summary>
+    /// <param name="compilation">The source.</param>
+    /// <param name="entries">In the order of the wiring; the same object twice counts once.</param>
+    public static ServiceGraph Read(Compilation compilation, IEnumerable<(WrittenRegistration Registration, bool IsEnabled)> entries)
+    {
+        SymbolReader reader = new(compilation);
+        HashSet<WrittenRegistration> met = [];
+        List<Node> nodes = [];
+        List<WrittenRegistration> disabled = [];
+        foreach ((WrittenRegistration registration, bool isEnabled) in entries)
+        {
+            if (met.Add(registration))
+            {
+                if (isEnabled)
+                {
+                    nodes.Add(reader.Read(registration, nodes.Count));
+                }
+                else
+                {
+                    disabled.Add(registration);
+                }
+            }
+        }
+
+        reader._disabled.AddRange(disabled.Select(registration => reader.Read(registration, int.MaxValue)));
+        return GraphBuilder.Build(nodes, reader).Graph;
+    }
+
+    /// <summary>What the source writes for a node; null where it is none of a registration.</summary>
+    public static WrittenRegistration? WrittenOf(Node? node) => node?.Registration.Origin as WrittenRegistration;
+
+    public Node? Close(Node open, TypeRef service)
+    {
+        if (open.Kind != NodeKind.Class
+            || SymbolCatalog.SymbolOf(open.Implementation) is not INamedTypeSymbol { IsGenericType: true } definition
+            || !open.Implementation.IsDefinition
+            || _closing.Close(definition, SymbolCatalog.SymbolOf(service)) is not { } symbol)
+        {
+            return null;
+        }
+
+        TypeRef closed = _types[symbol];
+        if (!_closings.TryGetValue((open, closed), out Node? node))
+        {
+            node = open.Derive() with
+            {
+                Implementation = closed,
+                Services = ServicesOf(open, closed, service),
+                Constructors = _classes.ReadConstructors(symbol),
+                Properties = _classes.ReadProperties(symbol),
+            };
+            node = ConstantPassing.Meet(node, PassedOf(WrittenOf(open)!));
+            _closings.Add((open, closed), node);
+        }
+
+        return node;
+    }
+
+    public ClosingObstacle? ObstacleFor(Node open, TypeRef service) =>
+        open.Kind == NodeKind.Class && open.Implementation.IsDefinition
+            ? _closing.ObstacleFor((INamedTypeSymbol)SymbolCatalog.SymbolOf(open.Implementation), SymbolCatalog.SymbolOf(service))
+            : null;
+
+    public object? FactoryIdentityOf(Node node) => WrittenOf(node)?.Factory?.Identity;
+
+    public Node ReadUnregistered(TypeRef type)
+    {
+        ITypeSymbol symbol = SymbolCatalog.SymbolOf(type);
+        return new Node
+        {
+            Order = int.MaxValue,
+            Kind = NodeKind.Class,
+            Implementation = type,
+            Services = [type],
+            Level = Level.Transient,
+            Constructors = _classes.ReadConstructors(symbol),
+            Properties = _classes.ReadProperties(symbol),
+        };
+    }
+
+    public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
+
+    private Node Read(WrittenRegistration registration, int order)
+    {
+        bool isClass = registration.Kind == NodeKind.Class;
+        TypeRef[] services = ServicesOf(registration);
+        TypeRef created = _types[registration.Implementation];
+        Node node = new()
+        {
+            Order = order,
+            Kind = registration.Kind,
+            Implementation = created,
+            Services = services,
+            Level = registration.Level,
+            Place = registration.Place,
+            Mark = MarkOf(registration.Mark),
+            IsDecorator = registration.IsDecorator,
+            IsAsync = registration.Factory?.IsAsync == true,
+            Options = registration.OnlyFor is { } consumer ? registration.Options with { OnlyFor = _types[consumer] } : registration.Options,
+            Constructors = isClass ? _classes.ReadConstructors(registration.Implementation) : [],
+            Properties = isClass ? _classes.ReadProperties(registration.Implementation) : [],
+            FactoryParameters = FactoryParametersOf(registration),
+            Origin = registration,
+        };
+        node = WithMeaningless(node, registration);
+        return isClass ? ConstantPassing.Meet(node, PassedOf(registration)) : node;
+    }
+
+    private static Node WithMeaningless(Node node, WrittenRegistration registration)
+    {
+        IReadOnlyList<string> passed = [.. registration.Passed.Select(constant => constant.Parameter ?? SymbolNames.Short(constant.Type))];
+        IReadOnlyList<MeaninglessOption> meaningless = [.. MeaninglessOptions.Find(node, passed, registration.Warming)];
+        return meaningless.Count == 0 ? node : node with { Options = node.Options with { Meaningless = meaningless } };
+    }
+
+    private IReadOnlyList<PassedConstant> PassedOf(WrittenRegistration registration) =>
+        [.. registration.Passed.Select(constant => new SymbolConstant(constant, _types))];
+
+    private TypeRef[] ServicesOf(WrittenRegistration registration) =>
+        [.. registration.AlsoServes.Prepend(registration.Service).Select(service => _types[service]).Distinct()];
+
+    /// <summary>The closed services of a closed class, in the order of the open ones.</summary>
+    private TypeRef[] ServicesOf(Node open, TypeRef closed, TypeRef wanted)
+    {
+        IReadOnlyList<TypeRef> all = [closed, .. SymbolType.AllSupertypes(SymbolCatalog.SymbolOf(closed)).Select(each => _types[each])];
+        return
+        [
+            .. open.Services.SelectMany(service => service.IsDefinition
+                ? all.Where(each => each.IsClosingOf(service)).OrderByDescending(wanted.Equals).Take(1)
+                : [service]),
+        ];
+    }
+
+    private Parameter[] FactoryParametersOf(WrittenRegistration registration)
+    {
+        if (registration.Kind == NodeKind.Alias)
+        {
+            return [new PresetParameter("target", _types[registration.Implementation], MarkOf(registration.TargetMark))];
+        }
+
+        Parameter[] parameters = _classes.Read(registration.Factory?.Parameters ?? []);
+        return registration.IsDecorator && parameters.Length > 0 ? [parameters[0].AsInner(), .. parameters.Skip(1)] : parameters;
+    }
+
+    private Mark? MarkOf(object? mark) => mark switch
+    {
+        string text => Mark.Of(text),
+        ITypeSymbol type => Mark.Of(_types[type]),
+        _ => null,
+    };
+}

@@ -1,0 +1,67 @@
+using Junctivor.Graph;
+
+namespace Junctivor.Checks;
+
+/// <summary>Finds what was written behind a registration and means nothing there.</summary>
+internal static class MeaninglessOptions
+{
+    /// <param name="node">The registration, with everything but this.</param>
+    /// <param name="passed">What <c>Passing</c> names: a parameter, or else a type.</param>
+    /// <param name="warming">The options of it that warm up and wind down.</param>
+    public static IEnumerable<MeaninglessOption> Find(Node node, IReadOnlyList<string> passed, IReadOnlyList<string> warming)
+    {
+        if (passed.Count > 0 && node.Kind != NodeKind.Class)
+        {
+            yield return new MeaninglessOption("Passing sets constructor parameters, and no constructor is called here", "Passing");
+        }
+
+        if (passed.GroupBy(name => name).FirstOrDefault(same => same.Count() > 1) is { } twice)
+        {
+            yield return new MeaninglessOption($"Passing sets {twice.Key} {twice.Count()} times");
+        }
+
+        if (node.Options.OnlyFor is { IsInterface: true } consumer)
+        {
+            yield return new MeaninglessOption(
+                $"OnlyFor names {consumer.SimpleName}, which is an interface: name the class that takes the service", "OnlyFor");
+        }
+
+        if (node.Options.IsSuppliedLater && !(node.Kind == NodeKind.Incoming && node.Level == Level.Singleton))
+        {
+            yield return new MeaninglessOption("SuppliedLater applies only to a value declared with Singleton.Incoming", "SuppliedLater");
+        }
+
+        if (warming.Count > 0 && (node.Level != Level.Singleton || !node.CreatesInstances))
+        {
+            yield return new MeaninglessOption("WarmUp and WindDown apply only to singletons that the container creates", warming[0]);
+        }
+
+        foreach (Acceptance acceptance in node.Options.Accepted)
+        {
+            if (FaultKind.Find(acceptance.Code) is not { } kind)
+            {
+                yield return new MeaninglessOption($"Accept names {acceptance.Code}, which is not a fault code", "Accept", acceptance.Code);
+            }
+            else if (!kind.CanBeLowered)
+            {
+                yield return new MeaninglessOption($"{kind} cannot be accepted: the container could not work", "Accept", kind.Code);
+            }
+        }
+
+        foreach (TypeRef service in node.Services)
+        {
+            string definition = service.DefinitionName;
+            if (definition == WellKnownTypes.Nullable && service.Arguments.Count == 1)
+            {
+                string underlying = service.Arguments[0].SimpleName;
+                yield return new MeaninglessOption(
+                    $"a consumer of {service.SimpleName} gets the registered {underlying}, so register {underlying}");
+            }
+
+            if (WellKnownTypes.IsProvided(definition))
+            {
+                yield return new MeaninglessOption($"{service.SimpleName} is provided by the container, so it cannot be registered");
+            }
+        }
+    }
+}

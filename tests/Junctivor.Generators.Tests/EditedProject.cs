@@ -1,0 +1,60 @@
+extern alias CodeFixes;
+extern alias Generators;
+
+using CodeFixes::Junctivor.CodeFixes;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CodeActions;
+using Microsoft.CodeAnalysis.CodeFixes;
+using Microsoft.CodeAnalysis.CSharp;
+
+namespace Junctivor.Generators.Tests;
+
+/// <summary>A project as an editor has it open, with one file.</summary>
+internal sealed class EditedProject
+{
+    private readonly Document _document;
+
+    private EditedProject(Document document) => _document = document;
+
+    public static EditedProject Of(string file, string text)
+    {
+        CSharpCompilation compilation = AnalyzedSource.Of((file, text)).Compilation;
+        AdhocWorkspace workspace = new();
+        Project project = workspace.AddProject(ProjectInfo.Create(
+            ProjectId.CreateNewId(), VersionStamp.Default, "Edited", "Analyzed", LanguageNames.CSharp,
+            compilationOptions: compilation.Options, metadataReferences: compilation.References));
+        project = project.AddDocument("usings.cs", compilation.SyntaxTrees[0].GetText(), filePath: compilation.SyntaxTrees[0].FilePath).Project;
+        return new EditedProject(project.AddDocument(Path.GetFileName(file), text, filePath: file));
+    }
+
+    public async Task<AnalyzedSource> SourceAsync() =>
+        AnalyzedSource.Of((CSharpCompilation)(await _document.Project.GetCompilationAsync(TestContext.Current.CancellationToken))!);
+
+    public async Task<string> TextAsync() => (await _document.GetTextAsync(TestContext.Current.CancellationToken)).ToString();
+
+    public async Task<IReadOnlyList<Diagnostic>> AnalyzeAsync() => (await SourceAsync()).Analyze();
+
+    /// <summary>The fixes that are offered for a diagnostic.</summary>
+    public async Task<IReadOnlyList<CodeAction>> FixesOfAsync(Diagnostic diagnostic)
+    {
+        List<CodeAction> actions = [];
+        CodeFixContext context = new(
+            _document, diagnostic, (action, _) => actions.Add(action), TestContext.Current.CancellationToken);
+        await new FaultFixProvider().RegisterCodeFixesAsync(context);
+        return actions;
+    }
+
+    public async Task<EditedProject> WithFirstFixAsync(Diagnostic diagnostic)
+    {
+        IReadOnlyList<CodeAction> actions = await FixesOfAsync(diagnostic);
+        Assert.True(actions.Count > 0, $"There is no fix for {AnalyzedSource.TextOf(diagnostic)}");
+        return await WithAsync(actions[0]);
+    }
+
+    public async Task<EditedProject> WithAsync(CodeAction action)
+    {
+        IReadOnlyList<CodeActionOperation> operations = await action.GetOperationsAsync(TestContext.Current.CancellationToken);
+        Solution changed = operations.OfType<ApplyChangesOperation>().Single().ChangedSolution;
+        return new EditedProject(changed.GetDocument(_document.Id)!);
+    }
+}

@@ -1,0 +1,150 @@
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Generators.Tests;
+
+/// <summary>Which ways of writing a wiring the compiler can follow, and what it says of the others.</summary>
+public class FollowingTests
+{
+    private const string World = """
+
+        public interface IClock;
+        public sealed class HarbourClock : IClock;
+        public sealed class Almanac(IClock clock) { public object Clock => clock; }
+        public sealed class Berth;
+        public sealed class Rate<T>(T value) { public object? Value => value; }
+        """;
+
+    /// <summary>Each misses a clock, wherever it is written.</summary>
+    public static TheoryData<string> Followed =>
+    [
+        "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>()]; }",
+        "public static class A { [CheckedWiring] public static Wiring W { get; } = [Singleton.Of<Almanac>()]; }",
+        "public static class A { [CheckedWiring] public static Wiring W { get { return [Singleton.Of<Almanac>()]; } } }",
+        "public static class A { [CheckedWiring] public static Wiring W() => new() { Singleton.Of<Almanac>() }; }",
+        "public static class A { [CheckedWiring] public static Wiring W => [.. M.W]; } static class M { public static Wiring W => [Singleton.Of<Almanac>()]; }",
+        "public static class A { [CheckedWiring] public static Wiring W => [.. M.W]; } static class M { public static readonly Wiring W = [Singleton.Of<Almanac>()]; }",
+        "public static class A { [CheckedWiring] public static Wiring W => [.. M<Almanac>()]; static Wiring M<T>() where T : class => [Singleton.Of<T>()]; }",
+        "public static class A { [CheckedWiring] public static Wiring W => [M<Almanac>()]; static Registration<T> M<T>() where T : class => Singleton.Of<T>(); }",
+        "public static class A { [CheckedWiring] public static Wiring W => [.. M(Singleton.Of<Almanac>())]; static Wiring M(Registration r) => [r]; }",
+        "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; return w.Build(); } }",
+        "public static class A { public static Container B() { Wiring w = []; w.Add(Singleton.Of<Almanac>()); return w.Build(); } }",
+        "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; Container c = w.Build(); w.Add(Singleton.Of<IClock, HarbourClock>()); return c; } }",
+        "public static class A { public static Container B() { var a = Singleton.Of<Almanac>(); return new Wiring { a }.Build(); } }",
+        "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of(typeof(Almanac))]; }",
+        "public static class A { [CheckedWiring] public static Wiring W => [Singleton.From((IClock clock) => new Almanac(clock))]; }",
+        "public static class A { [CheckedWiring] public static Wiring W => [Singleton.From<IClock, Almanac>(M)]; static Almanac M(IClock clock) => new(clock); }",
+        "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), Singleton.Of<IClock, HarbourClock>().Enabled(false)]; }",
+        "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. Wiring.If(false, [Singleton.Of<IClock, HarbourClock>()])]; }",
+        "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. Wiring.If(true, () => [Singleton.Of<Berth>()])]; }",
+        "public static class A { static bool F; [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), Singleton.Of<Berth>().Enabled(F)]; }",
+        "public static class A { static bool F; [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. F ? M() : []]; static Wiring M() => [Singleton.Of<Berth>()]; }",
+        "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. SelfRegistered.In<Berth>()]; }",
+        "[SelfRegistered(Lifetime.Singleton)] public sealed class Late(IClock clock) { public object C => clock; } public static class A { [CheckedWiring] public static Wiring W => [.. SelfRegistered.In<Late>()]; }",
+    ];
+
+    /// <summary>What the compiler cannot know, with a word of what it says.</summary>
+    public static TheoryData<string, string> NotFollowed => new()
+    {
+        { "public static class A { public static Container B(Wiring w) => w.Build(); }", "the wiring is known only at run time: w" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. Plugins.In(\"plugins\")]; }", "Plugins.In" },
+        { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; if (DateTime.Now.Hour > 3) { w.Add(Singleton.Of<Berth>()); } return w.Build(); } }", "only in some runs" },
+        { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; M(w); return w.Build(); } static void M(Wiring w) => w.Add(Singleton.Of<Berth>()); }", "given to other code" },
+        { "public static class A { [CheckedWiring] public static Wiring W { get { if (DateTime.Now.Hour > 3) { return []; } return [Singleton.Of<Almanac>()]; } } }", "does not return one expression" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), Singleton.From(F)]; static readonly Func<Berth> F = () => new Berth(); }", "the factory is known only at run time: F" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of(T)]; static readonly Type T = typeof(Almanac); }", "the type is known only at run time: T" },
+        { "public static class A { static bool N(int n) => DateTime.Now.Hour > n; [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), " + string.Concat(Enumerable.Range(0, 6).Select(n => $"Singleton.Of<Berth>().Enabled(N({n})),")) + "]; }", "depends on 6 conditions" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Followed))]
+    public void What_can_be_followed_is_checked(string source)
+    {
+        IReadOnlyList<Diagnostic> found = AnalyzedSource.OfText(source + World).Analyze();
+
+        Diagnostic missing = Assert.Single(found, each => each.Severity == DiagnosticSeverity.Error);
+        Assert.Equal("JV101", missing.Id);
+        Assert.Contains("IClock, which is not registered", missing.GetMessage(), StringComparison.Ordinal);
+        Assert.DoesNotContain(found, each => each.Id == "JV901");
+    }
+
+    [Theory]
+    [MemberData(nameof(NotFollowed))]
+    public void What_cannot_be_followed_says_why_once(string source, string reason)
+    {
+        Diagnostic said = Assert.Single(AnalyzedSource.OfText(source + World).Analyze());
+
+        Assert.Equal("JV901", said.Id);
+        Assert.Equal(DiagnosticSeverity.Info, said.Severity);
+        Assert.Contains(reason, said.GetMessage(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Only_what_holds_however_a_condition_comes_out_is_claimed()
+    {
+        IReadOnlyList<Diagnostic> found = AnalyzedSource.OfText("""
+            public static class A
+            {
+                private static readonly bool IsRehearsal = DateTime.Now.Hour > 3;
+
+                [CheckedWiring]
+                public static Wiring Either =>
+                [
+                    Singleton.Of<Almanac>(),
+                    Singleton.Of<IClock, HarbourClock>().Enabled(IsRehearsal),
+                    Singleton.Of<IClock, StoppedClock>().Enabled(!IsRehearsal),
+                ];
+
+                [CheckedWiring]
+                public static Wiring Sometimes => [Singleton.Of<Almanac>(), .. Wiring.If(IsRehearsal, [Singleton.Of<IClock, HarbourClock>()])];
+            }
+
+            public sealed class StoppedClock : IClock;
+            """ + World).Analyze();
+
+        Assert.Empty(found);
+    }
+
+    [Fact]
+    public void A_module_that_two_wirings_have_in_common_is_blamed_once()
+    {
+        IReadOnlyList<Diagnostic> found = AnalyzedSource.OfText("""
+            public static class A
+            {
+                [CheckedWiring]
+                public static Wiring One => [.. Module];
+
+                [CheckedWiring]
+                public static Wiring Other => [.. Module, Singleton.Of<Berth>()];
+
+                private static Wiring Module => [Singleton.Of<Almanac>()];
+            }
+            """ + World).Analyze();
+
+        Assert.Equal("JV101", Assert.Single(found).Id);
+    }
+
+    [Fact]
+    public void A_fault_stands_at_its_registration_in_the_file_of_the_module()
+    {
+        Diagnostic found = Assert.Single(AnalyzedSource.Of(
+            ("/Office.cs", "public static class Office { [CheckedWiring] public static Wiring W => [.. Module.W]; }" + World),
+            ("/Module.cs", """
+                public static class Module
+                {
+                    public static Wiring W =>
+                    [
+                        Singleton.Of<Berth>(),
+                        Singleton.Of<Almanac>(),
+                    ];
+                }
+                """)).Analyze());
+
+        Assert.Equal("/Module.cs", found.Location.SourceTree!.FilePath);
+        Assert.Equal("Singleton.Of<Almanac>()", found.Location.SourceTree!.ToString().Substring(found.Location.SourceSpan.Start, found.Location.SourceSpan.Length));
+        Assert.Equal("https://junctivor.example/faults/jv101", found.Descriptor.HelpLinkUri);
+    }
+
+    [Fact]
+    public void A_program_without_the_library_is_left_alone() =>
+        Assert.Empty(AnalyzedSource.OfText("public sealed class Wiring { public object Build() => this; } public static class A { public static object B() => new Wiring().Build(); }").Analyze());
+}

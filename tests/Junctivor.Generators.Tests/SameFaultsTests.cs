@@ -1,0 +1,94 @@
+using CsCheck;
+using Junctivor.Model;
+using Junctivor.Tests.Shared;
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Generators.Tests;
+
+/// <summary>The compiler says what the check at startup says, word for word.</summary>
+public class SameFaultsTests
+{
+    private const int Batches = 10;
+    private const int BatchSize = 100;
+
+    private static readonly string Mistakes = Path.Combine(ProgramRun.RepositoryRoot, "examples", "Mistakes");
+
+    private static readonly string Model = Path.Combine(ProgramRun.RepositoryRoot, "tests", "Junctivor.Model");
+
+    public static TheoryData<string> Samples => [.. FilesIn("Samples").Concat(FilesIn("Programs"))];
+
+    [Theory]
+    [MemberData(nameof(Samples))]
+    public void Of_each_sample(string sample)
+    {
+        string file = Path.Combine(Mistakes, sample);
+        AnalyzedSource source = AnalyzedSource.Of((file, File.ReadAllText(file)));
+
+        Assert.Equal(
+            source.Check().Values.SelectMany(faults => faults).Distinct().Order(StringComparer.Ordinal),
+            source.Analyze().Select(AnalyzedSource.TextOf).Order(StringComparer.Ordinal));
+    }
+
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public void Of_random_wirings(bool isTame)
+    {
+        int faulty = 0;
+        List<string> wrong = [];
+        for (int batch = 0; batch < Batches; batch++)
+        {
+            IReadOnlyList<Entry[]> drawn = Draw(isTame, $"{batch:00000000}000{(isTame ? 1 : 2)}", BatchSize);
+            AnalyzedSource source = AnalyzedSource.Of(
+                [("/Wirings.cs", Written(drawn)), .. ModelFiles.Select(file => (file, File.ReadAllText(Path.Combine(Model, file))))]);
+            IReadOnlyDictionary<string, IReadOnlyList<string>> expected = source.Check();
+            ILookup<string, string> found = source.Analyze().ToLookup(MemberOf, AnalyzedSource.TextOf);
+            foreach ((string member, IReadOnlyList<string> faults) in expected)
+            {
+                faulty += faults.Count > 0 ? 1 : 0;
+                wrong.AddRange(faults.Except(found[member]).Select(fault => $"{member} at startup only: {fault}"));
+                wrong.AddRange(found[member].Except(faults).Select(fault => $"{member} in the compiler only: {fault}"));
+            }
+        }
+
+        Assert.True(wrong.Count == 0, string.Join("\n\n", wrong));
+        Assert.InRange(faulty, Batches * BatchSize / 10, Batches * BatchSize);
+    }
+
+    private static string[] ModelFiles => ["Parts.cs", "Journal.cs", "InjectedFailure.cs"];
+
+    private static IReadOnlyList<Entry[]> Draw(bool isTame, string seed, int count)
+    {
+        PCG random = PCG.Parse(seed);
+        Gen<Entry[]> entries = RandomEntries.Of(isTame);
+        return [.. Enumerable.Range(0, count).Select(_ => entries.Generate(random, null, out Size _))];
+    }
+
+    /// <summary>Each wiring in a class of its own, as what it writes declares variables.</summary>
+    private static string Written(IReadOnlyList<Entry[]> drawn) => "namespace Junctivor.Model;\n" + string.Concat(drawn.Select((entries, number) => $$"""
+
+        public static class Office{{number}}
+        {
+            [CheckedWiring]
+            public static Wiring Wiring{{number}}
+            {
+                get
+                {
+        {{new Registrations(entries)}}
+                    return wiring;
+                }
+            }
+        }
+        """));
+
+    private static string MemberOf(Diagnostic diagnostic) => diagnostic.Location.SourceTree!.GetRoot()
+        .FindNode(diagnostic.Location.SourceSpan)
+        .AncestorsAndSelf()
+        .OfType<Microsoft.CodeAnalysis.CSharp.Syntax.PropertyDeclarationSyntax>()
+        .First()
+        .Identifier.ValueText;
+
+    private static IEnumerable<string> FilesIn(string folder) => Directory.GetFiles(Path.Combine(Mistakes, folder), "*.cs")
+        .Select(path => Path.Combine(folder, Path.GetFileName(path)))
+        .Order(StringComparer.Ordinal);
+}
