@@ -51,6 +51,48 @@ public sealed class PackageTests(PackedLibrary packed) : IClassFixture<PackedLib
         Assert.True(wired < byHand, $"{wired} methods were compiled with the container, and {byHand} by hand.");
     }
 
+    [Fact]
+    public async Task A_program_that_installs_it_is_checked_by_the_compiler()
+    {
+        string folder = Path.Combine(packed.Folder, "faulty");
+        Directory.CreateDirectory(folder);
+        await WriteProjectAsync(folder);
+        await File.WriteAllTextAsync(Path.Combine(folder, "Program.cs"), """
+            using Junctivor;
+
+            Wiring wiring =
+            [
+                Singleton.Of<AlmanacTideTable>(),
+                Transient.Of<BerthPlanner>().ResolvedDirectly(),
+                Singleton.Of<NightlyInvoicing>().ResolvedDirectly(),
+                Scoped.Of<BerthLedger>(),
+            ];
+            using Container container = wiring.Build();
+
+            public interface ITideTable;
+            public sealed class AlmanacTideTable : ITideTable;
+            public sealed class BerthPlanner(ITideTable tides) { public object Tides => tides; }
+            public sealed class BerthLedger;
+            public sealed class NightlyInvoicing(BerthLedger ledger) { public object Ledger => ledger; }
+            """, TestContext.Current.CancellationToken);
+        string[] build = ["build", "-warnaserror", "-clp:NoSummary", "--nologo", "-v", "quiet"];
+
+        InvalidOperationException failed = await Assert.ThrowsAsync<InvalidOperationException>(
+            () => PackedLibrary.RunAsync(folder, "dotnet", build));
+        Assert.Contains("Program.cs(6,5): error JV101: BerthPlanner requires ITideTable, which is not registered.", failed.Message, StringComparison.Ordinal);
+        Assert.Contains("Program.cs(7,5): error JV301: NightlyInvoicing (singleton) holds BerthLedger (scoped).", failed.Message, StringComparison.Ordinal);
+        // CS8032, CS9057: an analyzer that the compiler leaves out.
+        Assert.DoesNotContain("CS", failed.Message.Replace("/cs/", "", StringComparison.Ordinal), StringComparison.Ordinal);
+
+        await File.WriteAllTextAsync(Path.Combine(folder, ".editorconfig"), """
+            root = true
+            [*.cs]
+            dotnet_diagnostic.JV101.severity = none
+            dotnet_diagnostic.JV301.severity = suggestion
+            """, TestContext.Current.CancellationToken);
+        Assert.DoesNotContain("JV", await PackedLibrary.RunAsync(folder, "dotnet", build), StringComparison.Ordinal);
+    }
+
     private static async Task<int> MethodsCompiledAsync(string folder, string how) =>
         int.Parse(await PackedLibrary.RunAsync(folder, "dotnet", "out/Start.dll", how, "count"), CultureInfo.InvariantCulture);
 

@@ -7,6 +7,7 @@ namespace Harbour.Demo;
 /// <summary>A wiring as somebody in a hurry might write it.</summary>
 internal static class MistakenWiring
 {
+#pragma warning disable JV101, JV202, JV301 // The compiler finds them; the demo is to show what the start says of them.
     public static Wiring Office =>
     [
         Singleton.Incoming<HarbourSettings>(),
@@ -28,6 +29,7 @@ internal static class MistakenWiring
         Singleton.Of<IClock, StoppedClock>(),
         Transient.Of<WatchBell>(),
     ];
+#pragma warning restore JV101, JV202, JV301
 
     private sealed class NightlyInvoicing(IBerthLedger ledger)
     {

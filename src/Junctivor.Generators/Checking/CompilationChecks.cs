@@ -40,7 +40,7 @@ internal sealed class CompilationChecks(Compilation compilation)
         (diagnostic.Id, diagnostic.Location, diagnostic.GetMessage());
 
     private static IEnumerable<Diagnostic> DiagnosticsOf(CheckedRoot root) => root.Unfollowed is { } unknown
-        ? [Diagnostic.Create(Descriptors.NotFollowed, unknown.Location, unknown.Reason)]
+        ? [Diagnostic.Create(Descriptors.NotFollowed, unknown.Location, unknown.Message)]
         : root.Faults.Select(DiagnosticOf);
 
     private static Diagnostic DiagnosticOf(LocatedFault located)

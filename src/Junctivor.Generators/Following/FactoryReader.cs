@@ -20,7 +20,7 @@ internal static class FactoryReader
     };
 
     /// <summary>A function that captures nothing, in a method that is not generic, is one for all.</summary>
-    private static object? IdentityOf(IAnonymousFunctionOperation function) =>
+    private static SyntaxNode? IdentityOf(IAnonymousFunctionOperation function) =>
         IsInGenericMethod(function) || function.Descendants().Any(operation => Captures(operation, function)) ? null : function.Syntax;
 
     private static bool Captures(IOperation operation, IAnonymousFunctionOperation function) => operation switch

@@ -13,6 +13,11 @@ internal sealed class LocalUse(SourceMembers members)
     /// change it.</exception>
     public IReadOnlyList<IOperation> AddedTo(ILocalReferenceOperation use)
     {
+        if (!IsOpenToAll(use.Local.Type))
+        {
+            return [];
+        }
+
         SyntaxNode declaration = use.Local.DeclaringSyntaxReferences[0].GetSyntax();
         StatementSyntax? statement = declaration.FirstAncestorOrSelf<StatementSyntax>();
         List<IOperation> added = [];
@@ -39,6 +44,10 @@ internal sealed class LocalUse(SourceMembers members)
 
         return added;
     }
+
+    /// <summary>Whether whoever has it can add to it, or exchange what is in it.</summary>
+    private static bool IsOpenToAll(ITypeSymbol type) =>
+        type is IArrayTypeSymbol || type.GetMembers("Add").Any() || Operations.IsOf(type, "System.Collections.Generic.IList`1");
 
     /// <summary>What one statement adds, which stands beside the declaration and is run once.</summary>
     private IOperation AddedBy(MemberAccessExpressionSyntax add, StatementSyntax? declaration) =>

@@ -1,5 +1,4 @@
 using Junctivor.Graph;
-using Junctivor.Generators.Symbols;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.Operations;
 

@@ -69,7 +69,7 @@ internal sealed class SymbolClosing(SymbolCatalog types)
     private bool IsOfBaseLibrary(ITypeSymbol type) => SymbolEqualityComparer.Default.Equals(
         type.ContainingAssembly, types.Compilation.GetSpecialType(SpecialType.System_Object).ContainingAssembly);
 
-    private bool IsSatisfied(ITypeParameterSymbol parameter, IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> found)
+    private bool IsSatisfied(ITypeParameterSymbol parameter, Dictionary<ITypeSymbol, ITypeSymbol> found)
     {
         ITypeSymbol argument = found[parameter];
         return !(parameter.HasReferenceTypeConstraint && argument.IsValueType)

@@ -7,7 +7,5 @@ namespace Junctivor.Generators.Following;
 /// <param name="location">Where it says so.</param>
 internal sealed class UnfollowableException(string reason, Location location) : Exception(reason)
 {
-    public string Reason => reason;
-
     public Location Location => location;
 }
