@@ -15,7 +15,8 @@ internal static class Editor
 
     /// <summary>The solution with a fix; as it was where the fix cannot be made any more.</summary>
     public static async Task<Solution> MakeAsync(Project project, Fix fix, CancellationToken cancellationToken) =>
-        await project.GetCompilationAsync(cancellationToken).ConfigureAwait(false) is CSharpCompilation before && Made(before, fix) is { } after
+        await project.GetCompilationAsync(cancellationToken).ConfigureAwait(false) is CSharpCompilation before
+        && Made(before, fix) is { } after
             ? With(project, before, after)
             : project.Solution;
 

@@ -23,7 +23,8 @@ public sealed class FaultFixProvider : CodeFixProvider
     /// <inheritdoc/>
     public override async Task RegisterCodeFixesAsync(CodeFixContext context)
     {
-        if (await context.Document.Project.GetCompilationAsync(context.CancellationToken).ConfigureAwait(false) is not CSharpCompilation compilation)
+        Project project = context.Document.Project;
+        if (await project.GetCompilationAsync(context.CancellationToken).ConfigureAwait(false) is not CSharpCompilation compilation)
         {
             return;
         }
@@ -39,8 +40,8 @@ public sealed class FaultFixProvider : CodeFixProvider
             {
                 context.RegisterCodeFix(
                     CodeAction.Create(
-                        $"{Capital(fix.ToString())}",
-                        cancellationToken => Editor.MakeAsync(context.Document.Project, fix, cancellationToken),
+                        Capital(fix.ToString()),
+                        cancellationToken => Editor.MakeAsync(project, fix, cancellationToken),
                         Editor.KeyOf(fault, fix)),
                     diagnostic);
             }

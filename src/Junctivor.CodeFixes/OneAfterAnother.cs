@@ -12,14 +12,15 @@ internal sealed class OneAfterAnother : FixAllProvider
 
     public override IEnumerable<FixAllScope> GetSupportedFixAllScopes() => [FixAllScope.Document, FixAllScope.Project];
 
-    public override Task<CodeAction?> GetFixAsync(FixAllContext fixAllContext) => Task.FromResult<CodeAction?>(CodeAction.Create(
-        "Make all such fixes", cancellationToken => MakeAllAsync(fixAllContext, cancellationToken), fixAllContext.CodeActionEquivalenceKey));
+    public override Task<CodeAction?> GetFixAsync(FixAllContext fixAllContext) => Task.FromResult<CodeAction?>(
+        CodeAction.Create("Make all such fixes", stop => MakeAllAsync(fixAllContext, stop), fixAllContext.CodeActionEquivalenceKey));
 
     private static async Task<Solution> MakeAllAsync(FixAllContext context, CancellationToken cancellationToken)
     {
         Project project = context.Project;
         HashSet<string> tried = [];
-        while (await NextAsync(project, context, tried, cancellationToken).ConfigureAwait(false) is { } fix)
+        while (await project.GetCompilationAsync(cancellationToken).ConfigureAwait(false) is { } compilation
+            && NextIn(compilation, context, tried, cancellationToken) is { } fix)
         {
             project = (await Editor.MakeAsync(project, fix, cancellationToken).ConfigureAwait(false)).GetProject(project.Id)!;
         }
@@ -27,16 +28,13 @@ internal sealed class OneAfterAnother : FixAllProvider
         return project.Solution;
     }
 
-    private static async Task<Fix?> NextAsync(Project project, FixAllContext context, HashSet<string> tried, CancellationToken cancellationToken)
-    {
-        Compilation? compilation = await project.GetCompilationAsync(cancellationToken).ConfigureAwait(false);
-        return compilation is null
-            ? null
-            : new WiringRoots(compilation, cancellationToken).CheckAll()
-                .SelectMany(root => root.Faults)
-                .Where(located => context.Scope == FixAllScope.Project || located.Location.SourceTree?.FilePath == context.Document?.FilePath)
-                .Where(located => tried.Add($"{located.Fault.Code} {located.Fault.Summary}"))
-                .Select(located => located.Fault.Fixes.FirstOrDefault(fix => Editor.KeyOf(located.Fault, fix) == context.CodeActionEquivalenceKey))
-                .FirstOrDefault(fix => fix is not null);
-    }
+    private static Fix? NextIn(
+        Compilation compilation, FixAllContext context, HashSet<string> tried, CancellationToken cancellationToken) =>
+        new WiringRoots(compilation, cancellationToken).CheckAll()
+            .SelectMany(root => root.Faults)
+            .Where(located => context.Scope == FixAllScope.Project
+                || located.Location.SourceTree?.FilePath == context.Document?.FilePath)
+            .Where(located => tried.Add($"{located.Fault.Code} {located.Fault.Summary}"))
+            .SelectMany(located => located.Fault.Fixes.Where(fix => Editor.KeyOf(located.Fault, fix) == context.CodeActionEquivalenceKey))
+            .FirstOrDefault();
 }

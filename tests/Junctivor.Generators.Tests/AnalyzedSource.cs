@@ -76,13 +76,15 @@ internal sealed class AnalyzedSource
                 .Where(property => property.IsDefined(typeof(CheckedWiringAttribute)))
                 .ToDictionary(
                     property => property.Name,
-                    property => (IReadOnlyList<string>)[.. ((Wiring)property.GetValue(null)!).Check().All.Select(fault => fault.ToString())]);
+                    property => FaultsOf((Wiring)property.GetValue(null)!));
         }
         finally
         {
             context.Unload();
         }
     }
+
+    private static IReadOnlyList<string> FaultsOf(Wiring wiring) => [.. wiring.Check().All.Select(fault => fault.ToString())];
 
     /// <summary>The whole text of a fault, as the analyzer knows it.</summary>
     public static string TextOf(Diagnostic diagnostic) => diagnostic.Properties[WiringAnalyzer.TextProperty]!;

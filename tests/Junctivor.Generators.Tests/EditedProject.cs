@@ -23,7 +23,7 @@ internal sealed class EditedProject
         Project project = workspace.AddProject(ProjectInfo.Create(
             ProjectId.CreateNewId(), VersionStamp.Default, "Edited", "Analyzed", LanguageNames.CSharp,
             compilationOptions: compilation.Options, metadataReferences: compilation.References));
-        project = project.AddDocument("usings.cs", compilation.SyntaxTrees[0].GetText(), filePath: compilation.SyntaxTrees[0].FilePath).Project;
+        project = project.AddDocument("usings.cs", compilation.SyntaxTrees[0].GetText(), filePath: "/usings.cs").Project;
         return new EditedProject(project.AddDocument(Path.GetFileName(file), text, filePath: file));
     }
 

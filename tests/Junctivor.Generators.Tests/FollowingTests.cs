@@ -140,11 +140,18 @@ public class FollowingTests
                 """)).Analyze());
 
         Assert.Equal("/Module.cs", found.Location.SourceTree!.FilePath);
-        Assert.Equal("Singleton.Of<Almanac>()", found.Location.SourceTree!.ToString().Substring(found.Location.SourceSpan.Start, found.Location.SourceSpan.Length));
+        Assert.Equal("Singleton.Of<Almanac>()", found.Location.SourceTree!.ToString()[found.Location.SourceSpan.Start..found.Location.SourceSpan.End]);
         Assert.Equal("https://junctivor.example/faults/jv101", found.Descriptor.HelpLinkUri);
     }
 
     [Fact]
     public void A_program_without_the_library_is_left_alone() =>
-        Assert.Empty(AnalyzedSource.OfText("public sealed class Wiring { public object Build() => this; } public static class A { public static object B() => new Wiring().Build(); }").Analyze());
+        Assert.Empty(AnalyzedSource.OfText("""
+            public sealed class Wiring
+            {
+                public object Build() => this;
+
+                public static object Built() => new Wiring().Build();
+            }
+            """).Analyze());
 }

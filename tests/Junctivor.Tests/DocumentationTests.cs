@@ -96,7 +96,7 @@ public partial class DocumentationTests
 
     [Theory]
     [MemberData(nameof(Blocks))]
-    public void Each_block_compiles(string file, int number)
+    public async Task Each_block_compiles_and_is_sound(string file, int number)
     {
         string block = BlocksIn(Path.Combine(ProgramRun.RepositoryRoot, file))[number];
         string usings = "using static AtHand;\n"
@@ -109,11 +109,16 @@ public partial class DocumentationTests
         IReadOnlyList<string> errors = CompiledSource.ErrorsOfProgram(usings + statement + block, World + desk);
 
         Assert.Empty(errors);
+        Assert.Empty(await AnalyzedProgram.FaultsAsync(usings + statement + block, World + desk));
     }
 
     [Fact]
     public void A_block_that_is_wrong_would_be_found() =>
         Assert.NotEmpty(CompiledSource.ErrorsOfProgram("Wiring wiring = [Singleton.Of<INowhere>()];", World));
+
+    [Fact]
+    public async Task A_block_that_is_unsound_would_be_found() =>
+        Assert.NotEmpty(await AnalyzedProgram.FaultsAsync("using var office = new Wiring { Singleton.Of<BookingDesk>() }.Build();", World + Desk));
 
     private static List<string> BlocksIn(string file) =>
         [.. CSharpBlock().Matches(File.ReadAllText(file)).Select(match => match.Groups[1].Value)];

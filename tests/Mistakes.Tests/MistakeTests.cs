@@ -39,7 +39,7 @@ public class MistakeTests
     {
         IEnumerable<string> headings = Page.Split('\n').Where(line => line.StartsWith("## ", StringComparison.Ordinal));
 
-        Assert.Equal(FaultKind.All.Select(kind => $"## {kind.Code} {kind.Name}"), headings);
+        Assert.Equal([.. FaultKind.All.Select(kind => $"## {kind.Code} {kind.Name}"), "## JV901 not-followed"], headings);
     }
 
     [Theory]

@@ -17,9 +17,8 @@ internal static class FaultCommand
             return ExitStatus.Sound;
         }
 
-        FaultKind kind = FaultKind.Find(code)
-            ?? throw new CannotCheckException($"there is no fault code '{code}': 'junctivor fault' lists them.");
-        Terminal.Out.Write(FaultSections.Of(kind));
+        Terminal.Out.Write(FaultKind.Find(code) is { } kind ? FaultSections.Of(kind) : FaultSections.Find(code)
+            ?? throw new CannotCheckException($"there is no fault code '{code}': 'junctivor fault' lists them."));
         return ExitStatus.Sound;
     }
 

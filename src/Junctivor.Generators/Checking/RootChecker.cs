@@ -32,7 +32,8 @@ internal sealed class RootChecker(Compilation compilation, CancellationToken can
         IReadOnlyList<object> flags = [.. entries.SelectMany(entry => entry.Flags).Distinct()];
         if (flags.Count > MostFlags)
         {
-            throw new UnfollowableException($"it depends on {flags.Count} conditions, and at most {MostFlags} are tried in every combination", root);
+            throw new UnfollowableException(
+                $"it depends on {flags.Count} conditions, and at most {MostFlags} are tried in every combination", root);
         }
 
         IReadOnlyList<Fault>? always = null;
@@ -56,7 +57,8 @@ internal sealed class RootChecker(Compilation compilation, CancellationToken can
         for (int outcome = 0; outcome < 1 << flags.Count; outcome++)
         {
             int bits = outcome;
-            yield return flags.Select((flag, number) => (flag, IsTrue: (bits & (1 << number)) == 0)).ToDictionary(each => each.flag, each => each.IsTrue);
+            yield return flags.Select((flag, number) => (Flag: flag, IsTrue: (bits & (1 << number)) == 0))
+                .ToDictionary(each => each.Flag, each => each.IsTrue);
         }
     }
 }

@@ -2,6 +2,7 @@ using System.Runtime.CompilerServices;
 using Junctivor.Generators.Following;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
+using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Checking;
 
@@ -55,13 +56,13 @@ internal sealed class WiringRoots(Compilation compilation, CancellationToken can
         if (candidate is MemberDeclarationSyntax)
         {
             return members.DeclaredBy(candidate) is { } member && member.GetAttributes()
-                .Any(attribute => Operations.IsOf(attribute.AttributeClass, "Junctivor.CheckedWiringAttribute"))
+                .Any(attribute => Following.Operations.IsOf(attribute.AttributeClass, "Junctivor.CheckedWiringAttribute"))
                 ? () => follower.FollowMember(member, candidate.GetLocation())
                 : null;
         }
 
-        return members.OperationOf(candidate) is Microsoft.CodeAnalysis.Operations.IInvocationOperation { TargetMethod.Name: Build, Instance: { } wiring } call
-            && Operations.IsOf(call.TargetMethod.ContainingType, "Junctivor.Wiring")
+        return members.OperationOf(candidate) is IInvocationOperation { TargetMethod.Name: Build, Instance: { } wiring } call
+            && Following.Operations.IsOf(call.TargetMethod.ContainingType, "Junctivor.Wiring")
             ? () => follower.Follow(wiring)
             : null;
     }

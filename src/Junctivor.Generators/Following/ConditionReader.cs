@@ -10,7 +10,7 @@ internal sealed class ConditionReader(SourceMembers members)
     /// <summary>How a condition comes out, where that is known; otherwise what it depends on.</summary>
     public (bool? Constant, Condition? Condition) Read(IOperation condition, Frame frame)
     {
-        IOperation plain = Operations.WithoutConversions(condition);
+        (IOperation plain, Frame at) = frame.Resolve(condition);
         if (plain.ConstantValue is { HasValue: true, Value: bool constant })
         {
             return (constant, null);
@@ -18,13 +18,11 @@ internal sealed class ConditionReader(SourceMembers members)
 
         return plain switch
         {
-            IUnaryOperation { OperatorKind: UnaryOperatorKind.Not } negated => Not(Read(negated.Operand, frame)),
-            IParameterReferenceOperation parameter when frame.Arguments.TryGetValue(parameter.Parameter, out (IOperation Value, Frame Frame) given) =>
-                Read(given.Value, given.Frame),
+            IUnaryOperation { OperatorKind: UnaryOperatorKind.Not } negated => Not(Read(negated.Operand, at)),
             IParameterReferenceOperation parameter => (null, new Condition(parameter.Parameter, true)),
             IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field } => (null, new Condition(field, true)),
-            ILocalReferenceOperation local when !members.IsReassigned(local.Local) => (null, new Condition((local.Local, frame), true)),
-            _ => (null, new Condition((plain.Syntax, frame), true)),
+            ILocalReferenceOperation local when !members.IsReassigned(local.Local) => (null, new Condition((local.Local, at), true)),
+            _ => (null, new Condition((plain.Syntax, at), true)),
         };
     }
 

@@ -9,8 +9,7 @@ internal static class FactoryReader
 {
     /// <param name="factory">The argument.</param>
     /// <param name="isAsync">Whether what it returns must be awaited.</param>
-    /// <param name="compilation">The source.</param>
-    public static WrittenFactory Read(IOperation factory, bool isAsync, Compilation compilation) => Operations.WithoutConversions(factory) switch
+    public static WrittenFactory Read(IOperation factory, bool isAsync) => Operations.WithoutConversions(factory) switch
     {
         IDelegateCreationOperation { Target: IAnonymousFunctionOperation function } =>
             new(function.Symbol.Parameters, IdentityOf(function), isAsync),
@@ -36,5 +35,6 @@ internal static class FactoryReader
             reference.SyntaxTree == function.Syntax.SyntaxTree && function.Syntax.Span.Contains(reference.Span));
 
     private static bool IsInGenericMethod(IAnonymousFunctionOperation function) => function.Syntax.Ancestors()
-        .Any(node => node is MethodDeclarationSyntax { TypeParameterList: not null } or LocalFunctionStatementSyntax { TypeParameterList: not null });
+        .Any(node => node is MethodDeclarationSyntax { TypeParameterList: not null }
+            or LocalFunctionStatementSyntax { TypeParameterList: not null });
 }

@@ -1,4 +1,5 @@
 using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Following;
 
@@ -8,6 +9,16 @@ namespace Junctivor.Generators.Following;
 internal sealed record Frame(
     IReadOnlyDictionary<IParameterSymbol, (IOperation Value, Frame Frame)> Arguments, IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> Types)
 {
+    /// <summary>What an operation gives, without conversions, and where that stands: the argument in the place of a parameter.</summary>
+    public (IOperation Value, Frame Frame) Resolve(IOperation operation)
+    {
+        IOperation plain = Operations.WithoutConversions(operation);
+        return plain is IParameterReferenceOperation parameter
+            && Arguments.TryGetValue(parameter.Parameter, out (IOperation Value, Frame Frame) given)
+            ? given.Frame.Resolve(given.Value)
+            : (plain, this);
+    }
+
     /// <summary>Nothing is known.</summary>
     public static readonly Frame Empty = new(
         new Dictionary<IParameterSymbol, (IOperation, Frame)>(SymbolEqualityComparer.Default),

@@ -13,14 +13,12 @@ internal sealed class LevelFollower(SourceMembers members)
     /// <summary>The level; the same for the same field or variable.</summary>
     public Level Follow(IOperation level, Frame frame)
     {
-        IOperation plain = Operations.WithoutConversions(level);
+        (IOperation plain, Frame at) = frame.Resolve(level);
         return plain switch
         {
-            IFieldReferenceOperation { Field.IsReadOnly: true } field => Kept(field.Field, plain, frame),
-            IPropertyReferenceOperation property when members.IsKept(property.Property) => Kept(property.Property, plain, frame),
-            ILocalReferenceOperation local when !members.IsReassigned(local.Local) => Kept(local.Local, plain, frame),
-            IParameterReferenceOperation parameter when frame.Arguments.TryGetValue(parameter.Parameter, out (IOperation Value, Frame Frame) given) =>
-                Follow(given.Value, given.Frame),
+            IFieldReferenceOperation { Field.IsReadOnly: true } field => Kept(field.Field, plain, at),
+            IPropertyReferenceOperation property when members.IsKept(property.Property) => Kept(property.Property, plain, at),
+            ILocalReferenceOperation local when !members.IsReassigned(local.Local) => Kept(local.Local, plain, at),
             _ => throw Operations.Unknown(plain, "the scope level"),
         };
     }

@@ -16,10 +16,12 @@ internal static class Operations
         _ => operation,
     };
 
-    public static bool IsOf(ITypeSymbol? type, string metadataName) => type is not null && SymbolNames.Definition(type.OriginalDefinition) == metadataName;
+    public static bool IsOf(ITypeSymbol? type, string metadataName) =>
+        type is not null && SymbolNames.Definition(type.OriginalDefinition) == metadataName;
 
     /// <summary>Whether a type is one of registrations.</summary>
-    public static bool IsRegistration(ITypeSymbol? type) => type is not null && (IsOf(type, "Junctivor.Registration") || IsRegistration(type.BaseType));
+    public static bool IsRegistration(ITypeSymbol? type) =>
+        type is not null && (IsOf(type, "Junctivor.Registration") || IsRegistration(type.BaseType));
 
     /// <summary>The argument for a parameter.</summary>
     public static IOperation Argument(IInvocationOperation call, string parameter) =>

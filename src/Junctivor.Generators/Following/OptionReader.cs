@@ -30,7 +30,7 @@ internal sealed class OptionReader(TypeReading types)
                 Accepted = [.. options.Accepted, new Acceptance(TextOf(option, "code"), TextOf(option, "reason"))],
             }),
             "WarmUp" or "WindDown" => registration.With(
-                options with { HasWarmUp = true }, warming: [.. registration.Warming.Append(option.TargetMethod.Name).Distinct().OrderBy(name => name, StringComparer.Ordinal)]),
+                options with { HasWarmUp = true }, warming: Sorted(registration.Warming, option.TargetMethod.Name)),
             "Passing" => registration.With(passed: [.. registration.Passed, ConstantOf(option, frame)]),
             _ => throw Operations.Unknown(option, "the option"),
         };
@@ -53,13 +53,15 @@ internal sealed class OptionReader(TypeReading types)
             : TextOf(mark, frame);
     }
 
-    private static string TextOf(IInvocationOperation option, string parameter) => TextOf(Operations.Argument(option, parameter), Frame.Empty);
+    private static IReadOnlyList<string> Sorted(IReadOnlyList<string> known, string added) =>
+        [.. known.Append(added).Distinct().OrderBy(name => name, StringComparer.Ordinal)];
 
-    private static string TextOf(IOperation text, Frame frame) => Operations.WithoutConversions(text) switch
+    private static string TextOf(IInvocationOperation option, string parameter) =>
+        TextOf(Operations.Argument(option, parameter), Frame.Empty);
+
+    private static string TextOf(IOperation text, Frame frame) => frame.Resolve(text).Value switch
     {
         { ConstantValue: { HasValue: true, Value: string constant } } => constant,
-        IParameterReferenceOperation parameter when frame.Arguments.TryGetValue(parameter.Parameter, out (IOperation Value, Frame Frame) given) =>
-            TextOf(given.Value, given.Frame),
         IOperation other => throw Operations.Unknown(other, "the text"),
     };
 

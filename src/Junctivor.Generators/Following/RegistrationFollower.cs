@@ -19,17 +19,15 @@ internal sealed class RegistrationFollower(
     /// <summary>The registration; several where it depends on a condition which.</summary>
     public IReadOnlyList<WiringEntry> Follow(IOperation registration, Frame frame)
     {
-        IOperation plain = Operations.WithoutConversions(registration);
+        (IOperation plain, Frame at) = frame.Resolve(registration);
         return plain switch
         {
-            IInvocationOperation { TargetMethod.ContainingAssembly.Name: "Junctivor" } call => FollowCall(call, frame),
-            IInvocationOperation => wirings.Follow(plain, frame),
+            IInvocationOperation { TargetMethod.ContainingAssembly.Name: "Junctivor" } call => FollowCall(call, at),
+            IInvocationOperation => wirings.Follow(plain, at),
             IPropertyReferenceOperation property => FollowMember(property.Property, plain),
             IFieldReferenceOperation { Field.IsReadOnly: true } field => FollowMember(field.Field, plain),
-            ILocalReferenceOperation local when !members.IsReassigned(local.Local) => FollowMember(local.Local, plain, frame),
-            IConditionalOperation => wirings.Follow(plain, frame),
-            IParameterReferenceOperation parameter when frame.Arguments.TryGetValue(parameter.Parameter, out (IOperation Value, Frame Frame) given) =>
-                Follow(given.Value, given.Frame),
+            ILocalReferenceOperation local when !members.IsReassigned(local.Local) => FollowMember(local.Local, plain, at),
+            IConditionalOperation => wirings.Follow(plain, at),
             _ => throw Operations.Unknown(plain, "the registration"),
         };
     }
@@ -102,9 +100,8 @@ internal sealed class RegistrationFollower(
     }
 
     /// <summary>The types that a call names: as type arguments, or as arguments.</summary>
-    private IReadOnlyList<ITypeSymbol> Named(IInvocationOperation call, IReadOnlyList<ITypeSymbol> arguments, Frame frame) => arguments.Count > 0
-        ? arguments
-        : [.. call.Arguments.Where(argument => Operations.IsOf(argument.Parameter?.Type, WellKnownTypes.TypeOfTypes))
+    private IReadOnlyList<ITypeSymbol> Named(IInvocationOperation call, IReadOnlyList<ITypeSymbol> arguments, Frame frame) =>
+        arguments.Count > 0 ? arguments : [.. call.Arguments.Where(argument => Operations.IsOf(argument.Parameter?.Type, WellKnownTypes.TypeOfTypes))
             .Select(argument => types.OfValue(argument.Value, frame))];
 
     /// <summary>The type of a value, as far as the source tells.</summary>
@@ -124,7 +121,7 @@ internal sealed class RegistrationFollower(
             IsDecorator = isDecorator,
         };
 
-    private WrittenRegistration OfFactory(IInvocationOperation call, Level level, ITypeSymbol service, bool isDecorator, bool isAsync) =>
+    private static WrittenRegistration OfFactory(IInvocationOperation call, Level level, ITypeSymbol service, bool isDecorator, bool isAsync) =>
         new()
         {
             Service = service,
@@ -134,7 +131,7 @@ internal sealed class RegistrationFollower(
             Place = PlaceOf(call),
             Location = LocationOf(call),
             IsDecorator = isDecorator,
-            Factory = FactoryReader.Read(Operations.Argument(call, "factory"), isAsync, types.Compilation),
+            Factory = FactoryReader.Read(Operations.Argument(call, "factory"), isAsync),
         };
 
     /// <summary>What the compiler passes for the place.</summary>

@@ -40,10 +40,13 @@ internal static class SelfRegisteredClasses
             Implementation = type,
             Level = LifetimeOf(first) switch { 0 => Level.Singleton, 1 => Level.Scoped, _ => Level.Transient },
             Mark = MarkOf(first),
-            Place = ArgumentOf(first, "file") is string file && ArgumentOf(first, "line") is int line ? new SourcePlace(file, line) : default,
+            Place = PlaceOf(first),
             Location = first.ApplicationSyntaxReference is { } syntax ? syntax.SyntaxTree.GetLocation(syntax.Span) : Location.None,
         };
     }
+
+    private static SourcePlace PlaceOf(AttributeData attribute) =>
+        ArgumentOf(attribute, "file") is string file && ArgumentOf(attribute, "line") is int line ? new SourcePlace(file, line) : default;
 
     private static int LifetimeOf(AttributeData attribute) => ArgumentOf(attribute, "lifetime") as int? ?? 0;
 

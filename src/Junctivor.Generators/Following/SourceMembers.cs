@@ -18,7 +18,8 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     {
         if (member.DeclaringSyntaxReferences.Length == 0)
         {
-            throw new UnfollowableException($"{member.Name} is declared in {member.ContainingAssembly?.Name}, of which the source is not here", from);
+            throw new UnfollowableException(
+                $"{member.Name} is declared in {member.ContainingAssembly?.Name}, of which the source is not here", from);
         }
 
         SyntaxNode declaration = member.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken);
@@ -55,7 +56,8 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     {
         SyntaxNode declaration = local.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken);
         SyntaxNode around = declaration.Ancestors()
-            .First(node => node is MemberDeclarationSyntax and not GlobalStatementSyntax or CompilationUnitSyntax or AccessorDeclarationSyntax);
+            .First(node => node is AccessorDeclarationSyntax or CompilationUnitSyntax
+                or (MemberDeclarationSyntax and not GlobalStatementSyntax));
         return around.DescendantNodes()
             .OfType<IdentifierNameSyntax>()
             .Where(name => name.Identifier.ValueText == local.Name && SymbolEqualityComparer.Default.Equals(SymbolOf(name), local));
@@ -88,5 +90,6 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
         body?.Statements.LastOrDefault() is ReturnStatementSyntax last && ReturnsIn(body).SequenceEqual([last]) ? last.Expression : null;
 
     private static IEnumerable<ReturnStatementSyntax> ReturnsIn(BlockSyntax body) =>
-        body.DescendantNodes(node => node is not (AnonymousFunctionExpressionSyntax or LocalFunctionStatementSyntax)).OfType<ReturnStatementSyntax>();
+        body.DescendantNodes(node => node is not (AnonymousFunctionExpressionSyntax or LocalFunctionStatementSyntax))
+            .OfType<ReturnStatementSyntax>();
 }

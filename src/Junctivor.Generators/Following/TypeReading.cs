@@ -36,11 +36,9 @@ internal sealed class TypeReading(Compilation compilation)
     }
 
     /// <summary>What a call names with <c>typeof</c>.</summary>
-    public ITypeSymbol OfValue(IOperation value, Frame frame) => Operations.WithoutConversions(value) switch
+    public ITypeSymbol OfValue(IOperation value, Frame frame) => frame.Resolve(value) switch
     {
-        ITypeOfOperation type => In(type.TypeOperand, frame),
-        IParameterReferenceOperation parameter when frame.Arguments.TryGetValue(parameter.Parameter, out (IOperation Value, Frame Frame) given) =>
-            OfValue(given.Value, given.Frame),
-        IOperation other => throw Operations.Unknown(other, "the type"),
+        (ITypeOfOperation type, Frame at) => In(type.TypeOperand, at),
+        (IOperation other, _) => throw Operations.Unknown(other, "the type"),
     };
 }

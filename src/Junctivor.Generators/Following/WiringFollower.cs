@@ -34,26 +34,27 @@ internal sealed class WiringFollower
     /// <summary>The entries of what a member gives.</summary>
     public IReadOnlyList<WiringEntry> FollowMember(ISymbol member, Location from) => Follow(member, from, Frame.Empty);
 
-    public IReadOnlyList<WiringEntry> Follow(IOperation wiring, Frame frame) => Operations.WithoutConversions(wiring) switch
+    public IReadOnlyList<WiringEntry> Follow(IOperation wiring, Frame frame)
     {
-        IInvocationOperation { TargetMethod.ContainingAssembly.Name: Library } call when Operations.IsRegistration(call.Type) =>
-            _registrations.Follow(call, frame),
-        ICollectionExpressionOperation collection => [.. collection.Elements.SelectMany(element => FollowElement(element, frame))],
-        IObjectCreationOperation { Arguments.IsEmpty: true } creation when Operations.IsOf(creation.Type, WiringType) =>
-            [.. Added(creation).SelectMany(added => _registrations.Follow(added, frame))],
-        IArrayCreationOperation { Initializer: { } initializer } =>
-            [.. initializer.ElementValues.SelectMany(element => _registrations.Follow(element, frame))],
-        IInvocationOperation call => FollowCall(call, frame),
-        IPropertyReferenceOperation { Instance: null or IInstanceReferenceOperation } property =>
-            Follow(property.Property, Operations.LocationOf(wiring), frame),
-        IFieldReferenceOperation { Field.IsReadOnly: true } field => Follow(field.Field, Operations.LocationOf(wiring), frame),
-        ILocalReferenceOperation local => FollowLocal(local, frame),
-        IParameterReferenceOperation parameter when frame.Arguments.TryGetValue(parameter.Parameter, out (IOperation Value, Frame Frame) given) =>
-            Follow(given.Value, given.Frame),
-        IConditionalOperation { WhenFalse: { } otherwise } choice =>
-            FollowChoice(choice.Condition, choice.WhenTrue, otherwise, frame),
-        IOperation other => throw Operations.Unknown(other, "the wiring"),
-    };
+        (IOperation plain, Frame at) = frame.Resolve(wiring);
+        return plain switch
+        {
+            IInvocationOperation { TargetMethod.ContainingAssembly.Name: Library } call when Operations.IsRegistration(call.Type) =>
+                _registrations.Follow(call, at),
+            ICollectionExpressionOperation collection => [.. collection.Elements.SelectMany(element => FollowElement(element, at))],
+            IObjectCreationOperation { Arguments.IsEmpty: true } creation when Operations.IsOf(creation.Type, WiringType) =>
+                [.. Added(creation).SelectMany(added => _registrations.Follow(added, at))],
+            IArrayCreationOperation { Initializer: { } initializer } =>
+                [.. initializer.ElementValues.SelectMany(element => _registrations.Follow(element, at))],
+            IInvocationOperation call => FollowCall(call, at),
+            IPropertyReferenceOperation { Instance: null or IInstanceReferenceOperation } property =>
+                Follow(property.Property, Operations.LocationOf(plain), at),
+            IFieldReferenceOperation { Field.IsReadOnly: true } field => Follow(field.Field, Operations.LocationOf(plain), at),
+            ILocalReferenceOperation local => FollowLocal(local, at),
+            IConditionalOperation { WhenFalse: { } otherwise } choice => FollowChoice(choice.Condition, choice.WhenTrue, otherwise, at),
+            _ => throw Operations.Unknown(plain, "the wiring"),
+        };
+    }
 
     private IReadOnlyList<WiringEntry> FollowElement(IOperation element, Frame frame) =>
         element is ISpreadOperation spread ? Follow(spread.Operand, frame) : _registrations.Follow(element, frame);
@@ -97,7 +98,8 @@ internal sealed class WiringFollower
         }
 
         IOperation wiring = Operations.WithoutConversions(Operations.Argument(call, "wiring"));
-        IReadOnlyList<WiringEntry> entries = wiring is IDelegateCreationOperation { Target: var target } ? FollowFunction(target, frame) : Follow(wiring, frame);
+        IReadOnlyList<WiringEntry> entries =
+            wiring is IDelegateCreationOperation { Target: var target } ? FollowFunction(target, frame) : Follow(wiring, frame);
         return read.Condition is { } condition ? [.. entries.Select(entry => entry.When([condition]))] : entries;
     }
 
@@ -149,9 +151,11 @@ internal sealed class WiringFollower
         return new Frame(arguments, _types.ArgumentsOf(call.TargetMethod, frame));
     }
 
-    private static IEnumerable<IOperation> Added(IObjectCreationOperation creation) => creation.Initializer is null
-        ? []
-        : creation.Initializer.Initializers.Select(added => added is IInvocationOperation { TargetMethod.Name: "Add", Arguments: [var registration] }
+    private static IEnumerable<IOperation> Added(IObjectCreationOperation creation) =>
+        creation.Initializer is null ? [] : creation.Initializer.Initializers.Select(AddedBy);
+
+    private static IOperation AddedBy(IOperation added) =>
+        added is IInvocationOperation { TargetMethod.Name: "Add", Arguments: [var registration] }
             ? registration.Value
-            : throw Operations.Unknown(added, "the wiring"));
+            : throw Operations.Unknown(added, "the wiring");
 }

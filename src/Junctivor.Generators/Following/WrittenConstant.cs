@@ -9,4 +9,5 @@ namespace Junctivor.Generators.Following;
 /// <param name="IsExact">Whether it has no other type than that.</param>
 /// <param name="IsNull">Whether there is none.</param>
 /// <param name="Location">Where it is passed.</param>
-internal sealed record WrittenConstant(string? Parameter, ITypeSymbol Type, ITypeSymbol Actual, bool IsExact, bool IsNull, Location Location);
+internal sealed record WrittenConstant(
+    string? Parameter, ITypeSymbol Type, ITypeSymbol Actual, bool IsExact, bool IsNull, Location Location);

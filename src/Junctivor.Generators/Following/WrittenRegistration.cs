@@ -3,7 +3,7 @@ using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Following;
 
-/// <summary>A registration as the source writes it. Two calls of one property give two that are equal in all and yet not the same.</summary>
+/// <summary>A registration as the source writes it. Two calls of one property give two that say the same and are not the same.</summary>
 internal sealed class WrittenRegistration
 {
     public required ITypeSymbol Service { get; init; }

@@ -11,8 +11,8 @@ internal static class Erasure
         IDynamicTypeSymbol => compilation.GetSpecialType(SpecialType.System_Object),
         IArrayTypeSymbol array => OfArray(array, compilation),
         INamedTypeSymbol { IsUnboundGenericType: true } unbound => unbound.OriginalDefinition,
-        INamedTypeSymbol { IsTupleType: true, TupleUnderlyingType: { } underlying } when !SymbolEqualityComparer.Default.Equals(underlying, type) =>
-            Of(underlying, compilation),
+        INamedTypeSymbol { IsTupleType: true, TupleUnderlyingType: { } plain } when !SymbolEqualityComparer.Default.Equals(plain, type) =>
+            Of(plain, compilation),
         INamedTypeSymbol named => OfNamed(named, compilation),
         _ => type.WithNullableAnnotation(NullableAnnotation.None),
     };

@@ -6,14 +6,15 @@ namespace Junctivor.Generators.Symbols;
 internal static class Substitution
 {
     /// <summary>A type, with what is known of its type parameters.</summary>
-    public static ITypeSymbol In(ITypeSymbol type, IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> arguments, Compilation compilation) => type switch
-    {
-        _ when arguments.Count == 0 => type,
-        ITypeParameterSymbol => arguments.TryGetValue(type.WithNullableAnnotation(NullableAnnotation.None), out ITypeSymbol? argument) ? argument : type,
-        IArrayTypeSymbol array => compilation.CreateArrayTypeSymbol(In(array.ElementType, arguments, compilation), array.Rank),
-        INamedTypeSymbol { IsGenericType: true, IsUnboundGenericType: false } named => InNamed(named, arguments, compilation),
-        _ => type,
-    };
+    public static ITypeSymbol In(
+        ITypeSymbol type, IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> arguments, Compilation compilation) => type switch
+        {
+            _ when arguments.Count == 0 => type,
+            ITypeParameterSymbol => arguments.GetValueOrDefault(type.WithNullableAnnotation(NullableAnnotation.None)) ?? type,
+            IArrayTypeSymbol array => compilation.CreateArrayTypeSymbol(In(array.ElementType, arguments, compilation), array.Rank),
+            INamedTypeSymbol { IsGenericType: true, IsUnboundGenericType: false } named => InNamed(named, arguments, compilation),
+            _ => type,
+        };
 
     private static INamedTypeSymbol InNamed(
         INamedTypeSymbol named, IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> arguments, Compilation compilation)

@@ -4,8 +4,8 @@ using Microsoft.CodeAnalysis;
 namespace Junctivor.Generators.Symbols;
 
 /// <summary>
-/// Knows each type that a wiring mentions by its <see cref="TypeRef"/>, and the other way round. One for each check, as the graph keeps with
-/// a type what it finds for it. One thread at a time may use it.
+/// Knows each type that a wiring mentions by its <see cref="TypeRef"/>, and the other way round. One for each check, as the graph keeps
+/// with a type what it finds for it. One thread at a time may use it.
 /// </summary>
 /// <param name="compilation">Where the symbols come from.</param>
 internal sealed class SymbolCatalog(Compilation compilation)

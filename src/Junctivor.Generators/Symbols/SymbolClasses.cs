@@ -12,7 +12,8 @@ internal sealed class SymbolClasses(SymbolCatalog types)
     /// <summary>The constructors that somebody could call.</summary>
     public Constructor[] ReadConstructors(ITypeSymbol type)
     {
-        IReadOnlyList<IMethodSymbol> all = type.TypeKind is TypeKind.Interface || type.IsStatic ? [] : [.. SymbolState.PublicConstructors(type)];
+        bool hasNone = type.TypeKind == TypeKind.Interface || type.IsStatic;
+        IReadOnlyList<IMethodSymbol> all = hasNone ? [] : [.. SymbolState.PublicConstructors(type)];
         return
         [
             .. all.Select(constructor =>

@@ -58,7 +58,7 @@ internal sealed class SymbolClosing(SymbolCatalog types)
             return broken.StructureWanted;
         }
 
-        if (parameter.ConstraintTypes.FirstOrDefault(each => !SymbolType.IsOpenType(each) && !IsAssignable(argument, each)) is { } missed)
+        if (parameter.ConstraintTypes.FirstOrDefault(each => !SymbolType.IsOpenType(each) && !IsAssignable(argument, each, types.Compilation)) is { } missed)
         {
             return broken.SupertypeWanted(types[missed], isChangeable: !IsOfBaseLibrary(argument));
         }
@@ -76,14 +76,15 @@ internal sealed class SymbolClosing(SymbolCatalog types)
             && !((parameter.HasValueTypeConstraint || parameter.HasUnmanagedTypeConstraint)
                 && (!argument.IsValueType || argument.OriginalDefinition.SpecialType == SpecialType.System_Nullable_T))
             && !(parameter.HasConstructorConstraint && !HasDefaultConstructor(argument))
-            && parameter.ConstraintTypes.All(each => IsAssignable(argument, Substitution.In(each, found, types.Compilation)));
+            && parameter.ConstraintTypes.All(each => IsAssignable(argument, Substitution.In(each, found, types.Compilation), types.Compilation));
     }
 
-    private bool IsAssignable(ITypeSymbol from, ITypeSymbol to)
-    {
-        Microsoft.CodeAnalysis.Operations.CommonConversion conversion = types.Compilation.ClassifyCommonConversion(from, to);
-        return conversion is { Exists: true, IsImplicit: true, IsUserDefined: false, IsNumeric: false, IsNullable: false };
-    }
+    /// <summary>Whether an object of one type is one of the other, as it is.</summary>
+    public static bool IsAssignable(ITypeSymbol from, ITypeSymbol to, Compilation compilation) =>
+        compilation.ClassifyCommonConversion(from, to) is
+        {
+            Exists: true, IsImplicit: true, IsUserDefined: false, IsNumeric: false, IsNullable: false,
+        };
 
     private static bool HasDefaultConstructor(ITypeSymbol type) => type.IsValueType
         || (!type.IsAbstract && SymbolState.PublicConstructors(type).Any(constructor => constructor.Parameters.IsEmpty));
@@ -125,7 +126,9 @@ internal sealed class SymbolClosing(SymbolCatalog types)
             (INamedTypeSymbol one, INamedTypeSymbol other) =>
                 SymbolEqualityComparer.Default.Equals(one.OriginalDefinition, other.OriginalDefinition)
                 && !SymbolEqualityComparer.Default.Equals(other, other.OriginalDefinition)
-                && SymbolType.AllArguments(one).Zip(SymbolType.AllArguments(other), (first, second) => Matches(first, second, found)).All(fits => fits),
+                && SymbolType.AllArguments(one)
+                    .Zip(SymbolType.AllArguments(other), (first, second) => Matches(first, second, found))
+                    .All(fits => fits),
             _ => false,
         };
     }

@@ -29,7 +29,5 @@ internal sealed class SymbolConstant(WrittenConstant constant, SymbolCatalog typ
     public override Parameter PassTo(Parameter parameter) => parameter.AsPassed();
 
     private bool IsAssignable(ITypeSymbol wanted) =>
-        types.Compilation.ClassifyCommonConversion(constant.Actual, wanted) is { Exists: true, IsImplicit: true, IsUserDefined: false } conversion
-        && !conversion.IsNumeric
-        && !conversion.IsNullable;
+        SymbolClosing.IsAssignable(constant.Actual, wanted, types.Compilation);
 }

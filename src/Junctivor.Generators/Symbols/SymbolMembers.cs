@@ -12,7 +12,8 @@ internal static class SymbolMembers
         IMethodSymbol? method = own.SelectMany(each => each.GetMembers().OfType<IMethodSymbol>()).FirstOrDefault(IsShown);
         if (method is not null)
         {
-            return ($"{method.Name}({string.Join(", ", method.Parameters.Select(parameter => parameter.Name))})", IsAwaited(method.ReturnType));
+            string arguments = string.Join(", ", method.Parameters.Select(parameter => parameter.Name));
+            return ($"{method.Name}({arguments})", IsAwaited(method.ReturnType));
         }
 
         return own.SelectMany(each => each.GetMembers().OfType<IPropertySymbol>())

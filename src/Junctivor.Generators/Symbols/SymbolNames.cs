@@ -31,19 +31,24 @@ internal static class SymbolNames
 
     private static string InMetadata(INamedTypeSymbol type) => type.ContainingType is { } outer
         ? $"{InMetadata(outer)}+{type.MetadataName}"
-        : type.ContainingNamespace is { IsGlobalNamespace: false } around ? $"{around.ToDisplayString()}.{type.MetadataName}" : type.MetadataName;
+        : InNamespace(type, type.MetadataName);
+
+    private static string InNamespace(INamedTypeSymbol type, string name) =>
+        type.ContainingNamespace is { IsGlobalNamespace: false } around ? $"{around.ToDisplayString()}.{name}" : name;
 
     private static string Write(ITypeSymbol type, Func<ITypeSymbol, string> argument, bool isQualified) => Keyword(type) ?? type switch
     {
         IArrayTypeSymbol array => WriteArray(array, argument),
         IPointerTypeSymbol pointer => argument(pointer.PointedAtType) + "*",
-        INamedTypeSymbol { ConstructedFrom.SpecialType: SpecialType.System_Nullable_T, TypeArguments: [{ TypeKind: not TypeKind.TypeParameter } underlying] } =>
-            $"{argument(underlying)}?",
-        INamedTypeSymbol { IsTupleType: true, TupleElements.Length: > 1 } tuple when !SymbolEqualityComparer.Default.Equals(tuple, tuple.OriginalDefinition) =>
+        INamedTypeSymbol { ConstructedFrom.SpecialType: SpecialType.System_Nullable_T } nullable when !IsDefinition(nullable) =>
+            $"{argument(nullable.TypeArguments[0])}?",
+        INamedTypeSymbol { IsTupleType: true, TupleElements.Length: > 1 } tuple when !IsDefinition(tuple) =>
             $"({string.Join(", ", tuple.TupleElements.Select(element => argument(element.Type)))})",
         INamedTypeSymbol named => WriteNamed(named, argument, isQualified),
         _ => type.Name,
     };
+
+    private static bool IsDefinition(ITypeSymbol type) => SymbolEqualityComparer.Default.Equals(type, type.OriginalDefinition);
 
     /// <summary>C# writes the outermost brackets first: an array of matrices is <c>int[][,]</c>.</summary>
     private static string WriteArray(IArrayTypeSymbol array, Func<ITypeSymbol, string> argument)
@@ -68,7 +73,7 @@ internal static class SymbolNames
         }
 
         string name = string.Join(".", parts);
-        return isQualified && type.ContainingNamespace is { IsGlobalNamespace: false } around ? $"{around.ToDisplayString()}.{name}" : name;
+        return isQualified ? InNamespace(type, name) : name;
     }
 
     private static bool IsShown(INamedTypeSymbol type, bool isQualified) =>

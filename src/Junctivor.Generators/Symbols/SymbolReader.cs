@@ -123,7 +123,7 @@ internal sealed class SymbolReader : ITypeReader
             Mark = MarkOf(registration.Mark),
             IsDecorator = registration.IsDecorator,
             IsAsync = registration.Factory?.IsAsync == true,
-            Options = registration.OnlyFor is { } consumer ? registration.Options with { OnlyFor = _types[consumer] } : registration.Options,
+            Options = registration.Options with { OnlyFor = registration.OnlyFor is { } consumer ? _types[consumer] : null },
             Constructors = isClass ? _classes.ReadConstructors(registration.Implementation) : [],
             Properties = isClass ? _classes.ReadProperties(registration.Implementation) : [],
             FactoryParameters = FactoryParametersOf(registration),

@@ -16,10 +16,12 @@ internal static class SymbolState
     public static IReadOnlyList<string> Of(ITypeSymbol type, Compilation compilation)
     {
         HashSet<ITypeSymbol> given = new(
-            PublicConstructors(type).SelectMany(constructor => constructor.Parameters).Select(parameter => Erasure.Of(parameter.Type, compilation)),
+            PublicConstructors(type)
+                .SelectMany(constructor => constructor.Parameters)
+                .Select(parameter => Erasure.Of(parameter.Type, compilation)),
             SymbolEqualityComparer.Default);
         List<string> names = [];
-        for (ITypeSymbol? declaring = type; declaring is not null && declaring.SpecialType != SpecialType.System_Object; declaring = declaring.BaseType)
+        for (ITypeSymbol? declaring = type; declaring is { SpecialType: not SpecialType.System_Object }; declaring = declaring.BaseType)
         {
             names.AddRange(declaring.GetMembers().Where(member => IsState(member, given, compilation)).Select(NameOf));
         }
