@@ -38,15 +38,43 @@ internal sealed class AnalyzedSource
 
     public CSharpCompilation Compilation { get; }
 
+    /// <summary>What it references beside the library, as a build leaves it.</summary>
+    private AnalyzedSource? Referenced { get; init; }
+
     /// <summary>Compiles files of source; fails if they have errors.</summary>
-    public static AnalyzedSource Of(params IReadOnlyList<(string File, string Text)> files) => new(CSharpCompilation.Create(
-        "Analyzed",
+    public static AnalyzedSource Of(params IReadOnlyList<(string File, string Text)> files) => new(Compile("Analyzed", files));
+
+    /// <summary>The same as a project that another one can reference: with what the generator leaves behind.</summary>
+    public static AnalyzedSource OfModule(params IReadOnlyList<(string File, string Text)> files)
+    {
+        GeneratorDriver driver = CSharpGeneratorDriver.Create(new WiringGenerator());
+        driver.RunGeneratorsAndUpdateCompilation(
+            Compile("Module", files), out Compilation compilation, out _, TestContext.Current.CancellationToken);
+        return new AnalyzedSource((CSharpCompilation)compilation);
+    }
+
+    /// <summary>A project that references this one.</summary>
+    public AnalyzedSource ReferencedBy(params IReadOnlyList<(string File, string Text)> files)
+    {
+        using MemoryStream image = new();
+        Assert.True(Compilation.Emit(
+            image,
+            options: new Microsoft.CodeAnalysis.Emit.EmitOptions(metadataOnly: true, includePrivateMembers: false),
+            cancellationToken: TestContext.Current.CancellationToken).Success);
+        return new AnalyzedSource(Compile("Analyzed", files).AddReferences(MetadataReference.CreateFromImage(image.ToArray())))
+        {
+            Referenced = this,
+        };
+    }
+
+    private static CSharpCompilation Compile(string name, IReadOnlyList<(string File, string Text)> files) => CSharpCompilation.Create(
+        name,
         [
             CSharpSyntaxTree.ParseText(Usings, path: "/usings.cs"),
             .. files.Select(file => CSharpSyntaxTree.ParseText(file.Text, path: file.File)),
         ],
         References,
-        new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable)));
+        new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));
 
     public static AnalyzedSource Of(CSharpCompilation compilation) => new(compilation);
 
@@ -65,13 +93,11 @@ internal sealed class AnalyzedSource
     /// <summary>The faults of each wiring with <c>[CheckedWiring]</c>, by the name of its member, as found at run time.</summary>
     public IReadOnlyDictionary<string, IReadOnlyList<string>> Check()
     {
-        using MemoryStream image = new();
-        Assert.True(Compilation.Emit(image, cancellationToken: TestContext.Current.CancellationToken).Success);
-        image.Position = 0;
         AssemblyLoadContext context = new("analyzed", isCollectible: true);
         try
         {
-            return context.LoadFromStream(image).GetTypes()
+            Referenced?.LoadInto(context);
+            return LoadInto(context).GetTypes()
                 .SelectMany(type => type.GetProperties(BindingFlags.Public | BindingFlags.Static))
                 .Where(property => property.IsDefined(typeof(CheckedWiringAttribute)))
                 .ToDictionary(
@@ -82,6 +108,14 @@ internal sealed class AnalyzedSource
         {
             context.Unload();
         }
+    }
+
+    private Assembly LoadInto(AssemblyLoadContext context)
+    {
+        using MemoryStream image = new();
+        Assert.True(Compilation.Emit(image, cancellationToken: TestContext.Current.CancellationToken).Success);
+        image.Position = 0;
+        return context.LoadFromStream(image);
     }
 
     private static IReadOnlyList<string> FaultsOf(Wiring wiring) => [.. wiring.Check().All.Select(fault => fault.ToString())];

@@ -8,6 +8,7 @@ namespace Junctivor.Generators.Tests;
 /// <summary>The compiler says what the check at startup says, word for word.</summary>
 public class SameFaultsTests
 {
+    private const string Level = "ScopeLevel shift = new(\"shift\");";
     private const int Batches = 10;
     private const int BatchSize = 100;
 
@@ -43,18 +44,33 @@ public class SameFaultsTests
     [Theory]
     [InlineData(true)]
     [InlineData(false)]
-    public void Of_random_wirings(bool isTame)
+    public void Of_random_wirings(bool isTame) => AssertSame(isTame, Batches, drawn => AnalyzedSource.Of(
+        [("/Wirings.cs", Written(drawn, "[CheckedWiring]")), .. ModelFiles]));
+
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public void Of_random_wirings_in_another_project(bool isTame) => AssertSame(isTame, Batches / 2, drawn =>
+        AnalyzedSource.OfModule([("/Wirings.cs", Written(drawn, "")), .. ModelFiles])
+            .ReferencedBy(("/Checked.cs", string.Concat(drawn.Select((_, number) => $$"""
+
+                public static class Checked{{number}}
+                {
+                    [CheckedWiring]
+                    public static Wiring Wiring{{number}} => [.. Junctivor.Model.Office{{number}}.Wiring{{number}}];
+                }
+                """)))));
+
+    private static void AssertSame(bool isTame, int batches, Func<IReadOnlyList<Entry[]>, AnalyzedSource> write)
     {
         int faulty = 0;
         List<string> wrong = [];
-        for (int batch = 0; batch < Batches; batch++)
+        for (int batch = 0; batch < batches; batch++)
         {
             IReadOnlyList<Entry[]> drawn = Draw(isTame, $"{batch:00000000}000{(isTame ? 1 : 2)}", BatchSize);
-            AnalyzedSource source = AnalyzedSource.Of(
-                [("/Wirings.cs", Written(drawn)), .. ModelFiles.Select(file => (file, File.ReadAllText(Path.Combine(Model, file))))]);
-            IReadOnlyDictionary<string, IReadOnlyList<string>> expected = source.Check();
+            AnalyzedSource source = write(drawn);
             ILookup<string, string> found = source.Analyze().ToLookup(MemberOf, AnalyzedSource.TextOf);
-            foreach ((string member, IReadOnlyList<string> faults) in expected)
+            foreach ((string member, IReadOnlyList<string> faults) in source.Check())
             {
                 faulty += faults.Count > 0 ? 1 : 0;
                 wrong.AddRange(faults.Except(found[member]).Select(fault => $"{member} at startup only: {fault}"));
@@ -63,7 +79,7 @@ public class SameFaultsTests
         }
 
         Assert.True(wrong.Count == 0, string.Join("\n\n", wrong));
-        Assert.InRange(faulty, Batches * BatchSize / 10, Batches * BatchSize);
+        Assert.InRange(faulty, batches * BatchSize / 10, batches * BatchSize);
     }
 
     private static AnalyzedSource SourceOf(string sample)
@@ -72,7 +88,9 @@ public class SameFaultsTests
         return AnalyzedSource.Of((file, File.ReadAllText(file)));
     }
 
-    private static string[] ModelFiles => ["Parts.cs", "Journal.cs", "InjectedFailure.cs"];
+    private static IEnumerable<(string File, string Text)> ModelFiles =>
+        from file in (string[])["Parts.cs", "Journal.cs", "InjectedFailure.cs"]
+        select (file, File.ReadAllText(Path.Combine(Model, file)));
 
     private static IReadOnlyList<Entry[]> Draw(bool isTame, string seed, int count)
     {
@@ -82,18 +100,22 @@ public class SameFaultsTests
     }
 
     /// <summary>Each wiring in a class of its own, as what it writes declares variables.</summary>
-    private static string Written(IReadOnlyList<Entry[]> drawn) => $"namespace Junctivor.Model;\n{string.Concat(drawn.Select(Written))}";
+    private static string Written(IReadOnlyList<Entry[]> drawn, string mark) =>
+        $"namespace Junctivor.Model;\n{string.Concat(drawn.Select((entries, number) => Written(entries, number, mark)))}";
 
-    private static string Written(Entry[] entries, int number) => $$"""
+    /// <summary>A level that another project is to name is a field.</summary>
+    private static string Written(Entry[] entries, int number, string mark) => $$"""
 
         public static class Office{{number}}
         {
-            [CheckedWiring]
+            {{(mark.Length == 0 ? "public static readonly " + Level : "")}}
+
+            {{mark}}
             public static Wiring Wiring{{number}}
             {
                 get
                 {
-        {{new Registrations(entries)}}
+        {{(mark.Length == 0 ? $"{new Registrations(entries)}".Replace(Level, "", StringComparison.Ordinal) : $"{new Registrations(entries)}")}}
                     return wiring;
                 }
             }

@@ -1,5 +1,6 @@
 using Junctivor.Checks;
 using Junctivor.Generators.Following;
+using Junctivor.Generators.Leaving;
 using Junctivor.Generators.Symbols;
 using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
@@ -8,8 +9,9 @@ namespace Junctivor.Generators.Checking;
 
 /// <summary>Checks a wiring that has been followed, by the rules that check it at startup.</summary>
 /// <param name="compilation">The source.</param>
+/// <param name="left">What other assemblies left behind.</param>
 /// <param name="cancellationToken">Ends it.</param>
-internal sealed class RootChecker(Compilation compilation, CancellationToken cancellationToken)
+internal sealed class RootChecker(Compilation compilation, LeftBehind left, CancellationToken cancellationToken)
 {
     /// <summary>Each way in which this many conditions can come out is checked; where there are more, nothing is claimed.</summary>
     public const int MostFlags = 5;
@@ -19,7 +21,7 @@ internal sealed class RootChecker(Compilation compilation, CancellationToken can
     {
         cancellationToken.ThrowIfCancellationRequested();
         ServiceGraph graph = SymbolReader.Read(
-            compilation, entries.Where(entry => entry.Holds(flags)).Select(entry => (entry.Registration, entry.IsEnabled(flags))));
+            compilation, left, entries.Where(entry => entry.Holds(flags)).Select(entry => (entry.Registration, entry.IsEnabled(flags))));
         return new SeverityPolicy(graph, null, warningsAreFaults: false).Apply(Checker.Inspect(graph));
     }
 

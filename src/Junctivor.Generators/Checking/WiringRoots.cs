@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using Junctivor.Generators.Following;
+using Junctivor.Generators.Leaving;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Operations;
@@ -20,9 +21,10 @@ internal sealed class WiringRoots(Compilation compilation, CancellationToken can
     /// <summary>Checks all of them.</summary>
     public IReadOnlyList<CheckedRoot> CheckAll()
     {
-        WiringFollower follower = new(compilation, cancellationToken);
+        LeftBehind left = new(compilation);
+        WiringFollower follower = new(compilation, left, cancellationToken);
         SourceMembers members = new(compilation, cancellationToken);
-        RootChecker checker = new(compilation, cancellationToken);
+        RootChecker checker = new(compilation, left, cancellationToken);
         List<CheckedRoot> roots = [];
         foreach (SyntaxNode candidate in compilation.SyntaxTrees.SelectMany(CandidatesIn))
         {

@@ -1,3 +1,4 @@
+using Junctivor.Generators.Symbols;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Operations;
@@ -9,14 +10,18 @@ internal static class FactoryReader
 {
     /// <param name="factory">The argument.</param>
     /// <param name="isAsync">Whether what it returns must be awaited.</param>
-    public static WrittenFactory Read(IOperation factory, bool isAsync) => Operations.WithoutConversions(factory) switch
+    /// <param name="compilation">The source.</param>
+    public static WrittenFactory Read(IOperation factory, bool isAsync, Compilation compilation) => Operations.WithoutConversions(factory) switch
     {
         IDelegateCreationOperation { Target: IAnonymousFunctionOperation function } =>
-            new(function.Symbol.Parameters, IdentityOf(function), isAsync),
+            new(Read(function.Symbol, compilation), IdentityOf(function), isAsync),
         IDelegateCreationOperation { Target: IMethodReferenceOperation method } =>
-            new(method.Method.Parameters, method.Method is { IsStatic: true, IsGenericMethod: false } ? method.Method : null, isAsync),
+            new(Read(method.Method, compilation), method.Method is { IsStatic: true, IsGenericMethod: false } ? method.Method : null, isAsync),
         IOperation other => throw Operations.Unknown(other, "the factory"),
     };
+
+    private static IReadOnlyList<WrittenParameter> Read(IMethodSymbol method, Compilation compilation) =>
+        [.. method.Parameters.Select(parameter => WrittenParameter.Of(parameter, compilation))];
 
     /// <summary>A function that captures nothing, in a method that is not generic, is one for all.</summary>
     private static SyntaxNode? IdentityOf(IAnonymousFunctionOperation function) =>

@@ -1,3 +1,4 @@
+using Junctivor.Generators.Leaving;
 using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.Operations;
@@ -6,7 +7,8 @@ namespace Junctivor.Generators.Following;
 
 /// <summary>Follows an expression that gives a scope level of the user's own.</summary>
 /// <param name="members">The source.</param>
-internal sealed class LevelFollower(SourceMembers members)
+/// <param name="left">What other assemblies left behind.</param>
+internal sealed class LevelFollower(SourceMembers members, LeftBehind left)
 {
     private readonly Dictionary<ISymbol, Level> _known = new(SymbolEqualityComparer.Default);
 
@@ -23,10 +25,25 @@ internal sealed class LevelFollower(SourceMembers members)
         };
     }
 
+    /// <summary>What other projects call it: the field or property that it is kept in; null where they cannot name it.</summary>
+    public string? IdOf(Level level) => _known
+        .Where(known => known.Value == level && known.Key is IFieldSymbol or IPropertySymbol)
+        .Select(known => DocumentationCommentId.CreateDeclarationId(known.Key))
+        .FirstOrDefault();
+
+    /// <summary>The level that a field or property of the source keeps.</summary>
+    public Level FollowMember(ISymbol member, IOperation value) => Kept(member, value, Frame.Empty);
+
     private Level Kept(ISymbol member, IOperation use, Frame frame)
     {
         if (!_known.TryGetValue(member, out Level? level))
         {
+            if (member.DeclaringSyntaxReferences.IsEmpty && left.LevelOf(member) is { } foreign)
+            {
+                _known.Add(member, foreign);
+                return foreign;
+            }
+
             IOperation value = Operations.WithoutConversions(members.ValueOf(member, Operations.LocationOf(use)));
             level = value is IObjectCreationOperation creation && Operations.IsOf(creation.Type, "Junctivor.ScopeLevel")
                 ? Created(creation, frame)

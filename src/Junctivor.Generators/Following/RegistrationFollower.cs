@@ -121,7 +121,7 @@ internal sealed class RegistrationFollower(
             IsDecorator = isDecorator,
         };
 
-    private static WrittenRegistration OfFactory(IInvocationOperation call, Level level, ITypeSymbol service, bool isDecorator, bool isAsync) =>
+    private WrittenRegistration OfFactory(IInvocationOperation call, Level level, ITypeSymbol service, bool isDecorator, bool isAsync) =>
         new()
         {
             Service = service,
@@ -131,7 +131,7 @@ internal sealed class RegistrationFollower(
             Place = PlaceOf(call),
             Location = LocationOf(call),
             IsDecorator = isDecorator,
-            Factory = FactoryReader.Read(Operations.Argument(call, "factory"), isAsync),
+            Factory = FactoryReader.Read(Operations.Argument(call, "factory"), isAsync, types.Compilation),
         };
 
     /// <summary>What the compiler passes for the place.</summary>

@@ -11,6 +11,9 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
 {
     private readonly Dictionary<SyntaxTree, SemanticModel> _models = [];
 
+    /// <summary>The files that something was read from.</summary>
+    public IEnumerable<SyntaxTree> Files => _models.Keys;
+
     /// <summary>What a property, method, local function, field or variable gives.</summary>
     /// <param name="member">The member.</param>
     /// <param name="from">Where it is used, for what cannot be followed.</param>

@@ -1,3 +1,4 @@
+using Junctivor.Generators.Leaving;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.Operations;
 
@@ -10,6 +11,8 @@ internal sealed class WiringFollower
     private const string WiringType = "Junctivor.Wiring";
     private const int DeepestCall = 64;
 
+    private readonly Compilation _compilation;
+    private readonly LeftBehind _left;
     private readonly SourceMembers _members;
     private readonly TypeReading _types;
     private readonly ConditionReader _conditions;
@@ -18,14 +21,27 @@ internal sealed class WiringFollower
     private readonly Dictionary<ISymbol, IReadOnlyList<WiringEntry>> _kept = new(SymbolEqualityComparer.Default);
     private int _depth;
 
-    public WiringFollower(Compilation compilation, CancellationToken cancellationToken)
+    public WiringFollower(Compilation compilation, LeftBehind left, CancellationToken cancellationToken)
     {
+        _compilation = compilation;
+        _left = left;
         _members = new SourceMembers(compilation, cancellationToken);
+        Levels = new LevelFollower(_members, left);
         _types = new TypeReading(compilation);
         _conditions = new ConditionReader(_members);
         _locals = new LocalUse(_members);
-        _registrations = new RegistrationFollower(this, _members, _types, _conditions, new LevelFollower(_members));
+        _registrations = new RegistrationFollower(this, _members, _types, _conditions, Levels);
     }
+
+    /// <summary>Follows scope levels.</summary>
+    public LevelFollower Levels { get; }
+
+    /// <summary>The files that something was read from.</summary>
+    public IEnumerable<SyntaxTree> Files => _members.Files;
+
+    /// <summary>The scope level that a member keeps; null where it makes a new one at each call.</summary>
+    public Graph.Level? LevelKept(ISymbol member, Location from) =>
+        _members.IsKept(member) ? Levels.FollowMember(member, _members.ValueOf(member, from)) : null;
 
     /// <summary>The entries of a wiring, in order.</summary>
     /// <exception cref="UnfollowableException">It says something that is known only at run time.</exception>
@@ -129,15 +145,35 @@ internal sealed class WiringFollower
             throw new UnfollowableException($"{member.Name} leads back to itself", from);
         }
 
+        if (member.DeclaringSyntaxReferences.IsEmpty && _left.LinesFor(member) is { } lines)
+        {
+            return new WiringTextReader(_compilation, _left, member, from).Read(lines);
+        }
+
         _depth++;
         IReadOnlyList<WiringEntry> entries = Follow(_members.ValueOf(member, from), frame);
         _depth--;
         if (_members.IsKept(member) && (member is not ILocalSymbol || frame == Frame.Empty))
         {
             _kept.Add(member, entries);
+            Identify(member, entries);
         }
 
         return entries;
+    }
+
+    /// <summary>What a member keeps is the same for all who use it, in other projects too.</summary>
+    private static void Identify(ISymbol member, IReadOnlyList<WiringEntry> entries)
+    {
+        if (DocumentationCommentId.CreateDeclarationId(member) is not { } id)
+        {
+            return;
+        }
+
+        for (int number = 0; number < entries.Count; number++)
+        {
+            entries[number].Registration.Identity ??= $"{id} {number}";
+        }
     }
 
     private Frame FrameOf(IInvocationOperation call, Frame frame)

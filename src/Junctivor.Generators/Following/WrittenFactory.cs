@@ -1,4 +1,4 @@
-using Microsoft.CodeAnalysis;
+using Junctivor.Generators.Symbols;
 
 namespace Junctivor.Generators.Following;
 
@@ -6,4 +6,4 @@ namespace Junctivor.Generators.Following;
 /// <param name="Parameters">What it takes, in the last of its parameters.</param>
 /// <param name="Identity">Equal for two registrations with the same one; null where each may do something else.</param>
 /// <param name="IsAsync">Whether what it returns must be awaited.</param>
-internal sealed record WrittenFactory(IReadOnlyList<IParameterSymbol> Parameters, object? Identity, bool IsAsync);
+internal sealed record WrittenFactory(IReadOnlyList<WrittenParameter> Parameters, object? Identity, bool IsAsync);

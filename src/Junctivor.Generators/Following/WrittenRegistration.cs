@@ -41,6 +41,10 @@ internal sealed class WrittenRegistration
     /// <summary>The factory; null for the rest.</summary>
     public WrittenFactory? Factory { get; init; }
 
+    /// <summary>What tells that two are one object, beyond this compilation: where it is kept; null where each evaluation makes
+    /// another.</summary>
+    public string? Identity { get; set; }
+
     /// <summary>The same with an option more.</summary>
     public WrittenRegistration With(
         RegistrationOptions? options = null,

@@ -1,3 +1,4 @@
+using Junctivor.Generators.Leaving;
 using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
 
@@ -8,11 +9,14 @@ namespace Junctivor.Generators.Symbols;
 /// with a type what it finds for it. One thread at a time may use it.
 /// </summary>
 /// <param name="compilation">Where the symbols come from.</param>
-internal sealed class SymbolCatalog(Compilation compilation)
+/// <param name="left">What other assemblies left behind.</param>
+internal sealed class SymbolCatalog(Compilation compilation, LeftBehind left)
 {
     private readonly Dictionary<ITypeSymbol, SymbolType> _types = new(SymbolEqualityComparer.Default);
 
     public Compilation Compilation => compilation;
+
+    public LeftBehind Left => left;
 
     /// <summary>Which short names are borne by several.</summary>
     public NameCounts Names { get; } = new();
@@ -41,9 +45,15 @@ internal sealed class SymbolCatalog(Compilation compilation)
         }
     }
 
+    /// <summary>The mark that a text or a type stands for; null for none.</summary>
+    public Mark? MarkOf(object? mark) => mark switch
+    {
+        string text => Mark.Of(text),
+        ITypeSymbol type => Mark.Of(this[type]),
+        null => null,
+        _ => Mark.OrNot,
+    };
+
     /// <summary>The symbol of a type of this catalog.</summary>
     public static ITypeSymbol SymbolOf(TypeRef type) => ((SymbolType)type).Symbol;
-
-    /// <summary>The type of a name in metadata; null where no reference has it.</summary>
-    public ITypeSymbol? Find(string metadataName) => compilation.GetTypeByMetadataName(metadataName);
 }

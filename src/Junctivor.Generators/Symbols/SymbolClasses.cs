@@ -17,11 +17,11 @@ internal sealed class SymbolClasses(SymbolCatalog types)
         return
         [
             .. all.Select(constructor =>
-                new SymbolConstructor(all.Count > 1 && Carries(constructor, Inject), Read(constructor.Parameters))),
+                new SymbolConstructor(all.Count > 1 && Carries(constructor, Inject), Read(constructor.Parameters.Select(parameter => WrittenParameter.Of(parameter, types.Compilation))))),
         ];
     }
 
-    public Parameter[] Read(IEnumerable<IParameterSymbol> parameters) => [.. parameters.Select(Read)];
+    public Parameter[] Read(IEnumerable<WrittenParameter> parameters) => [.. parameters.Select(Read)];
 
     /// <summary>The properties that are filled: those marked, and those required where the constructor does not see to them.</summary>
     public Parameter[] ReadProperties(ITypeSymbol type)
@@ -32,11 +32,11 @@ internal sealed class SymbolClasses(SymbolCatalog types)
         [
             .. AllProperties(type)
                 .Where(property => (property.IsRequired && !isRequiredSeenTo) || Marks(property))
-                .Select(property => new SymbolProperty(property, types[property.Type], MarkOf(property))),
+                .Select(property => Read(WrittenParameter.Of(property, types.Compilation))),
         ];
     }
 
-    private Parameter Read(IParameterSymbol parameter) => new SymbolParameter(parameter, types[parameter.Type], MarkOf(parameter));
+    private Parameter Read(WrittenParameter parameter) => new SymbolParameter(parameter, types[parameter.Type], types.MarkOf(parameter.Mark));
 
     /// <summary>Those of base classes too, which what overrides or hides them replaces.</summary>
     private static IEnumerable<IPropertySymbol> AllProperties(ITypeSymbol type)
@@ -61,24 +61,4 @@ internal sealed class SymbolClasses(SymbolCatalog types)
 
     private static bool Carries(ISymbol symbol, string attribute) =>
         symbol.GetAttributes().Any(each => each.AttributeClass is { } type && SymbolNames.Definition(type) == attribute);
-
-    private Mark? MarkOf(ISymbol place)
-    {
-        foreach (AttributeData attribute in place.GetAttributes())
-        {
-            switch (attribute.AttributeClass is { } type ? SymbolNames.Definition(type) : "")
-            {
-                case "Junctivor.MarkedAttribute":
-                    return Mark.Of(attribute.ConstructorArguments.FirstOrDefault().Value as string ?? "");
-                case "Junctivor.IncludingMarkedAttribute":
-                    return Mark.OrNot;
-                case "Junctivor.MarkedAttribute`1":
-                    return Mark.Of(types[attribute.AttributeClass!.TypeArguments[0]]);
-                default:
-                    break;
-            }
-        }
-
-        return null;
-    }
 }

@@ -1,25 +1,18 @@
 using Junctivor.Graph;
-using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Symbols;
 
-/// <summary>A parameter of a constructor or factory, read from the compiler's symbols.</summary>
-/// <param name="symbol">The parameter.</param>
-/// <param name="declared">Its type.</param>
+/// <summary>A parameter or property, as the graph knows it.</summary>
+/// <param name="written">What the source says.</param>
+/// <param name="type">What is requested by it.</param>
 /// <param name="mark">The mark that stands on it.</param>
-internal sealed class SymbolParameter(IParameterSymbol symbol, SymbolType declared, Mark? mark) : Parameter(declared.Wanted)
+internal sealed class SymbolParameter(WrittenParameter written, TypeRef type, Mark? mark) : Parameter(type)
 {
-    public override string Name => symbol.Name.Length > 0 ? symbol.Name : $"parameter {symbol.Ordinal + 1}";
+    public override string Name => written.Name;
 
     public override Mark? Mark => mark;
 
-    public override bool IsOptional => symbol.HasExplicitDefaultValue || IsNullable;
+    public override bool IsOptional => written.IsOptional;
 
-    public override string? Obstacle => declared.ObstacleAs(symbol.RefKind);
-
-    /// <summary>What the source says, whatever a type parameter is closed over.</summary>
-    private bool IsNullable => declared.IsNullable
-        || (!declared.IsValueType
-            && symbol.RefKind is not (RefKind.Ref or RefKind.Out)
-            && symbol.OriginalDefinition.NullableAnnotation == NullableAnnotation.Annotated);
+    public override string? Obstacle => written.Obstacle;
 }

@@ -1,5 +1,6 @@
 using Junctivor.Checks;
 using Junctivor.Generators.Following;
+using Junctivor.Generators.Leaving;
 using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
 
@@ -15,9 +16,9 @@ internal sealed class SymbolReader : ITypeReader
     private readonly List<Node> _disabled = [];
     private readonly Dictionary<(Node Open, TypeRef Closed), Node> _closings = [];
 
-    private SymbolReader(Compilation compilation)
+    private SymbolReader(Compilation compilation, LeftBehind left)
     {
-        _types = new SymbolCatalog(compilation);
+        _types = new SymbolCatalog(compilation, left);
         _classes = new SymbolClasses(_types);
         _closing = new SymbolClosing(_types);
         _index = new SymbolClassIndex(_types, _closing);
@@ -27,10 +28,12 @@ internal sealed class SymbolReader : ITypeReader
 
     /// <summary>The graph of a wiring.</summary>
     /// <param name="compilation">The source.</param>
+    /// <param name="left">What other assemblies left behind.</param>
     /// <param name="entries">In the order of the wiring; the same object twice counts once.</param>
-    public static ServiceGraph Read(Compilation compilation, IEnumerable<(WrittenRegistration Registration, bool IsEnabled)> entries)
+    public static ServiceGraph Read(
+        Compilation compilation, LeftBehind left, IEnumerable<(WrittenRegistration Registration, bool IsEnabled)> entries)
     {
-        SymbolReader reader = new(compilation);
+        SymbolReader reader = new(compilation, left);
         HashSet<WrittenRegistration> met = [];
         List<Node> nodes = [];
         List<WrittenRegistration> disabled = [];
@@ -120,7 +123,7 @@ internal sealed class SymbolReader : ITypeReader
             Services = services,
             Level = registration.Level,
             Place = registration.Place,
-            Mark = MarkOf(registration.Mark),
+            Mark = _types.MarkOf(registration.Mark),
             IsDecorator = registration.IsDecorator,
             IsAsync = registration.Factory?.IsAsync == true,
             Options = registration.Options with { OnlyFor = registration.OnlyFor is { } consumer ? _types[consumer] : null },
@@ -162,17 +165,10 @@ internal sealed class SymbolReader : ITypeReader
     {
         if (registration.Kind == NodeKind.Alias)
         {
-            return [new PresetParameter("target", _types[registration.Implementation], MarkOf(registration.TargetMark))];
+            return [new PresetParameter("target", _types[registration.Implementation], _types.MarkOf(registration.TargetMark))];
         }
 
         Parameter[] parameters = _classes.Read(registration.Factory?.Parameters ?? []);
         return registration.IsDecorator && parameters.Length > 0 ? [parameters[0].AsInner(), .. parameters.Skip(1)] : parameters;
     }
-
-    private Mark? MarkOf(object? mark) => mark switch
-    {
-        string text => Mark.Of(text),
-        ITypeSymbol type => Mark.Of(_types[type]),
-        _ => null,
-    };
 }

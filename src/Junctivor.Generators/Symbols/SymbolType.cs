@@ -63,30 +63,19 @@ internal sealed class SymbolType(ITypeSymbol symbol, SymbolCatalog types) : Type
     public override IReadOnlyList<TypeRef> Supertypes =>
         _supertypes ??= [.. AllSupertypes(symbol).Select(OfDefinition).Select(supertype => types[supertype]).Distinct()];
 
-    public override IReadOnlyList<string> State => SymbolState.Of(symbol, types.Compilation);
+    public override IReadOnlyList<string> State => types.Left.StateOf(symbol) ?? SymbolState.Of(symbol, types.Compilation);
 
-    public override IReadOnlyList<string> Moments => SymbolState.MomentsOf(symbol);
+    public override IReadOnlyList<string> Moments => types.Left.MomentsOf(symbol) ?? SymbolState.MomentsOf(symbol);
 
     /// <summary>Whether it is a closed or open generic type, or stands in one.</summary>
     public bool IsGeneric => symbol is INamedTypeSymbol { IsGenericType: true };
 
-    /// <summary>What is requested by it: <c>T</c> for <c>T?</c> of a structure, and itself for the rest.</summary>
-    public SymbolType Wanted => NullableOf is { } underlying ? types[underlying] : this;
-
-    /// <summary>Whether it is <c>T?</c> of a structure.</summary>
-    public bool IsNullable => NullableOf is not null;
-
-    private ITypeSymbol? NullableOf => symbol is INamedTypeSymbol { ConstructedFrom.SpecialType: SpecialType.System_Nullable_T } named
+    /// <summary><c>T</c> for <c>T?</c> of a structure; null for other types.</summary>
+    public static ITypeSymbol? UnderlyingOf(ITypeSymbol type) =>
+        type is INamedTypeSymbol { ConstructedFrom.SpecialType: SpecialType.System_Nullable_T } named
         && !SymbolEqualityComparer.Default.Equals(named, named.OriginalDefinition)
-        ? named.TypeArguments[0]
-        : null;
-
-    /// <summary>Why no container can hand over a value that is passed so; null where one can.</summary>
-    public string? ObstacleAs(RefKind passed) =>
-        passed is RefKind.Ref or RefKind.Out ? "is passed by reference"
-        : symbol.TypeKind is TypeKind.Pointer or TypeKind.FunctionPointer ? "is a pointer"
-        : symbol.IsRefLikeType ? "lives on the stack only"
-        : null;
+            ? named.TypeArguments[0]
+            : null;
 
     public override bool Equals(TypeRef? other) => ReferenceEquals(this, other);
 

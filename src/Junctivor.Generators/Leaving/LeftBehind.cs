@@ -1,0 +1,97 @@
+using Junctivor.Generators.Following;
+using Junctivor.Generators.Symbols;
+using Junctivor.Graph;
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Generators.Leaving;
+
+/// <summary>What the assemblies that a compilation references left behind: their wirings and scope levels, and what their classes
+/// keep.</summary>
+/// <param name="compilation">The compilation.</param>
+internal sealed class LeftBehind(Compilation compilation)
+{
+    public const string Attribute = "Junctivor.FollowedWiringAttribute";
+
+    private readonly Dictionary<IAssemblySymbol, IReadOnlyDictionary<string, string>> _texts = new(SymbolEqualityComparer.Default);
+    private readonly Dictionary<ITypeSymbol, IReadOnlyList<string>> _state = new(SymbolEqualityComparer.Default);
+    private readonly Dictionary<ITypeSymbol, IReadOnlyList<string>> _moments = new(SymbolEqualityComparer.Default);
+    private readonly Dictionary<string, WrittenRegistration> _kept = [];
+    private readonly Dictionary<string, Level> _levels = [];
+
+    /// <summary>The lines that were left for a member; null where there are none.</summary>
+    public IReadOnlyList<string>? LinesFor(ISymbol member) => member.ContainingAssembly is { } assembly
+        && DocumentationCommentId.CreateDeclarationId(member.OriginalDefinition) is { } id
+        && TextsOf(assembly).TryGetValue(id, out string? text)
+            ? text.Split('\n')
+            : null;
+
+    /// <summary>What a class keeps of its own; null where nothing was left.</summary>
+    public IReadOnlyList<string>? StateOf(ITypeSymbol type) => Described(type, _state);
+
+    /// <summary>What it keeps of the moment at which it was created; null where nothing was left.</summary>
+    public IReadOnlyList<string>? MomentsOf(ITypeSymbol type) => Described(type, _moments);
+
+    public void KeepState(ITypeSymbol type, IReadOnlyList<string> names) => _state[type] = names;
+
+    public void KeepMoments(ITypeSymbol type, IReadOnlyList<string> names) => _moments[type] = names;
+
+    /// <summary>The one registration of an identity.</summary>
+    public WrittenRegistration Same(string identity, WrittenRegistration registration)
+    {
+        if (!_kept.TryGetValue(identity, out WrittenRegistration? known))
+        {
+            _kept.Add(identity, known = registration);
+            known.Identity = identity;
+        }
+
+        return known;
+    }
+
+    /// <summary>The scope level of a field or property of another assembly; null where nothing was left of it.</summary>
+    public Level? LevelOf(ISymbol member) =>
+        DocumentationCommentId.CreateDeclarationId(member) is { } id ? LevelOf(id, member) : null;
+
+    /// <summary>The scope level of an identifier.</summary>
+    public Level? LevelOf(string id) => DocumentationCommentId.GetFirstSymbolForDeclarationId(id, compilation) is { } member
+        ? LevelOf(id, member)
+        : null;
+
+    private Level? LevelOf(string id, ISymbol member)
+    {
+        if (!_levels.TryGetValue(id, out Level? level) && LinesFor(member) is [_, string line] && Words.Split(line) is [Words.Level, string name, string variable, string within])
+        {
+            level = new Level(name, within == Words.None ? null : LevelOf(within), variable == Words.None ? null : variable);
+            _levels.Add(id, level);
+        }
+
+        return level;
+    }
+
+    private static IReadOnlyList<string>? Described(ITypeSymbol type, Dictionary<ITypeSymbol, IReadOnlyList<string>> known) =>
+        known.TryGetValue(type, out IReadOnlyList<string>? names) ? names : null;
+
+    private IReadOnlyDictionary<string, string> TextsOf(IAssemblySymbol assembly)
+    {
+        if (!_texts.TryGetValue(assembly, out IReadOnlyDictionary<string, string>? texts))
+        {
+            _texts.Add(assembly, texts = Read(assembly));
+        }
+
+        return texts;
+    }
+
+    private static Dictionary<string, string> Read(IAssemblySymbol assembly)
+    {
+        Dictionary<string, string> texts = [];
+        foreach (AttributeData attribute in assembly.GetAttributes())
+        {
+            if (attribute.AttributeClass is { } type && SymbolNames.Definition(type) == Attribute
+                && attribute.ConstructorArguments is [{ Value: string member }, { Value: string text }])
+            {
+                texts[member] = text;
+            }
+        }
+
+        return texts;
+    }
+}

@@ -1,0 +1,157 @@
+using Junctivor.Generators.Following;
+using Junctivor.Generators.Symbols;
+using Junctivor.Graph;
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Generators.Leaving;
+
+/// <summary>Reads the text that an assembly left behind for a wiring.</summary>
+/// <param name="compilation">Where types are found by their identifiers.</param>
+/// <param name="left">Keeps what is known of classes, and which registrations are one.</param>
+/// <param name="member">The property, field or method that gives the wiring.</param>
+/// <param name="from">Where it is used.</param>
+internal sealed class WiringTextReader(Compilation compilation, LeftBehind left, ISymbol member, Location from)
+{
+    /// <summary>The entries of the wiring.</summary>
+    /// <exception cref="UnfollowableException">It is known only at run time, or the text is of a version that is not known.</exception>
+    public IReadOnlyList<WiringEntry> Read(IReadOnlyList<string> lines)
+    {
+        if (lines[0] != Words.Version)
+        {
+            throw new UnfollowableException($"{Where} was compiled by another version of Junctivor", from);
+        }
+
+        List<WiringEntry> entries = [];
+        List<IReadOnlyList<string>> current = [];
+        foreach (IReadOnlyList<string> words in lines.Skip(1).Select(Words.Split).Where(words => words.Count > 0))
+        {
+            switch (words[0])
+            {
+                case Words.Unknown:
+                    throw new UnfollowableException($"in {Where}, {words[1]}", from);
+                case Words.State:
+                    left.KeepState(TypeOf(words[1]), [.. words.Skip(2)]);
+                    continue;
+                case Words.Moments:
+                    left.KeepMoments(TypeOf(words[1]), [.. words.Skip(2)]);
+                    continue;
+                case Words.Entry when current.Count > 0:
+                    entries.Add(Entry(current));
+                    current = [words];
+                    continue;
+                default:
+                    current.Add(words);
+                    continue;
+            }
+        }
+
+        return current.Count > 0 ? [.. entries, Entry(current)] : entries;
+    }
+
+    private string Where => $"{member.ContainingType?.Name}.{member.Name} of {member.ContainingAssembly.Name}";
+
+    private WiringEntry Entry(IReadOnlyList<IReadOnlyList<string>> lines)
+    {
+        IReadOnlyList<string> head = lines[0];
+        IReadOnlyList<ITypeSymbol> services = [.. All(lines, Words.For).Select(words => TypeOf(words[1]))];
+        WrittenRegistration registration = new()
+        {
+            Service = services[0],
+            AlsoServes = [.. services.Skip(1)],
+            Level = LevelOf(head[1]),
+            Kind = (NodeKind)Enum.Parse(typeof(NodeKind), head[2]),
+            Implementation = TypeOf(head[3]),
+            Place = One(lines, Words.At) is [_, string file, string line] ? new SourcePlace(file, int.Parse(line)) : default,
+            Location = from,
+            Mark = MarkOf(lines, Words.Mark, Words.MarkType),
+            TargetMark = MarkOf(lines, Words.TargetMark, Words.TargetMarkType),
+            IsDecorator = Has(lines, Words.Decorator),
+            OnlyFor = One(lines, Words.OnlyFor) is [_, string consumer] ? TypeOf(consumer) : null,
+            Options = OptionsOf(lines),
+            Warming = [.. All(lines, Words.Warming).Select(words => words[1])],
+            Passed = [.. All(lines, Words.Passing).Select(ConstantOf)],
+            Factory = FactoryOf(lines),
+        };
+        Condition? enabled = One(lines, Words.Enabled) is { } said ? ConditionOf(said) : null;
+        return new WiringEntry(
+            One(lines, Words.Same) is [_, string identity] ? left.Same(identity, registration) : registration,
+            [.. All(lines, Words.When).Select(ConditionOf)])
+        {
+            EnabledWhen = enabled,
+            IsDisabled = Has(lines, Words.Disabled),
+        };
+    }
+
+    private static RegistrationOptions OptionsOf(IReadOnlyList<IReadOnlyList<string>> lines) => new()
+    {
+        IsReplacing = Has(lines, Words.Replacing),
+        IsIfMissing = Has(lines, Words.IfMissing),
+        IsFirstChoice = Has(lines, Words.FirstChoice),
+        IsRoot = Has(lines, Words.ResolvedDirectly),
+        IsSuppliedLater = Has(lines, Words.SuppliedLater),
+        IsOwned = Has(lines, Words.Owned) ? true : Has(lines, Words.NotOwned) ? false : null,
+        HasWarmUp = Has(lines, Words.Warming),
+        Accepted = [.. All(lines, Words.Accept).Select(words => new Acceptance(words[1], words[2]))],
+    };
+
+    private WrittenConstant ConstantOf(IReadOnlyList<string> words) => new(
+        words[1] == Words.None ? null : words[1], TypeOf(words[2]), TypeOf(words[3]), words[4] == "exact", words[4] == "null", from);
+
+    private WrittenFactory? FactoryOf(IReadOnlyList<IReadOnlyList<string>> lines)
+    {
+        if (One(lines, Words.Factory) is not [_, string how, string identity])
+        {
+            return null;
+        }
+
+        List<WrittenParameter> parameters = [];
+        foreach (IReadOnlyList<string> words in lines)
+        {
+            switch (words[0])
+            {
+                case Words.Takes:
+                    parameters.Add(new WrittenParameter(
+                        words[1], TypeOf(words[2]), null, words[3] == Words.Optional, words[4] == Words.None ? null : words[4]));
+                    break;
+                case Words.TakesMark:
+                    parameters[^1] = parameters[^1] with { Mark = words[1] };
+                    break;
+                case Words.TakesMarkType:
+                    parameters[^1] = parameters[^1] with { Mark = TypeOf(words[1]) };
+                    break;
+                case Words.TakesMarked:
+                    parameters[^1] = parameters[^1] with { Mark = WrittenParameter.AnyMark };
+                    break;
+                default:
+                    break;
+            }
+        }
+
+        return new WrittenFactory(parameters, identity == Words.None ? null : identity, how == "async");
+    }
+
+    private object? MarkOf(IReadOnlyList<IReadOnlyList<string>> lines, string text, string type) =>
+        One(lines, text) is [_, string named] ? named : One(lines, type) is [_, string symbol] ? TypeOf(symbol) : null;
+
+    /// <summary>What decides is not known here, and is another thing for each wiring.</summary>
+    private Condition ConditionOf(IReadOnlyList<string> words) => new((Where, words[1]), words.Count == 2);
+
+    private Level LevelOf(string word) => word switch
+    {
+        "singleton" => Level.Singleton,
+        "scoped" => Level.Scoped,
+        "transient" => Level.Transient,
+        _ => left.LevelOf(word) ?? throw new UnfollowableException($"in {Where}, the scope level {word} is not known", from),
+    };
+
+    private ITypeSymbol TypeOf(string id) => DocumentationCommentId.GetFirstSymbolForReferenceId(id, compilation) as ITypeSymbol
+        ?? throw new UnfollowableException($"in {Where}, {id} is of an assembly that is not referenced", from);
+
+    private static bool Has(IReadOnlyList<IReadOnlyList<string>> lines, string word) => One(lines, word) is not null;
+
+    private static IReadOnlyList<string>? One(IReadOnlyList<IReadOnlyList<string>> lines, string word) =>
+        lines.FirstOrDefault(words => words[0] == word);
+
+    private static IEnumerable<IReadOnlyList<string>> All(IReadOnlyList<IReadOnlyList<string>> lines, string word) =>
+        lines.Where(words => words[0] == word);
+}

@@ -1,0 +1,71 @@
+using Microsoft.CodeAnalysis;
+
+namespace Junctivor.Generators.Symbols;
+
+/// <summary>A parameter of a constructor or factory.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Type">What is requested by it: <c>T</c> for <c>T?</c> of a structure.</param>
+/// <param name="Mark">A text, a type, <see cref="AnyMark"/>, or null for none.</param>
+/// <param name="IsOptional">Whether it is met with nothing where the service is not registered.</param>
+/// <param name="Obstacle">Why no container can hand it over; null where one can.</param>
+internal sealed record WrittenParameter(string Name, ITypeSymbol Type, object? Mark, bool IsOptional, string? Obstacle)
+{
+    /// <summary>Asks for all, marked or not.</summary>
+    public static readonly object AnyMark = new();
+
+    public static WrittenParameter Of(IParameterSymbol symbol, Compilation compilation)
+    {
+        ITypeSymbol declared = Erasure.Of(symbol.Type, compilation);
+        bool isReference = symbol.RefKind is RefKind.Ref or RefKind.Out;
+        return new WrittenParameter(
+            symbol.Name.Length > 0 ? symbol.Name : $"parameter {symbol.Ordinal + 1}",
+            SymbolType.UnderlyingOf(declared) ?? declared,
+            MarkOf(symbol),
+            symbol.HasExplicitDefaultValue || MayBeNull(declared, !isReference && IsAnnotated(symbol.OriginalDefinition.NullableAnnotation)),
+            isReference ? "is passed by reference" : ObstacleOf(declared));
+    }
+
+    public static WrittenParameter Of(IPropertySymbol symbol, Compilation compilation)
+    {
+        ITypeSymbol declared = Erasure.Of(symbol.Type, compilation);
+        return new WrittenParameter(
+            symbol.MetadataName,
+            SymbolType.UnderlyingOf(declared) ?? declared,
+            MarkOf(symbol),
+            MayBeNull(declared, IsAnnotated(symbol.OriginalDefinition.NullableAnnotation)),
+            symbol.IsIndexer ? "is an indexer"
+                : symbol.SetMethod is { DeclaredAccessibility: Accessibility.Public } ? ObstacleOf(declared)
+                : "has no public setter");
+    }
+
+    /// <summary>Whether nothing may be handed over, by what the source says, whatever a type parameter is closed over.</summary>
+    private static bool MayBeNull(ITypeSymbol declared, bool isAnnotated) =>
+        SymbolType.UnderlyingOf(declared) is not null || (!declared.IsValueType && isAnnotated);
+
+    private static bool IsAnnotated(NullableAnnotation annotation) => annotation == NullableAnnotation.Annotated;
+
+    private static string? ObstacleOf(ITypeSymbol type) =>
+        type.TypeKind is TypeKind.Pointer or TypeKind.FunctionPointer ? "is a pointer"
+        : type.IsRefLikeType ? "lives on the stack only"
+        : null;
+
+    private static object? MarkOf(ISymbol place)
+    {
+        foreach (AttributeData attribute in place.GetAttributes())
+        {
+            switch (attribute.AttributeClass is { } type ? SymbolNames.Definition(type) : "")
+            {
+                case "Junctivor.MarkedAttribute":
+                    return attribute.ConstructorArguments.FirstOrDefault().Value as string ?? "";
+                case "Junctivor.IncludingMarkedAttribute":
+                    return AnyMark;
+                case "Junctivor.MarkedAttribute`1":
+                    return attribute.AttributeClass!.TypeArguments[0];
+                default:
+                    break;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,131 @@
+extern alias Generators;
+
+using Generators::Junctivor.Generators;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+
+namespace Junctivor.Generators.Tests;
+
+/// <summary>Wirings are followed into other projects by what the generator leaves behind.</summary>
+public class ModuleTests
+{
+    private const string Module = """
+        namespace Harbour;
+
+        public static class Levels
+        {
+            public static readonly ScopeLevel DutyShift = new("duty shift");
+            public static readonly ScopeLevel Watch = new("watch", DutyShift);
+        }
+
+        public static class Storage
+        {
+            public static readonly Wiring Kept = [Singleton.Of<Depot>()];
+            public static Wiring One => [.. Kept, Levels.DutyShift.Of<Roster>()];
+            public static Wiring Other => [.. Kept, Levels.Watch.Of<Lookout>()];
+            public static Wiring Marked => [Singleton.From(([Marked("north")] Depot depot, int? depth) => new Crane(depot, depth))];
+            public static Wiring Clocks => [Transient.Of<Stamp>()];
+            public static Wiring Plug => [.. Plugins.In("plugins")];
+            public static Wiring Sometimes(bool isNight) => isNight ? One : Other;
+            internal static Wiring Hidden => [Singleton.Of<Depot>()];
+        }
+
+        public sealed class Depot;
+        public sealed class Roster;
+        public sealed class Lookout;
+        public sealed record Crane(Depot Depot, int? Depth);
+        public sealed class Stamp { private readonly DateTime _at = DateTime.Now; public override string ToString() => $"{_at}"; }
+        """;
+
+    /// <summary>A wiring that includes modules, and the codes of what is wrong with it.</summary>
+    public static TheoryData<string, string> Wirings => new()
+    {
+        { "[.. Storage.One, .. Storage.Other]", "" },
+        { "[.. Storage.Kept, .. Storage.One, Transient.Of<Report>()]", "" },
+        { "[.. Storage.One, Singleton.Of<Report>()]", "JV301" },
+        { "[.. Storage.One, Levels.DutyShift.Of<Report>()]", "" },
+        { "[.. Storage.Other, Levels.DutyShift.Of<Looking>()]", "JV301" },
+        { "[.. Storage.Marked]", "JV101" },
+        { "[.. Storage.Marked, Singleton.Of<Depot>().Marked(\"north\")]", "" },
+        { "[.. Storage.Clocks, Singleton.Of<Bell>()]", "JV303" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Wirings))]
+    public void What_another_project_registers_is_known(string wiring, string codes)
+    {
+        AnalyzedSource source = Office(wiring);
+
+        IReadOnlyList<Diagnostic> found = source.Analyze();
+
+        Assert.Equal(source.Check()["Office"], found.Select(AnalyzedSource.TextOf));
+        Assert.Equal(codes, string.Join(",", found.Select(each => each.Id)));
+    }
+
+    [Theory]
+    [InlineData("[.. Storage.Plug]", "in Storage.Plug of Module, the wiring is known only at run time: Plugins.In(\"plugins\")")]
+    [InlineData("[.. Storage.Sometimes(true)]", "Sometimes is declared in Module, of which the source is not here")]
+    public void What_it_does_not_know_itself_is_said(string wiring, string reason)
+    {
+        Diagnostic said = Assert.Single(Office(wiring).Analyze());
+
+        Assert.Equal("JV901", said.Id);
+        Assert.Contains(reason, said.GetMessage(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_text_is_readable_and_has_a_version()
+    {
+        SyntaxTree left = AnalyzedSource.OfModule(("/Module.cs", Module)).Compilation.SyntaxTrees.Last();
+
+        Assert.Contains("""
+            [assembly: global::Junctivor.FollowedWiring("P:Harbour.Storage.One", @"version 1
+            entry singleton Class Harbour.Depot
+            for Harbour.Depot
+            at ""/Module.cs"" 11
+            same ""F:Harbour.Storage.Kept 0""
+            entry F:Harbour.Levels.DutyShift Class Harbour.Roster
+            for Harbour.Roster
+            at ""/Module.cs"" 12")]
+            """, left.ToString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void An_edit_in_another_file_reads_no_wiring_again()
+    {
+        CSharpCompilation before = AnalyzedSource.Of(("/Module.cs", Module), ("/Other.cs", "public sealed class Other;")).Compilation;
+        SyntaxTree other = before.SyntaxTrees.Single(tree => tree.FilePath == "/Other.cs");
+        CSharpCompilation after = before.ReplaceSyntaxTree(
+            other, CSharpSyntaxTree.ParseText("public sealed class Other { public int Number => 1; }", path: "/Other.cs",
+                cancellationToken: TestContext.Current.CancellationToken));
+        GeneratorDriver driver = CSharpGeneratorDriver.Create(
+            [new WiringGenerator().AsSourceGenerator()],
+            driverOptions: new GeneratorDriverOptions(IncrementalGeneratorOutputKind.None, trackIncrementalGeneratorSteps: true));
+
+        GeneratorRunResult first = driver.RunGenerators(before, TestContext.Current.CancellationToken).GetRunResult().Results[0];
+        driver = driver.RunGenerators(before, TestContext.Current.CancellationToken);
+        GeneratorRunResult second = driver.RunGenerators(after, TestContext.Current.CancellationToken).GetRunResult().Results[0];
+
+        Assert.NotEmpty(first.GeneratedSources);
+        Assert.All(
+            second.TrackedSteps[WiringGenerator.ReadingStep].SelectMany(step => step.Outputs),
+            output => Assert.Contains(output.Reason, new[] { IncrementalStepRunReason.Cached, IncrementalStepRunReason.Unchanged }));
+        Assert.All(
+            second.TrackedOutputSteps.Values.SelectMany(steps => steps).SelectMany(step => step.Outputs),
+            output => Assert.Equal(IncrementalStepRunReason.Cached, output.Reason));
+    }
+
+    private static AnalyzedSource Office(string wiring) => AnalyzedSource.OfModule(("/Module.cs", Module)).ReferencedBy(("/Office.cs", $$"""
+        using Harbour;
+
+        public static class Offices
+        {
+            [CheckedWiring]
+            public static Wiring Office => {{wiring}};
+        }
+
+        public sealed class Report(Roster roster) { public object Roster => roster; }
+        public sealed class Looking(Lookout lookout) { public object Lookout => lookout; }
+        public sealed class Bell(Stamp stamp) { public object Stamp => stamp; }
+        """));
+}
