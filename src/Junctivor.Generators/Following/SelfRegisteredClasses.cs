@@ -15,7 +15,7 @@ internal static class SelfRegisteredClasses
     public static IReadOnlyList<WiringEntry> Follow(IInvocationOperation call, TypeReading types, Frame frame) =>
         call.TargetMethod is { Name: "In", TypeArguments: [var inside] } && types.In(inside, frame).ContainingAssembly is { } assembly
             ? [.. In(assembly).Select(registration => new WiringEntry(registration, []))]
-            : throw Operations.Unknown(call, "the classes that register themselves");
+            : throw Operations.Unknown(call, "which classes register themselves");
 
     private static IEnumerable<WrittenRegistration> In(IAssemblySymbol assembly) =>
         from type in AllTypes.In(assembly)

@@ -22,7 +22,7 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
         }
 
         List<WiringEntry> entries = [];
-        List<IReadOnlyList<string>> current = [];
+        EntryLines current = new();
         foreach (IReadOnlyList<string> words in lines.Skip(1).Select(Words.Split).Where(words => words.Count > 0))
         {
             switch (words[0])
@@ -35,9 +35,10 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
                 case Words.Moments:
                     left.KeepMoments(TypeOf(words[1]), [.. words.Skip(2)]);
                     continue;
-                case Words.Entry when current.Count > 0:
+                case Words.Entry when !current.IsEmpty:
                     entries.Add(Entry(current));
-                    current = [words];
+                    current = new EntryLines();
+                    current.Add(words);
                     continue;
                 default:
                     current.Add(words);
@@ -45,15 +46,15 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
             }
         }
 
-        return current.Count > 0 ? [.. entries, Entry(current)] : entries;
+        return current.IsEmpty ? entries : [.. entries, Entry(current)];
     }
 
     private string Where => $"{member.ContainingType?.Name}.{member.Name} of {member.ContainingAssembly.Name}";
 
-    private WiringEntry Entry(IReadOnlyList<IReadOnlyList<string>> lines)
+    private WiringEntry Entry(EntryLines lines)
     {
-        IReadOnlyList<string> head = lines[0];
-        IReadOnlyList<ITypeSymbol> services = [.. All(lines, Words.For).Select(words => TypeOf(words[1]))];
+        IReadOnlyList<string> head = lines.Head;
+        IReadOnlyList<ITypeSymbol> services = [.. lines.All(Words.For).Select(words => TypeOf(words[1]))];
         WrittenRegistration registration = new()
         {
             Service = services[0],
@@ -61,51 +62,51 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
             Level = LevelOf(head[1]),
             Kind = (NodeKind)Enum.Parse(typeof(NodeKind), head[2]),
             Implementation = TypeOf(head[3]),
-            Place = One(lines, Words.At) is [_, string file, string line] ? new SourcePlace(file, int.Parse(line)) : default,
+            Place = lines.One(Words.At) is [_, string file, string line] ? new SourcePlace(file, int.Parse(line)) : default,
             Location = from,
             Mark = MarkOf(lines, Words.Mark, Words.MarkType),
             TargetMark = MarkOf(lines, Words.TargetMark, Words.TargetMarkType),
-            IsDecorator = Has(lines, Words.Decorator),
-            OnlyFor = One(lines, Words.OnlyFor) is [_, string consumer] ? TypeOf(consumer) : null,
+            IsDecorator = lines.Has(Words.Decorator),
+            OnlyFor = lines.One(Words.OnlyFor) is [_, string consumer] ? TypeOf(consumer) : null,
             Options = OptionsOf(lines),
-            Warming = [.. All(lines, Words.Warming).Select(words => words[1])],
-            Passed = [.. All(lines, Words.Passing).Select(ConstantOf)],
+            Warming = [.. lines.All(Words.Warming).Select(words => words[1])],
+            Passed = [.. lines.All(Words.Passing).Select(ConstantOf)],
             Factory = FactoryOf(lines),
         };
-        Condition? enabled = One(lines, Words.Enabled) is { } said ? ConditionOf(said) : null;
+        Condition? enabled = lines.One(Words.Enabled) is { } said ? ConditionOf(said) : null;
         return new WiringEntry(
-            One(lines, Words.Same) is [_, string identity] ? left.Same(identity, registration) : registration,
-            [.. All(lines, Words.When).Select(ConditionOf)])
+            lines.One(Words.Same) is [_, string identity] ? left.Same(identity, registration) : registration,
+            [.. lines.All(Words.When).Select(ConditionOf)])
         {
             EnabledWhen = enabled,
-            IsDisabled = Has(lines, Words.Disabled),
+            IsDisabled = lines.Has(Words.Disabled),
         };
     }
 
-    private static RegistrationOptions OptionsOf(IReadOnlyList<IReadOnlyList<string>> lines) => new()
+    private static RegistrationOptions OptionsOf(EntryLines lines) => new()
     {
-        IsReplacing = Has(lines, Words.Replacing),
-        IsIfMissing = Has(lines, Words.IfMissing),
-        IsFirstChoice = Has(lines, Words.FirstChoice),
-        IsRoot = Has(lines, Words.ResolvedDirectly),
-        IsSuppliedLater = Has(lines, Words.SuppliedLater),
-        IsOwned = Has(lines, Words.Owned) ? true : Has(lines, Words.NotOwned) ? false : null,
-        HasWarmUp = Has(lines, Words.Warming),
-        Accepted = [.. All(lines, Words.Accept).Select(words => new Acceptance(words[1], words[2]))],
+        IsReplacing = lines.Has(Words.Replacing),
+        IsIfMissing = lines.Has(Words.IfMissing),
+        IsFirstChoice = lines.Has(Words.FirstChoice),
+        IsRoot = lines.Has(Words.ResolvedDirectly),
+        IsSuppliedLater = lines.Has(Words.SuppliedLater),
+        IsOwned = lines.Has(Words.Owned) ? true : lines.Has(Words.NotOwned) ? false : null,
+        HasWarmUp = lines.Has(Words.Warming),
+        Accepted = [.. lines.All(Words.Accept).Select(words => new Acceptance(words[1], words[2]))],
     };
 
     private WrittenConstant ConstantOf(IReadOnlyList<string> words) => new(
         words[1] == Words.None ? null : words[1], TypeOf(words[2]), TypeOf(words[3]), words[4] == "exact", words[4] == "null", from);
 
-    private WrittenFactory? FactoryOf(IReadOnlyList<IReadOnlyList<string>> lines)
+    private WrittenFactory? FactoryOf(EntryLines lines)
     {
-        if (One(lines, Words.Factory) is not [_, string how, string identity])
+        if (lines.One(Words.Factory) is not [_, string how, string identity])
         {
             return null;
         }
 
         List<WrittenParameter> parameters = [];
-        foreach (IReadOnlyList<string> words in lines)
+        foreach (IReadOnlyList<string> words in lines.Lines)
         {
             switch (words[0])
             {
@@ -130,8 +131,8 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
         return new WrittenFactory(parameters, identity == Words.None ? null : identity, how == "async");
     }
 
-    private object? MarkOf(IReadOnlyList<IReadOnlyList<string>> lines, string text, string type) =>
-        One(lines, text) is [_, string named] ? named : One(lines, type) is [_, string symbol] ? TypeOf(symbol) : null;
+    private object? MarkOf(EntryLines lines, string text, string type) =>
+        lines.One(text) is [_, string named] ? named : lines.One(type) is [_, string symbol] ? TypeOf(symbol) : null;
 
     /// <summary>What decides is not known here, and is another thing for each wiring.</summary>
     private Condition ConditionOf(IReadOnlyList<string> words) => new((Where, words[1]), words.Count == 2);
@@ -146,12 +147,4 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
 
     private ITypeSymbol TypeOf(string id) => DocumentationCommentId.GetFirstSymbolForReferenceId(id, compilation) as ITypeSymbol
         ?? throw new UnfollowableException($"in {Where}, {id} is of an assembly that is not referenced", from);
-
-    private static bool Has(IReadOnlyList<IReadOnlyList<string>> lines, string word) => One(lines, word) is not null;
-
-    private static IReadOnlyList<string>? One(IReadOnlyList<IReadOnlyList<string>> lines, string word) =>
-        lines.FirstOrDefault(words => words[0] == word);
-
-    private static IEnumerable<IReadOnlyList<string>> All(IReadOnlyList<IReadOnlyList<string>> lines, string word) =>
-        lines.Where(words => words[0] == word);
 }
