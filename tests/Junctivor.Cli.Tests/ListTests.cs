@@ -164,10 +164,12 @@ public sealed class ListTests : IDisposable
     public async Task Fault_prints_the_section_of_a_code_and_lists_all_without_one()
     {
         ProgramRun one = await Run("fault", "jv301");
+        ProgramRun ofCompiler = await Run("fault", "jv901");
         ProgramRun all = await Run("fault");
 
         Assert.StartsWith("## JV301 captive", one.Output, StringComparison.Ordinal);
         Assert.Contains("**How to fix it.**", one.Output, StringComparison.Ordinal);
+        Assert.StartsWith("## JV901 not-followed", ofCompiler.Output, StringComparison.Ordinal);
         Assert.Matches(@"JV301 +captive +fault\r?\n +A long-lived service holds", all.Output);
     }
 

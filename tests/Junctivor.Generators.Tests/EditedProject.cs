@@ -57,4 +57,32 @@ internal sealed class EditedProject
         Solution changed = operations.OfType<ApplyChangesOperation>().Single().ChangedSolution;
         return new EditedProject(changed.GetDocument(_document.Id)!);
     }
+
+    /// <summary>The project with a fix and all others of its kind.</summary>
+    public async Task<EditedProject> WithAllLikeAsync(CodeAction action)
+    {
+        FaultFixProvider provider = new();
+        FixAllContext context = new(
+            _document,
+            provider,
+            FixAllScope.Document,
+            action.EquivalenceKey,
+            provider.FixableDiagnosticIds,
+            new Analyzed(this),
+            TestContext.Current.CancellationToken);
+        return await WithAsync((await provider.GetFixAllProvider().GetFixAsync(context))!);
+    }
+
+    /// <summary>Tells the editor what the analyzer says.</summary>
+    private sealed class Analyzed(EditedProject project) : FixAllContext.DiagnosticProvider
+    {
+        public override async Task<IEnumerable<Diagnostic>> GetAllDiagnosticsAsync(Project _, CancellationToken cancellationToken) =>
+            await project.AnalyzeAsync();
+
+        public override async Task<IEnumerable<Diagnostic>> GetDocumentDiagnosticsAsync(Document _, CancellationToken cancellationToken) =>
+            await project.AnalyzeAsync();
+
+        public override async Task<IEnumerable<Diagnostic>> GetProjectDiagnosticsAsync(Project _, CancellationToken cancellationToken) =>
+            await project.AnalyzeAsync();
+    }
 }

@@ -71,7 +71,7 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
             Options = OptionsOf(lines),
             Warming = [.. lines.All(Words.Warming).Select(words => words[1])],
             Passed = [.. lines.All(Words.Passing).Select(ConstantOf)],
-            Factory = FactoryOf(lines),
+            Factory = ReadFactory(lines),
         };
         Condition? enabled = lines.One(Words.Enabled) is { } said ? ConditionOf(said) : null;
         return new WiringEntry(
@@ -98,7 +98,7 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
     private WrittenConstant ConstantOf(IReadOnlyList<string> words) => new(
         words[1] == Words.None ? null : words[1], TypeOf(words[2]), TypeOf(words[3]), words[4] == "exact", words[4] == "null", from);
 
-    private WrittenFactory? FactoryOf(EntryLines lines)
+    private WrittenFactory? ReadFactory(EntryLines lines)
     {
         if (lines.One(Words.Factory) is not [_, string how, string identity])
         {
