@@ -55,5 +55,5 @@ public sealed class FaultFixProvider : CodeFixProvider
             .FirstOrDefault(located => located.Fault.Code == diagnostic.Id
                 && located.Fault.ToString() == diagnostic.Properties.GetValueOrDefault(WiringAnalyzer.TextProperty))?.Fault;
 
-    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
+    internal static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 }

@@ -5,7 +5,9 @@ using CodeFixes::Junctivor.CodeFixes;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CodeActions;
 using Microsoft.CodeAnalysis.CodeFixes;
+using Microsoft.CodeAnalysis.CodeRefactorings;
 using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.Text;
 
 namespace Junctivor.Generators.Tests;
 
@@ -41,6 +43,15 @@ internal sealed class EditedProject
         CodeFixContext context = new(
             _document, diagnostic, (action, _) => actions.Add(action), TestContext.Current.CancellationToken);
         await new FaultFixProvider().RegisterCodeFixesAsync(context);
+        return actions;
+    }
+
+    /// <summary>What is offered at a place.</summary>
+    public async Task<IReadOnlyList<CodeAction>> RefactoringsAtAsync(int place)
+    {
+        List<CodeAction> actions = [];
+        await new WiringRefactoringProvider().ComputeRefactoringsAsync(new CodeRefactoringContext(
+            _document, new TextSpan(place, 0), actions.Add, TestContext.Current.CancellationToken));
         return actions;
     }
 

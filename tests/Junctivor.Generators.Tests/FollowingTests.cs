@@ -95,7 +95,11 @@ public class FollowingTests
                 ];
 
                 [CheckedWiring]
-                public static Wiring Sometimes => [Singleton.Of<Almanac>(), .. Wiring.If(IsRehearsal, [Singleton.Of<IClock, HarbourClock>()])];
+                public static Wiring Sometimes =>
+                [
+                    Singleton.Of<Almanac>(),
+                    .. Wiring.If(IsRehearsal, [Singleton.Of<IClock, HarbourClock>()]),
+                ];
             }
 
             public sealed class StoppedClock : IClock;
@@ -140,7 +144,8 @@ public class FollowingTests
                 """)).Analyze());
 
         Assert.Equal("/Module.cs", found.Location.SourceTree!.FilePath);
-        Assert.Equal("Singleton.Of<Almanac>()", found.Location.SourceTree!.ToString()[found.Location.SourceSpan.Start..found.Location.SourceSpan.End]);
+        SyntaxNode module = found.Location.SourceTree!.GetRoot(TestContext.Current.CancellationToken);
+        Assert.Equal("Singleton.Of<Almanac>()", module.FindNode(found.Location.SourceSpan).ToString());
         Assert.Equal("https://junctivor.example/faults/jv101", found.Descriptor.HelpLinkUri);
     }
 

@@ -33,12 +33,16 @@ public class SameFaultsTests
     public void Each_code_is_found_by_the_compiler_or_marked_as_known_later()
     {
         string page = File.ReadAllText(Path.Combine(ProgramRun.RepositoryRoot, "docs", "faults.md"));
-        string marked = page.Split('\n').Single(line => line.StartsWith("Known only at build or when the program runs", StringComparison.Ordinal));
+        string marked = page.Split('\n')
+            .Single(line => line.StartsWith("Known only at build or when the program runs", StringComparison.Ordinal));
         IEnumerable<string> later = FaultKind.All.Select(kind => kind.Code).Where(code => marked.Contains(code, StringComparison.Ordinal));
 
-        IEnumerable<string> found = Samples.SelectMany(sample => SourceOf(sample.Data).Analyze()).Select(diagnostic => diagnostic.Id).Distinct();
+        IEnumerable<string> found = Samples.SelectMany(sample => SourceOf(sample.Data).Analyze())
+            .Select(diagnostic => diagnostic.Id)
+            .Where(code => code != "JV901")
+            .Distinct();
 
-        Assert.Equal(FaultKind.All.Select(kind => kind.Code), found.Where(code => code != "JV901").Concat(later).Order(StringComparer.Ordinal));
+        Assert.Equal(FaultKind.All.Select(kind => kind.Code), found.Concat(later).Order(StringComparer.Ordinal));
     }
 
     [Theory]
@@ -115,7 +119,7 @@ public class SameFaultsTests
             {
                 get
                 {
-        {{(mark.Length == 0 ? $"{new Registrations(entries)}".Replace(Level, "", StringComparison.Ordinal) : $"{new Registrations(entries)}")}}
+        {{$"{new Registrations(entries)}".Replace(mark.Length == 0 ? Level : "\0", "", StringComparison.Ordinal)}}
                     return wiring;
                 }
             }

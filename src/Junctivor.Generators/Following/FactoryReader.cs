@@ -11,14 +11,18 @@ internal static class FactoryReader
     /// <param name="factory">The argument.</param>
     /// <param name="isAsync">Whether what it returns must be awaited.</param>
     /// <param name="compilation">The source.</param>
-    public static WrittenFactory Read(IOperation factory, bool isAsync, Compilation compilation) => Operations.WithoutConversions(factory) switch
+    public static WrittenFactory Read(IOperation factory, bool isAsync, Compilation compilation)
     {
-        IDelegateCreationOperation { Target: IAnonymousFunctionOperation function } =>
-            new(Read(function.Symbol, compilation), IdentityOf(function), isAsync),
-        IDelegateCreationOperation { Target: IMethodReferenceOperation method } =>
-            new(Read(method.Method, compilation), method.Method is { IsStatic: true, IsGenericMethod: false } ? method.Method : null, isAsync),
-        IOperation other => throw Operations.Unknown(other, "the factory"),
-    };
+        IOperation plain = Operations.WithoutConversions(factory);
+        return plain switch
+        {
+            IDelegateCreationOperation { Target: IAnonymousFunctionOperation function } =>
+                new(Read(function.Symbol, compilation), IdentityOf(function), isAsync),
+            IDelegateCreationOperation { Target: IMethodReferenceOperation { Method: var method } } =>
+                new(Read(method, compilation), method is { IsStatic: true, IsGenericMethod: false } ? method : null, isAsync),
+            _ => throw Operations.Unknown(plain, "the factory"),
+        };
+    }
 
     private static IReadOnlyList<WrittenParameter> Read(IMethodSymbol method, Compilation compilation) =>
         [.. method.Parameters.Select(parameter => WrittenParameter.Of(parameter, compilation))];

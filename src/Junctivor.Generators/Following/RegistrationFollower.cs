@@ -101,8 +101,13 @@ internal sealed class RegistrationFollower(
 
     /// <summary>The types that a call names: as type arguments, or as arguments.</summary>
     private IReadOnlyList<ITypeSymbol> Named(IInvocationOperation call, IReadOnlyList<ITypeSymbol> arguments, Frame frame) =>
-        arguments.Count > 0 ? arguments : [.. call.Arguments.Where(argument => Operations.IsOf(argument.Parameter?.Type, WellKnownTypes.TypeOfTypes))
-            .Select(argument => types.OfValue(argument.Value, frame))];
+        arguments.Count > 0
+            ? arguments
+            :
+            [
+                .. call.Arguments.Where(argument => Operations.IsOf(argument.Parameter?.Type, WellKnownTypes.TypeOfTypes))
+                    .Select(argument => types.OfValue(argument.Value, frame)),
+            ];
 
     /// <summary>The type of a value, as far as the source tells.</summary>
     private static ITypeSymbol ActualOf(IInvocationOperation call) =>

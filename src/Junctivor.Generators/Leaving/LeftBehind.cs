@@ -58,7 +58,9 @@ internal sealed class LeftBehind(Compilation compilation)
 
     private Level? LevelOf(string id, ISymbol member)
     {
-        if (!_levels.TryGetValue(id, out Level? level) && LinesFor(member) is [_, string line] && Words.Split(line) is [Words.Level, string name, string variable, string within])
+        if (!_levels.TryGetValue(id, out Level? level)
+            && LinesFor(member) is [_, string line]
+            && Words.Split(line) is [Words.Level, string name, string variable, string within])
         {
             level = new Level(name, within == Words.None ? null : LevelOf(within), variable == Words.None ? null : variable);
             _levels.Add(id, level);

@@ -17,7 +17,7 @@ internal static class LeftMembers
     {
         PropertyDeclarationSyntax property => IsWanted(property.Type),
         MethodDeclarationSyntax { ParameterList.Parameters.Count: 0, TypeParameterList: null } method => IsWanted(method.ReturnType),
-        VariableDeclaratorSyntax { Parent: VariableDeclarationSyntax { Parent: FieldDeclarationSyntax } declaration } => IsWanted(declaration.Type),
+        VariableDeclaratorSyntax { Parent: VariableDeclarationSyntax { Parent: FieldDeclarationSyntax } field } => IsWanted(field.Type),
         _ => false,
     };
 
@@ -49,9 +49,11 @@ internal static class LeftMembers
         return source.ToString();
     }
 
-    private static bool IsWanted(TypeSyntax type) => type.ToString() is "Wiring" or "Junctivor.Wiring" or "ScopeLevel" or "Junctivor.ScopeLevel";
+    private static bool IsWanted(TypeSyntax type) =>
+        type.ToString() is "Wiring" or "Junctivor.Wiring" or "ScopeLevel" or "Junctivor.ScopeLevel";
 
-    private static LeftMember? Read(SyntaxNode node, Compilation compilation, HashSet<SyntaxTree> files, CancellationToken cancellationToken)
+    private static LeftMember? Read(
+        SyntaxNode node, Compilation compilation, HashSet<SyntaxTree> files, CancellationToken cancellationToken)
     {
         SourceMembers members = new(compilation, cancellationToken);
         if (compilation.GetTypeByMetadataName(LeftBehind.Attribute) is null
@@ -69,7 +71,12 @@ internal static class LeftMembers
     }
 
     private static string? TextOf(
-        ISymbol member, bool isWiring, Location place, Compilation compilation, HashSet<SyntaxTree> files, CancellationToken cancellationToken)
+        ISymbol member,
+        bool isWiring,
+        Location place,
+        Compilation compilation,
+        HashSet<SyntaxTree> files,
+        CancellationToken cancellationToken)
     {
         WiringFollower follower = new(compilation, new LeftBehind(compilation), cancellationToken);
         try

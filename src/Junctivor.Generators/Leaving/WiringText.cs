@@ -5,7 +5,8 @@ using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Leaving;
 
-/// <summary>Writes a wiring as the text that its assembly leaves behind, so that wirings of other projects can be followed through it.</summary>
+/// <summary>Writes a wiring as the text that its assembly leaves behind, so that wirings of other projects can be followed through
+/// it.</summary>
 /// <param name="compilation">The source.</param>
 /// <param name="levels">Where the scope levels are kept.</param>
 internal sealed class WiringText(Compilation compilation, LevelFollower levels)

@@ -17,7 +17,7 @@ internal sealed class SymbolClasses(SymbolCatalog types)
         return
         [
             .. all.Select(constructor =>
-                new SymbolConstructor(all.Count > 1 && Carries(constructor, Inject), Read(constructor.Parameters.Select(parameter => WrittenParameter.Of(parameter, types.Compilation))))),
+                new SymbolConstructor(all.Count > 1 && Carries(constructor, Inject), ReadParameters(constructor))),
         ];
     }
 
@@ -36,7 +36,11 @@ internal sealed class SymbolClasses(SymbolCatalog types)
         ];
     }
 
-    private Parameter Read(WrittenParameter parameter) => new SymbolParameter(parameter, types[parameter.Type], types.MarkOf(parameter.Mark));
+    private Parameter[] ReadParameters(IMethodSymbol constructor) =>
+        Read(constructor.Parameters.Select(parameter => WrittenParameter.Of(parameter, types.Compilation)));
+
+    private Parameter Read(WrittenParameter parameter) =>
+        new SymbolParameter(parameter, types[parameter.Type], types.MarkOf(parameter.Mark));
 
     /// <summary>Those of base classes too, which what overrides or hides them replaces.</summary>
     private static IEnumerable<IPropertySymbol> AllProperties(ITypeSymbol type)

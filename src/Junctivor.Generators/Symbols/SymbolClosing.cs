@@ -58,7 +58,7 @@ internal sealed class SymbolClosing(SymbolCatalog types)
             return broken.StructureWanted;
         }
 
-        if (parameter.ConstraintTypes.FirstOrDefault(each => !SymbolType.IsOpenType(each) && !IsAssignable(argument, each, types.Compilation)) is { } missed)
+        if (parameter.ConstraintTypes.FirstOrDefault(each => !SymbolType.IsOpenType(each) && !CanBe(argument, each)) is { } missed)
         {
             return broken.SupertypeWanted(types[missed], isChangeable: !IsOfBaseLibrary(argument));
         }
@@ -76,8 +76,10 @@ internal sealed class SymbolClosing(SymbolCatalog types)
             && !((parameter.HasValueTypeConstraint || parameter.HasUnmanagedTypeConstraint)
                 && (!argument.IsValueType || argument.OriginalDefinition.SpecialType == SpecialType.System_Nullable_T))
             && !(parameter.HasConstructorConstraint && !HasDefaultConstructor(argument))
-            && parameter.ConstraintTypes.All(each => IsAssignable(argument, Substitution.In(each, found, types.Compilation), types.Compilation));
+            && parameter.ConstraintTypes.All(each => CanBe(argument, Substitution.In(each, found, types.Compilation)));
     }
+
+    private bool CanBe(ITypeSymbol argument, ITypeSymbol wanted) => IsAssignable(argument, wanted, types.Compilation);
 
     /// <summary>Whether an object of one type is one of the other, as it is.</summary>
     public static bool IsAssignable(ITypeSymbol from, ITypeSymbol to, Compilation compilation) =>

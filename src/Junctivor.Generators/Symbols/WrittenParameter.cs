@@ -21,7 +21,8 @@ internal sealed record WrittenParameter(string Name, ITypeSymbol Type, object? M
             symbol.Name.Length > 0 ? symbol.Name : $"parameter {symbol.Ordinal + 1}",
             SymbolType.UnderlyingOf(declared) ?? declared,
             MarkOf(symbol),
-            symbol.HasExplicitDefaultValue || MayBeNull(declared, !isReference && IsAnnotated(symbol.OriginalDefinition.NullableAnnotation)),
+            symbol.HasExplicitDefaultValue
+                || MayBeNull(declared, !isReference && IsAnnotated(symbol.OriginalDefinition.NullableAnnotation)),
             isReference ? "is passed by reference" : ObstacleOf(declared));
     }
 
