@@ -12,7 +12,7 @@ internal static class MissingParameter
     public static IEnumerable<CodeAction> Offer(
         Project project, CSharpCompilation compilation, ParameterSyntax parameter, CancellationToken cancellationToken) =>
         compilation.GetSemanticModel(parameter.SyntaxTree).GetDeclaredSymbol(parameter, cancellationToken) is
-            { ContainingSymbol: IMethodSymbol { MethodKind: MethodKind.Constructor, ContainingType.Name: { } type } } symbol
+        { ContainingSymbol: IMethodSymbol { MethodKind: MethodKind.Constructor, ContainingType.Name: { } type } } symbol
             ? from fault in MissingIn(compilation, cancellationToken)
               where fault.Path.Any(step => step.Parameter == symbol.Name) && fault.Path.Any(step => step.Name.Split('<')[0].EndsWith(type))
               from fix in fault.Fixes

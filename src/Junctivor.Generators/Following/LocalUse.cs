@@ -30,9 +30,11 @@ internal sealed class LocalUse(SourceMembers members)
 
             if (name.Parent is MemberAccessExpressionSyntax access && access.Expression == name)
             {
-                if (access.Name.Identifier.ValueText == "Add" && name.SpanStart < use.Syntax.SpanStart)
+                if (access.Name.Identifier.ValueText == "Add")
                 {
-                    added.Add(AddedBy(access, statement));
+                    // What stands behind the use comes later, unless it is in something that may run earlier.
+                    IOperation registration = AddedBy(access, statement);
+                    added.AddRange(name.SpanStart < use.Syntax.SpanStart ? [registration] : []);
                 }
             }
             else if (name.Parent is not (SpreadElementSyntax or ReturnStatementSyntax or ArrowExpressionClauseSyntax)
@@ -44,6 +46,19 @@ internal sealed class LocalUse(SourceMembers members)
 
         return added;
     }
+
+    /// <summary>Where a field or property with a wiring is added to, or given to code that could do so; null where it is not.</summary>
+    public Location? ChangeOf(ISymbol member) => members.UsesOf(member)
+        .Select(name => name.Parent is MemberAccessExpressionSyntax qualified && qualified.Name == name ? (ExpressionSyntax)qualified : name)
+        .FirstOrDefault(MayChange)?.GetLocation();
+
+    private bool MayChange(ExpressionSyntax use) => use.Parent switch
+    {
+        MemberAccessExpressionSyntax access => access.Name.Identifier.ValueText == "Add",
+        ArgumentSyntax { Parent.Parent: InvocationExpressionSyntax call } => !IsOfLibrary(call),
+        SpreadElementSyntax or ReturnStatementSyntax or ArrowExpressionClauseSyntax or ForEachStatementSyntax => false,
+        _ => use.Parent is EqualsValueClauseSyntax or AssignmentExpressionSyntax,
+    };
 
     /// <summary>Whether whoever has it can add to it, or exchange what is in it.</summary>
     private static bool IsOpenToAll(ITypeSymbol type) =>
@@ -63,6 +78,8 @@ internal sealed class LocalUse(SourceMembers members)
 
     /// <summary>Whether only the library gets it.</summary>
     private bool IsArgumentOfWiring(IdentifierNameSyntax name) =>
-        name.Parent is ArgumentSyntax { Parent.Parent: InvocationExpressionSyntax call }
-        && members.SymbolOf(call) is IMethodSymbol { ContainingAssembly.Name: "Junctivor" };
+        name.Parent is ArgumentSyntax { Parent.Parent: InvocationExpressionSyntax call } && IsOfLibrary(call);
+
+    private bool IsOfLibrary(InvocationExpressionSyntax call) =>
+        members.SymbolOf(call) is IMethodSymbol { ContainingAssembly.Name: "Junctivor" };
 }

@@ -37,14 +37,14 @@ internal sealed class OptionReader(TypeReading types)
     }
 
     private ITypeSymbol TypeOf(IInvocationOperation option, string parameter, Frame frame) => option.TargetMethod.TypeArguments.Length > 0
-        ? types.In(option.TargetMethod.TypeArguments[0], frame)
+        ? types.In(option.TargetMethod.TypeArguments[0], frame, option)
         : types.OfValue(Operations.Argument(option, parameter), frame);
 
     private object MarkOf(IInvocationOperation option, Frame frame)
     {
         if (option.TargetMethod.TypeArguments.Length > 0)
         {
-            return types.In(option.TargetMethod.TypeArguments[0], frame);
+            return types.In(option.TargetMethod.TypeArguments[0], frame, option);
         }
 
         IOperation mark = Operations.Argument(option, "mark");
@@ -69,8 +69,8 @@ internal sealed class OptionReader(TypeReading types)
     {
         IOperation passed = Operations.Argument(option, "value");
         IOperation plain = Operations.WithoutConversions(passed);
-        ITypeSymbol type = types.In(option.TargetMethod.TypeArguments[0], frame);
-        ITypeSymbol actual = Underlying(plain.Type is null or { TypeKind: TypeKind.Error } ? type : types.In(plain.Type, frame));
+        ITypeSymbol type = types.In(option.TargetMethod.TypeArguments[0], frame, option);
+        ITypeSymbol actual = Underlying(plain.Type is null or { TypeKind: TypeKind.Error } ? type : types.In(plain.Type, frame, option));
         bool isNumber = plain.ConstantValue.HasValue && type.IsValueType;
         return new WrittenConstant(
             Operations.ArgumentOrNull(option, "parameter") is { } name ? TextOf(name, frame) : null,

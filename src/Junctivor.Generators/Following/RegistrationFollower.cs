@@ -83,7 +83,7 @@ internal sealed class RegistrationFollower(
             "ScopeLevel" => levels.Follow(call.Instance!, frame),
             _ => Level.Transient,
         };
-        IReadOnlyList<ITypeSymbol> arguments = [.. call.TargetMethod.TypeArguments.Select(type => types.In(type, frame))];
+        IReadOnlyList<ITypeSymbol> arguments = [.. call.TargetMethod.TypeArguments.Select(type => types.In(type, frame, call))];
         bool isDecorator = around == "Decorator";
         return (around, call.TargetMethod.Name) switch
         {
@@ -124,7 +124,11 @@ internal sealed class RegistrationFollower(
             Place = PlaceOf(call),
             Location = LocationOf(call),
             IsDecorator = isDecorator,
+            IsDerived = kind == NodeKind.Value && !IsExact(Operations.WithoutConversions(Operations.Argument(call, "value"))),
         };
+
+    private static bool IsExact(IOperation value) =>
+        value is IObjectCreationOperation or IArrayCreationOperation || value.Type is { IsValueType: true } or { IsSealed: true };
 
     private WrittenRegistration OfFactory(IInvocationOperation call, Level level, ITypeSymbol service, bool isDecorator, bool isAsync) =>
         new()

@@ -13,7 +13,7 @@ internal static class SelfRegisteredClasses
 
     /// <summary>What <c>SelfRegistered.In</c> gives.</summary>
     public static IReadOnlyList<WiringEntry> Follow(IInvocationOperation call, TypeReading types, Frame frame) =>
-        call.TargetMethod is { Name: "In", TypeArguments: [var inside] } && types.In(inside, frame).ContainingAssembly is { } assembly
+        call.TargetMethod is { Name: "In", TypeArguments: [var inside] } && types.In(inside, frame, call).ContainingAssembly is { } assembly
             ? [.. In(assembly).Select(registration => new WiringEntry(registration, []))]
             : throw Operations.Unknown(call, "which classes register themselves");
 

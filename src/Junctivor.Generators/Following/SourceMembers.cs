@@ -66,6 +66,14 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
             .Where(name => name.Identifier.ValueText == local.Name && SymbolEqualityComparer.Default.Equals(SymbolOf(name), local));
     }
 
+    /// <summary>Where a member is named in the whole source.</summary>
+    public IEnumerable<IdentifierNameSyntax> UsesOf(ISymbol member) =>
+        from tree in compilation.SyntaxTrees
+        from name in tree.GetRoot(cancellationToken).DescendantNodes().OfType<IdentifierNameSyntax>()
+        where name.Identifier.ValueText == member.Name
+        where SymbolEqualityComparer.Default.Equals(SymbolOf(name)?.OriginalDefinition, member.OriginalDefinition)
+        select name;
+
     /// <summary>Whether a variable gets another value than the first.</summary>
     public bool IsReassigned(ILocalSymbol local) => UsesOf(local).Any(name =>
         name.Parent is AssignmentExpressionSyntax assignment ? assignment.Left == name

@@ -64,13 +64,21 @@ internal sealed class WiringFollower
                 [.. initializer.ElementValues.SelectMany(element => _registrations.Follow(element, at))],
             IInvocationOperation call => FollowCall(call, at),
             IPropertyReferenceOperation { Instance: null or IInstanceReferenceOperation } property =>
-                Follow(property.Property, Operations.LocationOf(plain), at),
-            IFieldReferenceOperation { Field.IsReadOnly: true } field => Follow(field.Field, Operations.LocationOf(plain), at),
+                FollowOf(property.Property, plain, at),
+            IFieldReferenceOperation { Field.IsReadOnly: true } field => FollowOf(field.Field, plain, at),
             ILocalReferenceOperation local => FollowLocal(local, at),
             IConditionalOperation { WhenFalse: { } otherwise } choice => FollowChoice(choice.Condition, choice.WhenTrue, otherwise, at),
             _ => throw Operations.Unknown(plain, "the wiring"),
         };
     }
+
+    private IReadOnlyList<WiringEntry> FollowOf(ISymbol member, IOperation use, Frame frame) =>
+        IsOverridable(member)
+            ? throw Operations.Unknown(use, "the wiring")
+            : Follow(member, Operations.LocationOf(use), frame with { Types = _types.ArgumentsOf(member.ContainingType, frame) });
+
+    /// <summary>Whether another class may put another one in its place.</summary>
+    private static bool IsOverridable(ISymbol member) => member.IsAbstract || member.IsVirtual || (member.IsOverride && !member.IsSealed);
 
     private IReadOnlyList<WiringEntry> FollowElement(IOperation element, Frame frame) =>
         element is ISpreadOperation spread ? Follow(spread.Operand, frame) : _registrations.Follow(element, frame);
@@ -100,7 +108,7 @@ internal sealed class WiringFollower
             return SelfRegisteredClasses.Follow(call, _types, frame);
         }
 
-        return method.ContainingAssembly?.Name == Library
+        return method.ContainingAssembly?.Name == Library || IsOverridable(method)
             ? throw Operations.Unknown(call, "the wiring")
             : Follow(method.OriginalDefinition, Operations.LocationOf(call), FrameOf(call, frame));
     }
@@ -143,6 +151,11 @@ internal sealed class WiringFollower
         if (_depth >= DeepestCall)
         {
             throw new UnfollowableException($"{member.Name} leads back to itself", from);
+        }
+
+        if (member is not ILocalSymbol && _members.IsKept(member) && _locals.ChangeOf(member) is { } change)
+        {
+            throw new UnfollowableException($"{member.Name} is kept, and other code may add to it", change);
         }
 
         if (member.DeclaringSyntaxReferences.IsEmpty && _left.LinesFor(member) is { } lines)

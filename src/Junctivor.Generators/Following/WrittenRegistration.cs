@@ -17,6 +17,9 @@ internal sealed class WrittenRegistration
 
     public required SourcePlace Place { get; init; }
 
+    /// <summary>Whether a value may be of a type derived from <see cref="Implementation"/>.</summary>
+    public bool IsDerived { get; init; }
+
     /// <summary>Where a diagnostic stands.</summary>
     public required Location Location { get; init; }
 
@@ -63,6 +66,7 @@ internal sealed class WrittenRegistration
             Place = Place,
             Location = Location,
             IsDecorator = IsDecorator,
+            IsDerived = IsDerived,
             Factory = Factory,
             Options = options ?? Options,
             AlsoServes = alsoServes ?? AlsoServes,

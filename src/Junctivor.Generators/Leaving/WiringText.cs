@@ -89,6 +89,7 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     private void WriteOptions(WrittenRegistration registration)
     {
         RegistrationOptions options = registration.Options;
+        AddIf(registration.IsDerived, Words.Derived);
         AddIf(registration.IsDecorator, Words.Decorator);
         AddIf(options.IsReplacing, Words.Replacing);
         AddIf(options.IsIfMissing, Words.IfMissing);

@@ -16,6 +16,7 @@ internal static class Words
     public const string MarkType = "mark-type";
     public const string TargetMark = "target-mark";
     public const string TargetMarkType = "target-mark-type";
+    public const string Derived = "derived";
     public const string Decorator = "decorator";
     public const string OnlyFor = "only-for";
     public const string Replacing = "replacing";

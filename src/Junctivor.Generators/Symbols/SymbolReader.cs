@@ -115,6 +115,11 @@ internal sealed class SymbolReader : ITypeReader
         bool isClass = registration.Kind == NodeKind.Class;
         TypeRef[] services = ServicesOf(registration);
         TypeRef created = _types[registration.Implementation];
+        if (registration.IsDerived && !services.All(created.Serves))
+        {
+            throw new UnfollowableException("the type of the value is known only at run time", registration.Location);
+        }
+
         Node node = new()
         {
             Order = order,
