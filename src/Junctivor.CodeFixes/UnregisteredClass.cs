@@ -47,7 +47,9 @@ internal static class UnregisteredClass
     }
 
     private static Fix Adding(string registration, SourcePlace behind) => new(
-        "register it", registration, new SourceEdit(SourceEditKind.AddRegistration, registration) { File = behind.File, Line = behind.Line });
+        "register it",
+        registration,
+        new SourceEdit(SourceEditKind.AddRegistration, registration) { File = behind.File, Line = behind.Line });
 
     /// <summary>The one interface of the source that it implements; null where there is none, or several.</summary>
     private static INamedTypeSymbol? ServiceOf(INamedTypeSymbol type)

@@ -49,7 +49,7 @@ internal sealed class LocalUse(SourceMembers members)
 
     /// <summary>Where a field or property with a wiring is added to, or given to code that could do so; null where it is not.</summary>
     public Location? ChangeOf(ISymbol member) => members.UsesOf(member)
-        .Select(name => name.Parent is MemberAccessExpressionSyntax qualified && qualified.Name == name ? (ExpressionSyntax)qualified : name)
+        .Select(name => name.Parent is MemberAccessExpressionSyntax whole && whole.Name == name ? (ExpressionSyntax)whole : name)
         .FirstOrDefault(MayChange)?.GetLocation();
 
     private bool MayChange(ExpressionSyntax use) => use.Parent switch
