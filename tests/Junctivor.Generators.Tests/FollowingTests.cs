@@ -14,6 +14,14 @@ public class FollowingTests
         public sealed class Rate<T>(T value) { public object? Value => value; }
         """;
 
+    private static string ManyFlags => $$"""
+        public static class A
+        {
+            static bool N(int n) => DateTime.Now.Hour > n;
+            [CheckedWiring] public static Wiring W => [{{string.Concat(Enumerable.Repeat("Singleton.Of<Berth>().Enabled(N(3)), ", 6))}}];
+        }
+        """;
+
     /// <summary>Each misses a clock, wherever it is written.</summary>
     public static TheoryData<string> Followed =>
     [
@@ -59,8 +67,9 @@ public class FollowingTests
         { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; M(); return w.Build(); void M() => w.Add(Singleton.Of<IClock, HarbourClock>()); } }", "only in some runs" },
         { "public static class A { public static Wiring M<T>() where T : class => [Singleton.Of<T>()]; public static Container B<T>() where T : class => M<T>().Build(); }", "T has a type parameter" },
         { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Value<object>(M()).Also<IClock>()]; static object M() => new HarbourClock(); }", "the type of the value is known only at run time" },
-        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of(T)]; static readonly Type T = typeof(Almanac); }", "the type is known only at run time: T" },
-        { "public static class A { static bool N(int n) => DateTime.Now.Hour > n; [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), " + string.Concat(Enumerable.Range(0, 6).Select(n => $"Singleton.Of<Berth>().Enabled(N({n})),")) + "]; }", "depends on 6 conditions" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of(T)]; static readonly Type T = typeof(Almanac); }",
+            "the type is known only at run time: T" },
+        { ManyFlags, "depends on 6 conditions" },
     };
 
     [Theory]

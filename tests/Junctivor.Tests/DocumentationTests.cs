@@ -118,7 +118,8 @@ public partial class DocumentationTests
 
     [Fact]
     public async Task A_block_that_is_unsound_would_be_found() =>
-        Assert.NotEmpty(await AnalyzedProgram.FaultsAsync("using var office = new Wiring { Singleton.Of<BookingDesk>() }.Build();", World + Desk));
+        Assert.NotEmpty(await AnalyzedProgram.FaultsAsync(
+            "using var office = new Wiring { Singleton.Of<BookingDesk>() }.Build();", World + Desk));
 
     private static List<string> BlocksIn(string file) =>
         [.. CSharpBlock().Matches(File.ReadAllText(file)).Select(match => match.Groups[1].Value)];

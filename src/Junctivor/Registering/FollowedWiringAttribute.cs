@@ -12,7 +12,8 @@ namespace Junctivor;
 [EditorBrowsable(EditorBrowsableState.Never)]
 public sealed class FollowedWiringAttribute(string member, string text) : Attribute
 {
-    /// <summary>The property, method or field, as documentation comments identify it: <c>P:Harbour.Ledger.LedgerModule.Wiring</c>.</summary>
+    /// <summary>The property, method or field, as documentation comments identify it: <c>P:Harbour.Ledger.LedgerModule.Wiring</c>.
+    /// </summary>
     public string Member { get; } = member;
 
     /// <summary>The registrations, a line for each fact; the first line is the version.</summary>
