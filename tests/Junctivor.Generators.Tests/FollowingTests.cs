@@ -55,6 +55,9 @@ public class FollowingTests
     /// <summary>What the compiler cannot know, with a word of what it says.</summary>
     public static TheoryData<string, string> NotFollowed => new()
     {
+        { "public static class A { [CheckedWiring] public static Wiring W => [.. W]; }", "W leads back to itself" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [R]; static Registration<Berth> R => R; }", "R leads back to itself" },
+        { "public static class A { static readonly ScopeLevel L = new(\"l\", M), M = new(\"m\", L); [CheckedWiring] public static Wiring W => [L.Of<Berth>()]; }", "leads back to itself" },
         { "public static class A { public static Container B(Wiring w) => w.Build(); }", "the wiring is known only at run time: w" },
         { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. Plugins.In(\"plugins\")]; }", "Plugins.In" },
         { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; if (DateTime.Now.Hour > 3) { w.Add(Singleton.Of<Berth>()); } return w.Build(); } }", "only in some runs" },
@@ -123,6 +126,35 @@ public class FollowingTests
             """ + World).Analyze();
 
         Assert.Empty(found);
+    }
+
+    /// <summary>The same object twice counts once, at startup too; two evaluations are two.</summary>
+    [Theory]
+    [InlineData("public static Wiring W { get { var berth = Singleton.Of<Berth>(); return [berth, berth]; } }", 0)]
+    [InlineData("public static Wiring W { get { Wiring m = [.. M]; return [.. m, .. m]; } }", 0)]
+    [InlineData("public static Wiring W => Twice(M); static Wiring Twice(Wiring m) => [.. m, .. m];", 0)]
+    [InlineData("public static Wiring W => Twice(R); static Wiring Twice(Registration r) => [r, r];", 0)]
+    [InlineData("public static Wiring W => [.. M, .. M];", 1)]
+    [InlineData("public static Wiring W => [R, R];", 1)]
+    [InlineData("public static Wiring W => [.. Wiring.If(true, N), .. Wiring.If(true, N)]; static Wiring N() => [R];", 1)]
+    public void One_object_counts_once(string wiring, int faults)
+    {
+        AnalyzedSource source = AnalyzedSource.OfText($$"""
+            public static class A
+            {
+                [CheckedWiring]
+                {{wiring}}
+
+                private static Wiring M => [Singleton.Of<Berth>()];
+
+                private static Registration<Berth> R => Singleton.Of<Berth>();
+            }
+            """ + World);
+
+        IReadOnlyList<string> found = [.. source.Analyze().Select(AnalyzedSource.TextOf)];
+
+        Assert.Equal(source.Check()["W"], found);
+        Assert.Equal(faults, found.Count);
     }
 
     [Fact]

@@ -44,9 +44,10 @@ internal sealed class LevelFollower(SourceMembers members, LeftBehind left)
                 return foreign;
             }
 
-            IOperation value = Operations.WithoutConversions(members.ValueOf(member, Operations.LocationOf(use)));
+            Location from = Operations.LocationOf(use);
+            IOperation value = Operations.WithoutConversions(members.ValueOf(member, from));
             level = value is IObjectCreationOperation creation && Operations.IsOf(creation.Type, "Junctivor.ScopeLevel")
-                ? Created(creation, frame)
+                ? members.Inside(member, from, () => Created(creation, frame))
                 : throw Operations.Unknown(use, "the scope level");
             _known.Add(member, level);
         }

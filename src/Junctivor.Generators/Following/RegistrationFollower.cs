@@ -16,36 +16,56 @@ internal sealed class RegistrationFollower(
     private readonly OptionReader _options = new(types);
     private readonly Dictionary<ISymbol, IReadOnlyList<WiringEntry>> _kept = new(SymbolEqualityComparer.Default);
 
+    /// <summary>An expression in one evaluation gives one registration, however often the variable or parameter is used that has
+    /// it.</summary>
+    private readonly Dictionary<(SyntaxNode Expression, Frame Frame), IReadOnlyList<WiringEntry>> _made = [];
+
     /// <summary>The registration; several where it depends on a condition which.</summary>
     public IReadOnlyList<WiringEntry> Follow(IOperation registration, Frame frame)
     {
         (IOperation plain, Frame at) = frame.Resolve(registration);
-        return plain switch
+        if (!_made.TryGetValue((plain.Syntax, at), out IReadOnlyList<WiringEntry>? made))
         {
-            IInvocationOperation { TargetMethod.ContainingAssembly.Name: "Junctivor" } call => FollowCall(call, at),
-            IInvocationOperation => wirings.Follow(plain, at),
-            IPropertyReferenceOperation property => FollowMember(property.Property, plain),
-            IFieldReferenceOperation { Field.IsReadOnly: true } field => FollowMember(field.Field, plain),
-            ILocalReferenceOperation local when !members.IsReassigned(local.Local) => FollowMember(local.Local, plain, at),
-            IConditionalOperation => wirings.Follow(plain, at),
-            _ => throw Operations.Unknown(plain, "the registration"),
-        };
+            _made.Add((plain.Syntax, at), made = Make(plain, at));
+        }
+
+        return made;
     }
 
-    private IReadOnlyList<WiringEntry> FollowMember(ISymbol member, IOperation use, Frame? frame = null)
+    private IReadOnlyList<WiringEntry> Make(IOperation plain, Frame at) => plain switch
+    {
+        IInvocationOperation { TargetMethod.ContainingAssembly.Name: "Junctivor" } call => FollowCall(call, at),
+        IInvocationOperation => wirings.Follow(plain, at),
+        IPropertyReferenceOperation property when !SourceMembers.IsOverridable(property.Property) =>
+            FollowMember(property.Property, plain, at),
+        IFieldReferenceOperation { Field.IsReadOnly: true } field => FollowMember(field.Field, plain, at),
+        ILocalReferenceOperation local when !members.IsReassigned(local.Local) => FollowValue(local.Local, plain, at),
+        IConditionalOperation => wirings.Follow(plain, at),
+        _ => throw Operations.Unknown(plain, "the registration"),
+    };
+
+    private IReadOnlyList<WiringEntry> FollowMember(ISymbol member, IOperation use, Frame frame)
     {
         if (_kept.TryGetValue(member, out IReadOnlyList<WiringEntry>? known))
         {
             return known;
         }
 
-        IReadOnlyList<WiringEntry> entries = Follow(members.ValueOf(member, Operations.LocationOf(use)), frame ?? Frame.Empty);
-        if (members.IsKept(member) && frame is null)
+        // Each evaluation has a frame of its own, and so makes registrations of its own.
+        Frame inside = frame with { Types = types.ArgumentsOf(member.ContainingType, frame) };
+        IReadOnlyList<WiringEntry> entries = FollowValue(member, use, inside);
+        if (members.IsKept(member))
         {
             _kept.Add(member, entries);
         }
 
         return entries;
+    }
+
+    private IReadOnlyList<WiringEntry> FollowValue(ISymbol member, IOperation use, Frame frame)
+    {
+        Location from = Operations.LocationOf(use);
+        return members.Inside(member, from, () => Follow(members.ValueOf(member, from), frame));
     }
 
     private IReadOnlyList<WiringEntry> FollowCall(IInvocationOperation call, Frame frame)

@@ -9,7 +9,11 @@ namespace Junctivor.Generators.Following;
 /// <param name="cancellationToken">Ends it.</param>
 internal sealed class SourceMembers(Compilation compilation, CancellationToken cancellationToken)
 {
+    /// <summary>Whoever writes modules within modules stays far below; whoever leads back to himself does not.</summary>
+    private const int DeepestMember = 64;
+
     private readonly Dictionary<SyntaxTree, SemanticModel> _models = [];
+    private int _depth;
 
     /// <summary>The files that something was read from.</summary>
     public IEnumerable<SyntaxTree> Files => _models.Keys;
@@ -38,6 +42,29 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
             ? operation
             : throw new UnfollowableException($"{member.Name} does not return one expression", from);
     }
+
+    /// <summary>What some work gives that follows a member further.</summary>
+    /// <exception cref="UnfollowableException">It leads back to itself.</exception>
+    public T Inside<T>(ISymbol member, Location from, Func<T> work)
+    {
+        if (_depth >= DeepestMember)
+        {
+            throw new UnfollowableException($"{member.Name} leads back to itself", from);
+        }
+
+        _depth++;
+        try
+        {
+            return work();
+        }
+        finally
+        {
+            _depth--;
+        }
+    }
+
+    /// <summary>Whether another class may put another one in its place.</summary>
+    public static bool IsOverridable(ISymbol member) => member.IsAbstract || member.IsVirtual || (member.IsOverride && !member.IsSealed);
 
     public IOperation? OperationOf(SyntaxNode syntax) => ModelOf(syntax.SyntaxTree).GetOperation(syntax, cancellationToken);
 

@@ -9,8 +9,6 @@ internal sealed class WiringFollower
 {
     private const string Library = "Junctivor";
     private const string WiringType = "Junctivor.Wiring";
-    private const int DeepestCall = 64;
-
     private readonly Compilation _compilation;
     private readonly LeftBehind _left;
     private readonly SourceMembers _members;
@@ -19,7 +17,9 @@ internal sealed class WiringFollower
     private readonly RegistrationFollower _registrations;
     private readonly LocalUse _locals;
     private readonly Dictionary<ISymbol, IReadOnlyList<WiringEntry>> _kept = new(SymbolEqualityComparer.Default);
-    private int _depth;
+
+    /// <summary>An expression in one evaluation gives one wiring, however often the variable or parameter is used that has it.</summary>
+    private readonly Dictionary<(SyntaxNode Expression, Frame Frame), IReadOnlyList<WiringEntry>> _made = [];
 
     public WiringFollower(Compilation compilation, LeftBehind left, CancellationToken cancellationToken)
     {
@@ -53,32 +53,36 @@ internal sealed class WiringFollower
     public IReadOnlyList<WiringEntry> Follow(IOperation wiring, Frame frame)
     {
         (IOperation plain, Frame at) = frame.Resolve(wiring);
-        return plain switch
+        if (!_made.TryGetValue((plain.Syntax, at), out IReadOnlyList<WiringEntry>? made))
         {
-            IInvocationOperation { TargetMethod.ContainingAssembly.Name: Library } call when Operations.IsRegistration(call.Type) =>
-                _registrations.Follow(call, at),
-            ICollectionExpressionOperation collection => [.. collection.Elements.SelectMany(element => FollowElement(element, at))],
-            IObjectCreationOperation { Arguments.IsEmpty: true } creation when Operations.IsOf(creation.Type, WiringType) =>
-                [.. Added(creation).SelectMany(added => _registrations.Follow(added, at))],
-            IArrayCreationOperation { Initializer: { } initializer } =>
-                [.. initializer.ElementValues.SelectMany(element => _registrations.Follow(element, at))],
-            IInvocationOperation call => FollowCall(call, at),
-            IPropertyReferenceOperation { Instance: null or IInstanceReferenceOperation } property =>
-                FollowOf(property.Property, plain, at),
-            IFieldReferenceOperation { Field.IsReadOnly: true } field => FollowOf(field.Field, plain, at),
-            ILocalReferenceOperation local => FollowLocal(local, at),
-            IConditionalOperation { WhenFalse: { } otherwise } choice => FollowChoice(choice.Condition, choice.WhenTrue, otherwise, at),
-            _ => throw Operations.Unknown(plain, "the wiring"),
-        };
+            _made.Add((plain.Syntax, at), made = Make(plain, at));
+        }
+
+        return made;
     }
 
+    private IReadOnlyList<WiringEntry> Make(IOperation plain, Frame at) => plain switch
+    {
+        IInvocationOperation { TargetMethod.ContainingAssembly.Name: Library } call when Operations.IsRegistration(call.Type) =>
+            _registrations.Follow(call, at),
+        ICollectionExpressionOperation collection => [.. collection.Elements.SelectMany(element => FollowElement(element, at))],
+        IObjectCreationOperation { Arguments.IsEmpty: true } creation when Operations.IsOf(creation.Type, WiringType) =>
+            [.. Added(creation).SelectMany(added => _registrations.Follow(added, at))],
+        IArrayCreationOperation { Initializer: { } initializer } =>
+            [.. initializer.ElementValues.SelectMany(element => _registrations.Follow(element, at))],
+        IInvocationOperation call => FollowCall(call, at),
+        IPropertyReferenceOperation { Instance: null or IInstanceReferenceOperation } property =>
+            FollowOf(property.Property, plain, at),
+        IFieldReferenceOperation { Field.IsReadOnly: true } field => FollowOf(field.Field, plain, at),
+        ILocalReferenceOperation local => FollowLocal(local, at),
+        IConditionalOperation { WhenFalse: { } otherwise } choice => FollowChoice(choice.Condition, choice.WhenTrue, otherwise, at),
+        _ => throw Operations.Unknown(plain, "the wiring"),
+    };
+
     private IReadOnlyList<WiringEntry> FollowOf(ISymbol member, IOperation use, Frame frame) =>
-        IsOverridable(member)
+        SourceMembers.IsOverridable(member)
             ? throw Operations.Unknown(use, "the wiring")
             : Follow(member, Operations.LocationOf(use), frame with { Types = _types.ArgumentsOf(member.ContainingType, frame) });
-
-    /// <summary>Whether another class may put another one in its place.</summary>
-    private static bool IsOverridable(ISymbol member) => member.IsAbstract || member.IsVirtual || (member.IsOverride && !member.IsSealed);
 
     private IReadOnlyList<WiringEntry> FollowElement(IOperation element, Frame frame) =>
         element is ISpreadOperation spread ? Follow(spread.Operand, frame) : _registrations.Follow(element, frame);
@@ -108,7 +112,7 @@ internal sealed class WiringFollower
             return SelfRegisteredClasses.Follow(call, _types, frame);
         }
 
-        return method.ContainingAssembly?.Name == Library || IsOverridable(method)
+        return method.ContainingAssembly?.Name == Library || SourceMembers.IsOverridable(method)
             ? throw Operations.Unknown(call, "the wiring")
             : Follow(method.OriginalDefinition, Operations.LocationOf(call), FrameOf(call, frame));
     }
@@ -129,7 +133,8 @@ internal sealed class WiringFollower
 
     private IReadOnlyList<WiringEntry> FollowFunction(IOperation function, Frame frame) => function switch
     {
-        IMethodReferenceOperation { Method.IsStatic: true } method => Follow(method.Method, Operations.LocationOf(function), frame),
+        IMethodReferenceOperation { Method.IsStatic: true } method => Follow(
+            method.Method, Operations.LocationOf(function), frame with { Types = _types.ArgumentsOf(method.Method, frame) }),
         IAnonymousFunctionOperation { Body.Operations: [IReturnOperation { ReturnedValue: { } returned }] } => Follow(returned, frame),
         _ => throw Operations.Unknown(function, "the function"),
     };
@@ -148,11 +153,6 @@ internal sealed class WiringFollower
             return known;
         }
 
-        if (_depth >= DeepestCall)
-        {
-            throw new UnfollowableException($"{member.Name} leads back to itself", from);
-        }
-
         if (member is not ILocalSymbol && _members.IsKept(member) && _locals.ChangeOf(member) is { } change)
         {
             throw new UnfollowableException($"{member.Name} is kept, and other code may add to it", change);
@@ -163,10 +163,8 @@ internal sealed class WiringFollower
             return new WiringTextReader(_compilation, _left, member, from).Read(lines);
         }
 
-        _depth++;
-        IReadOnlyList<WiringEntry> entries = Follow(_members.ValueOf(member, from), frame);
-        _depth--;
-        if (_members.IsKept(member) && (member is not ILocalSymbol || frame == Frame.Empty))
+        IReadOnlyList<WiringEntry> entries = _members.Inside(member, from, () => Follow(_members.ValueOf(member, from), frame));
+        if (_members.IsKept(member) && member is not ILocalSymbol)
         {
             _kept.Add(member, entries);
             Identify(member, entries);
