@@ -4,6 +4,7 @@ using System.Collections.Immutable;
 using System.Reflection;
 using System.Runtime.Loader;
 using Generators::Junctivor.Generators;
+using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.Diagnostics;
@@ -13,15 +14,7 @@ namespace Junctivor.Generators.Tests;
 /// <summary>Source that is compiled, analyzed, and checked at run time.</summary>
 internal sealed class AnalyzedSource
 {
-    private const string Usings = """
-        global using System;
-        global using System.Collections.Generic;
-        global using System.IO;
-        global using System.Linq;
-        global using System.Threading;
-        global using System.Threading.Tasks;
-        global using Junctivor;
-        """;
+    private const string Usings = $"{ImplicitUsings.Text}global using Junctivor;";
 
     private static readonly IReadOnlyList<MetadataReference> References =
         [.. ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator)

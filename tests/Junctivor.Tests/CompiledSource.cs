@@ -1,3 +1,4 @@
+using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 
@@ -6,15 +7,7 @@ namespace Junctivor.Tests;
 /// <summary>Compiles C# that a test writes down, against what the test itself runs with.</summary>
 internal static class CompiledSource
 {
-    private const string Usings = """
-        global using System;
-        global using System.Collections.Generic;
-        global using System.IO;
-        global using System.Linq;
-        global using System.Threading;
-        global using System.Threading.Tasks;
-        global using Junctivor;
-        """;
+    private const string Usings = $"{ImplicitUsings.Text}global using Junctivor;";
 
     /// <summary>Writes a library; fails if the source has errors.</summary>
     /// <param name="path">The file.</param>

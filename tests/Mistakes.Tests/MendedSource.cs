@@ -3,6 +3,7 @@ using System.Runtime.Loader;
 using Junctivor;
 using Junctivor.Mending;
 using Junctivor.Mending.Editing;
+using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 
@@ -11,15 +12,6 @@ namespace Mistakes.Tests;
 /// <summary>The source of one sample, compiled, checked and run as often as it is changed.</summary>
 internal sealed class MendedSource
 {
-    private const string Usings = """
-        global using System;
-        global using System.Collections.Generic;
-        global using System.IO;
-        global using System.Linq;
-        global using System.Threading;
-        global using System.Threading.Tasks;
-        """;
-
     private static readonly IReadOnlyList<MetadataReference> References =
         [.. ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator)
             .Select(path => MetadataReference.CreateFromFile(path))];
@@ -41,7 +33,7 @@ internal sealed class MendedSource
         MendedSource source = new(CSharpCompilation.Create(
             Path.GetFileNameWithoutExtension(files[0].File),
             [
-                CSharpSyntaxTree.ParseText(Usings, path: "usings", encoding: System.Text.Encoding.UTF8),
+                CSharpSyntaxTree.ParseText(ImplicitUsings.Text, path: "usings", encoding: System.Text.Encoding.UTF8),
                 .. files.Select(file => CSharpSyntaxTree.ParseText(file.Text, path: file.File, encoding: System.Text.Encoding.UTF8)),
             ],
             References,
