@@ -1,11 +1,8 @@
-using System.Diagnostics.CodeAnalysis;
-
 namespace HowTo;
 
 /// <summary>Classes can carry their own registration. Nothing is scanned unseen: what was taken can be printed.</summary>
 internal static class Carrying
 {
-    [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "A native build says at run time that it does not scan.")]
     public static void Run()
     {
         SelfRegistered taken = SelfRegistered.In<FlagMast>().Where(type => type.Namespace == "HowTo");

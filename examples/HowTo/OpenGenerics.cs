@@ -1,11 +1,8 @@
-using System.Diagnostics.CodeAnalysis;
-
 namespace HowTo;
 
 /// <summary>An open generic class serves every closing of its service; a closed registration takes the place of one.</summary>
 internal static class OpenGenerics
 {
-    [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "It is closed over classes only, which native code can do.")]
     public static void Run()
     {
         Wiring wiring =

@@ -50,7 +50,7 @@ public sealed class FaultFixProvider : CodeFixProvider
 
     /// <summary>The fault that a diagnostic shows; null where it is not there any more.</summary>
     internal static Fault? FaultAt(Compilation compilation, Diagnostic diagnostic, CancellationToken cancellationToken) =>
-        new WiringRoots(compilation, cancellationToken).CheckAll()
+        WiringRoots.CheckAll(compilation, cancellationToken)
             .SelectMany(root => root.Faults)
             .FirstOrDefault(located => located.Fault.Code == diagnostic.Id
                 && located.Fault.ToString() == diagnostic.Properties.GetValueOrDefault(WiringAnalyzer.TextProperty))?.Fault;

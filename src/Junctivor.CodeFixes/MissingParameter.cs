@@ -22,7 +22,7 @@ internal static class MissingParameter
             : [];
 
     private static IEnumerable<Fault> MissingIn(CSharpCompilation compilation, CancellationToken cancellationToken) =>
-        new WiringRoots(compilation, cancellationToken).CheckAll()
+        WiringRoots.CheckAll(compilation, cancellationToken)
             .SelectMany(root => root.Faults)
             .Select(located => located.Fault)
             .Where(fault => fault.Kind == FaultKind.Missing)

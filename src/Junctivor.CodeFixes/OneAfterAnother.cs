@@ -30,7 +30,7 @@ internal sealed class OneAfterAnother : FixAllProvider
 
     private static Fix? NextIn(
         Compilation compilation, FixAllContext context, HashSet<string> tried, CancellationToken cancellationToken) =>
-        new WiringRoots(compilation, cancellationToken).CheckAll()
+        WiringRoots.CheckAll(compilation, cancellationToken)
             .SelectMany(root => root.Faults)
             .Where(located => context.Scope == FixAllScope.Project
                 || located.Location.SourceTree?.FilePath == context.Document?.FilePath)

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Junctivor.Generators.Leaving;
+using Junctivor.Generators.Native;
 using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators;
@@ -13,6 +14,9 @@ public sealed class WiringGenerator : IIncrementalGenerator
     /// <summary>The name of the step that reads a wiring, for those who look at the steps of a run.</summary>
     public const string ReadingStep = "wiring";
 
+    /// <summary>The property of a project that asks for the code that a natively compiled program needs.</summary>
+    public const string RecipesProperty = "build_property.JunctivorRecipes";
+
     /// <inheritdoc/>
     public void Initialize(IncrementalGeneratorInitializationContext context)
     {
@@ -24,11 +28,52 @@ public sealed class WiringGenerator : IIncrementalGenerator
             .Select(static (member, _) => member!)
             .WithTrackingName(ReadingStep)
             .Collect();
+        LeaveWirings(context, members);
+        LeaveSelfRegistered(context);
+        WriteRecipes(context);
+    }
+
+    private static void LeaveWirings(IncrementalGeneratorInitializationContext context, IncrementalValueProvider<ImmutableArray<LeftMember>> members) =>
         context.RegisterSourceOutput(members, static (output, found) =>
         {
             if (!found.IsEmpty)
             {
                 output.AddSource("Junctivor.Wirings.g.cs", LeftMembers.Write(found));
+            }
+        });
+
+    private static void LeaveSelfRegistered(IncrementalGeneratorInitializationContext context)
+    {
+        IncrementalValueProvider<ImmutableArray<string>> names = context.SyntaxProvider
+            .CreateSyntaxProvider(
+                static (node, _) => SelfRegisteredList.IsCandidate(node),
+                static (found, cancellationToken) => SelfRegisteredList.Read(found.Node, found.SemanticModel, cancellationToken))
+            .Where(static name => name is not null)
+            .Select(static (name, _) => name!)
+            .Collect();
+        IncrementalValueProvider<bool> isKnown = context.CompilationProvider.Select(static (compilation, _) => SelfRegisteredList.IsKnown(compilation));
+        context.RegisterSourceOutput(names.Combine(isKnown), static (output, found) =>
+        {
+            if (found.Right)
+            {
+                output.AddSource("Junctivor.SelfRegistered.g.cs", SelfRegisteredList.Write(found.Left));
+            }
+        });
+    }
+
+    /// <summary>Only of a program that is to be published natively or trimmed; not for the editor, which does not need them.</summary>
+    private static void WriteRecipes(IncrementalGeneratorInitializationContext context)
+    {
+        IncrementalValueProvider<bool> areWanted = context.AnalyzerConfigOptionsProvider.Select(static (options, _) =>
+            options.GlobalOptions.TryGetValue(RecipesProperty, out string? wanted) && wanted.Equals("true", StringComparison.OrdinalIgnoreCase));
+        IncrementalValueProvider<Compilation?> wanted = context.CompilationProvider.Combine(areWanted)
+            .Select(static (pair, _) => pair.Right ? pair.Left : null);
+        context.RegisterImplementationSourceOutput(wanted, static (output, compilation) =>
+        {
+            if (compilation?.GetTypeByMetadataName("Junctivor.CompiledRecipes") is not null
+                && RecipeText.Of(compilation, NativeNeeds.Of(compilation, output.CancellationToken)) is { } source)
+            {
+                output.AddSource("Junctivor.Recipes.g.cs", source);
             }
         });
     }

@@ -46,6 +46,18 @@ internal sealed class AnalyzedSource
         return new AnalyzedSource((CSharpCompilation)compilation);
     }
 
+    /// <summary>What the generator writes for a program that is to be published natively, by the names of the files.</summary>
+    public IReadOnlyDictionary<string, string> Generate(bool isNative)
+    {
+        GeneratorDriver driver = CSharpGeneratorDriver.Create(
+            [new WiringGenerator().AsSourceGenerator()],
+            optionsProvider: new BuildProperties(isNative ? new() { [WiringGenerator.RecipesProperty] = "true" } : []));
+        driver = driver.RunGeneratorsAndUpdateCompilation(
+            Compilation, out Compilation compilation, out _, TestContext.Current.CancellationToken);
+        _ = new AnalyzedSource((CSharpCompilation)compilation);
+        return driver.GetRunResult().Results[0].GeneratedSources.ToDictionary(source => source.HintName, source => $"{source.SourceText}");
+    }
+
     /// <summary>A project that references this one.</summary>
     public AnalyzedSource ReferencedBy(params IReadOnlyList<(string File, string Text)> files)
     {
@@ -96,6 +108,20 @@ internal sealed class AnalyzedSource
                 .ToDictionary(
                     property => property.Name,
                     property => FaultsOf((Wiring)property.GetValue(null)!));
+        }
+        finally
+        {
+            context.Unload();
+        }
+    }
+
+    /// <summary>Loads it, and calls a function of the assembly.</summary>
+    public string Run(Func<Assembly, object> work)
+    {
+        AssemblyLoadContext context = new("analyzed", isCollectible: true);
+        try
+        {
+            return $"{work(LoadInto(context))}";
         }
         finally
         {

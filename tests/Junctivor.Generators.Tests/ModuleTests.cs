@@ -27,9 +27,17 @@ public class ModuleTests
             public static Wiring Clocks => [Transient.Of<Stamp>()];
             public static Wiring Plug => [.. Plugins.In("plugins")];
             public static Wiring Sometimes(bool isNight) => isNight ? One : Other;
+            public static Wiring Of<TIn>(bool isWatched = false) where TIn : class =>
+                [Singleton.Of<IArchive<TIn>, SqliteArchive<TIn>>().Enabled(!isWatched), .. Wiring.If(isWatched, () => Typed<TIn>())];
+            public static Wiring Typed<T>() where T : class => [Scoped.Of<IArchive<T>, SqliteArchive<T>>()];
+            public static Wiring At(string quay, Depot depot) => [Singleton.Value(depot).Marked(quay)];
+            public static Wiring Twice(string quay) => [.. At(quay, new Depot()), .. At("south", new Depot())];
+            public static Wiring Around(Wiring inner) => [.. inner];
             internal static Wiring Hidden => [Singleton.Of<Depot>()];
         }
 
+        public interface IArchive<T>;
+        public sealed class SqliteArchive<T> : IArchive<T>;
         public sealed class Depot;
         public sealed class Roster;
         public sealed class Lookout;
@@ -48,6 +56,16 @@ public class ModuleTests
         { "[.. Storage.Marked]", "JV101" },
         { "[.. Storage.Marked, Singleton.Of<Depot>().Marked(\"north\")]", "" },
         { "[.. Storage.Clocks, Singleton.Of<Bell>()]", "JV303" },
+        { "[.. Storage.Sometimes(true), Levels.DutyShift.Of<Report>()]", "" },
+        { "[.. Storage.Sometimes(false), Levels.DutyShift.Of<Report>()]", "JV101" },
+        { "[.. Storage.Of<Lookout>(), Singleton.Of<Filing>()]", "" },
+        { "[.. Storage.Of<Lookout>(true), Singleton.Of<Filing>()]", "JV301" },
+        { "[.. Storage.Of<Roster>(), Singleton.Of<Filing>()]", "JV101" },
+        { "[.. Storage.Of<Roster>(), .. Storage.Of<Lookout>(), .. Storage.Of<Roster>()]", "JV204" },
+        { "[.. Storage.At(\"north\", new Depot()), .. Storage.Marked]", "" },
+        { "[.. Storage.At(\"nroth\", new Depot()), .. Storage.Marked]", "JV101" },
+        { "[.. Storage.Twice(\"north\"), .. Storage.Marked]", "" },
+        { "[.. Storage.Twice(\"south\"), .. Storage.Marked]", "JV101" },
     };
 
     [Theory]
@@ -64,7 +82,8 @@ public class ModuleTests
 
     [Theory]
     [InlineData("[.. Storage.Plug]", "in Storage.Plug of Module, the wiring is known only at run time: Plugins.In(\"plugins\")")]
-    [InlineData("[.. Storage.Sometimes(true)]", "Sometimes is declared in Module, of which the source is not here")]
+    [InlineData("[.. Storage.Around([])]", "in Storage.Around of Module, the wiring is known only at run time: inner")]
+    [InlineData("[.. Storage.At(Environment.MachineName, new Depot())]", "the text is known only at run time: Environment.MachineName")]
     public void What_it_does_not_know_itself_is_said(string wiring, string reason)
     {
         Diagnostic said = Assert.Single(Office(wiring).Analyze());
@@ -76,7 +95,8 @@ public class ModuleTests
     [Fact]
     public void The_text_is_readable_and_has_a_version()
     {
-        SyntaxTree left = AnalyzedSource.OfModule(("/Module.cs", Module)).Compilation.SyntaxTrees.Last();
+        SyntaxTree left = AnalyzedSource.OfModule(("/Module.cs", Module)).Compilation.SyntaxTrees
+            .Single(tree => tree.FilePath.EndsWith("Junctivor.Wirings.g.cs", StringComparison.Ordinal));
 
         Assert.Contains("""
             [assembly: global::Junctivor.FollowedWiring("P:Harbour.Storage.One", @"version 1
@@ -126,6 +146,7 @@ public class ModuleTests
 
         public sealed class Report(Roster roster) { public object Roster => roster; }
         public sealed class Looking(Lookout lookout) { public object Lookout => lookout; }
+        public sealed class Filing(IArchive<Lookout> archive) { public object Archive => archive; }
         public sealed class Bell(Stamp stamp) { public object Stamp => stamp; }
         """));
 }

@@ -1,4 +1,3 @@
-using CsCheck;
 using Junctivor.Model;
 using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;
@@ -8,13 +7,10 @@ namespace Junctivor.Generators.Tests;
 /// <summary>The compiler says what the check at startup says, word for word.</summary>
 public class SameFaultsTests
 {
-    private const string Level = "ScopeLevel shift = new(\"shift\");";
     private const int Batches = 10;
     private const int BatchSize = 100;
 
     private static readonly string Mistakes = Path.Combine(ProgramRun.RepositoryRoot, "examples", "Mistakes");
-
-    private static readonly string Model = Path.Combine(ProgramRun.RepositoryRoot, "tests", "Junctivor.Model");
 
     public static TheoryData<string> Samples => [.. FilesIn("Samples").Concat(FilesIn("Programs"))];
 
@@ -49,13 +45,13 @@ public class SameFaultsTests
     [InlineData(true)]
     [InlineData(false)]
     public void Of_random_wirings(bool isTame) => AssertSame(isTame, Batches, drawn => AnalyzedSource.Of(
-        [("/Wirings.cs", Written(drawn, "[CheckedWiring]")), .. ModelFiles]));
+        [("/Wirings.cs", RandomWirings.Written(drawn, "[CheckedWiring]")), .. RandomWirings.ModelFiles]));
 
     [Theory]
     [InlineData(true)]
     [InlineData(false)]
     public void Of_random_wirings_in_another_project(bool isTame) => AssertSame(isTame, Batches / 2, drawn =>
-        AnalyzedSource.OfModule([("/Wirings.cs", Written(drawn, "")), .. ModelFiles])
+        AnalyzedSource.OfModule([("/Wirings.cs", RandomWirings.Written(drawn, "")), .. RandomWirings.ModelFiles])
             .ReferencedBy(("/Checked.cs", string.Concat(drawn.Select((_, number) => $$"""
 
                 public static class Checked{{number}}
@@ -71,7 +67,7 @@ public class SameFaultsTests
         List<string> wrong = [];
         for (int batch = 0; batch < batches; batch++)
         {
-            IReadOnlyList<Entry[]> drawn = Draw(isTame, $"{batch:00000000}000{(isTame ? 1 : 2)}", BatchSize);
+            IReadOnlyList<Entry[]> drawn = RandomWirings.Draw(isTame, batch, BatchSize);
             AnalyzedSource source = write(drawn);
             ILookup<string, string> found = source.Analyze().ToLookup(MemberOf, AnalyzedSource.TextOf);
             foreach ((string member, IReadOnlyList<string> faults) in source.Check())
@@ -91,40 +87,6 @@ public class SameFaultsTests
         string file = Path.Combine(Mistakes, sample);
         return AnalyzedSource.Of((file, File.ReadAllText(file)));
     }
-
-    private static IEnumerable<(string File, string Text)> ModelFiles =>
-        from file in (string[])["Parts.cs", "Journal.cs", "InjectedFailure.cs"]
-        select (file, File.ReadAllText(Path.Combine(Model, file)));
-
-    private static IReadOnlyList<Entry[]> Draw(bool isTame, string seed, int count)
-    {
-        PCG random = PCG.Parse(seed);
-        Gen<Entry[]> entries = RandomEntries.Of(isTame);
-        return [.. Enumerable.Range(0, count).Select(_ => entries.Generate(random, null, out Size _))];
-    }
-
-    /// <summary>Each wiring in a class of its own, as what it writes declares variables.</summary>
-    private static string Written(IReadOnlyList<Entry[]> drawn, string mark) =>
-        $"namespace Junctivor.Model;\n{string.Concat(drawn.Select((entries, number) => Written(entries, number, mark)))}";
-
-    /// <summary>A level that another project is to name is a field.</summary>
-    private static string Written(Entry[] entries, int number, string mark) => $$"""
-
-        public static class Office{{number}}
-        {
-            {{(mark.Length == 0 ? "public static readonly " + Level : "")}}
-
-            {{mark}}
-            public static Wiring Wiring{{number}}
-            {
-                get
-                {
-        {{$"{new Registrations(entries)}".Replace(mark.Length == 0 ? Level : "\0", "", StringComparison.Ordinal)}}
-                    return wiring;
-                }
-            }
-        }
-        """;
 
     private static string MemberOf(Diagnostic diagnostic) => diagnostic.Location.SourceTree!.GetRoot()
         .FindNode(diagnostic.Location.SourceSpan)

@@ -16,7 +16,7 @@ internal sealed class CompilationChecks(Compilation compilation)
     {
         lock (_gate)
         {
-            _diagnostics ??= [.. Distinct(new WiringRoots(compilation, cancellationToken).CheckAll())];
+            _diagnostics ??= [.. Distinct(WiringRoots.CheckAll(compilation, cancellationToken))];
             return [.. _diagnostics.Where(diagnostic => diagnostic.Location.SourceTree == file)];
         }
     }

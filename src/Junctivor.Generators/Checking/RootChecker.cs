@@ -20,8 +20,7 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
     public CheckReport Report(IReadOnlyList<WiringEntry> entries, IReadOnlyDictionary<object, bool> flags)
     {
         cancellationToken.ThrowIfCancellationRequested();
-        ServiceGraph graph = SymbolReader.Read(
-            compilation, left, entries.Where(entry => entry.Holds(flags)).Select(entry => (entry.Registration, entry.IsEnabled(flags))));
+        ServiceGraph graph = SymbolReader.Read(compilation, left, Holding(entries, flags));
         return new SeverityPolicy(graph, null, warningsAreFaults: false).Apply(Checker.Inspect(graph));
     }
 
@@ -46,6 +45,21 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
         }
 
         return [.. always!.Select(fault => new LocatedFault(fault, LocationOf(fault) ?? root))];
+    }
+
+    /// <summary>The registrations that are in a wiring where its conditions come out so, and whether they count.</summary>
+    public static IEnumerable<(WrittenRegistration Registration, bool IsEnabled)> Holding(
+        IReadOnlyList<WiringEntry> entries, IReadOnlyDictionary<object, bool> flags) =>
+        entries.Where(entry => entry.Holds(flags)).Select(entry => (entry.Registration, entry.IsEnabled(flags)));
+
+    /// <summary>Every way in which the conditions of a wiring can come out; where these are too many, that all hold, and that none
+    /// does.</summary>
+    public static IEnumerable<IReadOnlyDictionary<object, bool>> SomeOutcomes(IReadOnlyList<WiringEntry> entries)
+    {
+        IReadOnlyList<object> flags = [.. entries.SelectMany(entry => entry.Flags).Distinct()];
+        return flags.Count <= MostFlags
+            ? Outcomes(flags)
+            : [flags.ToDictionary(flag => flag, _ => true), flags.ToDictionary(flag => flag, _ => false)];
     }
 
     private static bool IsSame(Fault one, Fault other) => one.Kind == other.Kind && one.Summary == other.Summary;

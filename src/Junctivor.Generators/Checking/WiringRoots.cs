@@ -9,8 +9,9 @@ namespace Junctivor.Generators.Checking;
 
 /// <summary>Finds the wirings of a program that are complete: those that are built, and those with <c>[CheckedWiring]</c>.</summary>
 /// <param name="compilation">The source.</param>
+/// <param name="left">What other assemblies left behind.</param>
 /// <param name="cancellationToken">Ends it.</param>
-internal sealed class WiringRoots(Compilation compilation, CancellationToken cancellationToken)
+internal sealed class WiringRoots(Compilation compilation, LeftBehind left, CancellationToken cancellationToken)
 {
     private const string Build = "Build";
     private const string Marking = "CheckedWiring";
@@ -18,23 +19,24 @@ internal sealed class WiringRoots(Compilation compilation, CancellationToken can
     /// <summary>What in a file could be one, by its text alone: read once for each text of a file.</summary>
     private static readonly ConditionalWeakTable<SyntaxTree, IReadOnlyList<SyntaxNode>> Candidates = new();
 
-    /// <summary>Checks all of them.</summary>
-    public IReadOnlyList<CheckedRoot> CheckAll()
+    /// <summary>Checks all that a program has.</summary>
+    public static IReadOnlyList<CheckedRoot> CheckAll(Compilation compilation, CancellationToken cancellationToken)
     {
         LeftBehind left = new(compilation);
+        RootChecker checker = new(compilation, left, cancellationToken);
+        return [.. new WiringRoots(compilation, left, cancellationToken).Find().Select(root => Check(root.Place, root.Follow, checker))];
+    }
+
+    /// <summary>Where each of them is, and how to follow it.</summary>
+    public IEnumerable<(SyntaxNode Place, Func<IReadOnlyList<WiringEntry>> Follow)> Find()
+    {
         WiringFollower follower = new(compilation, left, cancellationToken);
         SourceMembers members = new(compilation, cancellationToken);
-        RootChecker checker = new(compilation, left, cancellationToken);
-        List<CheckedRoot> roots = [];
-        foreach (SyntaxNode candidate in compilation.SyntaxTrees.SelectMany(CandidatesIn))
-        {
-            if (EntriesOf(candidate, follower, members) is { } follow)
-            {
-                roots.Add(Check(candidate, follow, checker));
-            }
-        }
-
-        return roots;
+        return
+            from candidate in compilation.SyntaxTrees.SelectMany(CandidatesIn)
+            let follow = EntriesOf(candidate, follower, members)
+            where follow is not null
+            select (candidate, follow);
     }
 
     private static CheckedRoot Check(SyntaxNode root, Func<IReadOnlyList<WiringEntry>> follow, RootChecker checker)

@@ -48,9 +48,12 @@ internal sealed class OptionReader(TypeReading types)
         }
 
         IOperation mark = Operations.Argument(option, "mark");
-        return Operations.IsOf(option.TargetMethod.Parameters[0].Type, WellKnownTypes.TypeOfTypes)
-            ? types.OfValue(mark, frame)
-            : TextOf(mark, frame);
+        return frame.Resolve(mark) switch
+        {
+            (IParameterReferenceOperation given, { IsTemplate: true }) => given.Parameter,
+            _ when Operations.IsOf(option.TargetMethod.Parameters[0].Type, WellKnownTypes.TypeOfTypes) => types.OfValue(mark, frame),
+            _ => TextOf(mark, frame),
+        };
     }
 
     private static IReadOnlyList<string> Sorted(IReadOnlyList<string> known, string added) =>
@@ -59,7 +62,8 @@ internal sealed class OptionReader(TypeReading types)
     private static string TextOf(IInvocationOperation option, string parameter) =>
         TextOf(Operations.Argument(option, parameter), Frame.Empty);
 
-    private static string TextOf(IOperation text, Frame frame) => frame.Resolve(text).Value switch
+    /// <summary>A text that is a constant.</summary>
+    public static string TextOf(IOperation text, Frame frame) => frame.Resolve(text).Value switch
     {
         { ConstantValue: { HasValue: true, Value: string constant } } => constant,
         IOperation other => throw Operations.Unknown(other, "the text"),

@@ -14,19 +14,32 @@ internal static class SelfRegisteredClasses
     /// <summary>What <c>SelfRegistered.In</c> gives.</summary>
     public static IReadOnlyList<WiringEntry> Follow(IInvocationOperation call, TypeReading types, Frame frame) =>
         call.TargetMethod is { Name: "In", TypeArguments: [var inside] } && types.In(inside, frame, call).ContainingAssembly is { } assembly
-            ? [.. In(assembly).Select(registration => new WiringEntry(registration, []))]
+            ? [.. In(assembly, call).Select(registration => new WiringEntry(registration, []))]
             : throw Operations.Unknown(call, "which classes register themselves");
 
-    private static IEnumerable<WrittenRegistration> In(IAssemblySymbol assembly) =>
-        from type in AllTypes.In(assembly)
-        let attributes = type.GetAttributes().Where(IsOne).ToList()
-        where attributes.Count > 0
-        orderby SymbolNames.Definition(type)
-        from same in attributes.GroupBy(attribute => (LifetimeOf(attribute), MarkOf(attribute)))
-        select Read(type, [.. same]);
+    /// <summary>Whether a class has such an attribute, or one derived from it.</summary>
+    public static bool Are(INamedTypeSymbol type) => type.GetAttributes().Any(IsOne);
 
-    private static bool IsOne(AttributeData attribute) =>
-        attribute.AttributeClass is { } type && SymbolNames.Definition(type) is Plain or OfService;
+    private static IEnumerable<WrittenRegistration> In(IAssemblySymbol assembly, IInvocationOperation call) =>
+        from type in AllTypes.In(assembly).Where(Are).OrderBy(SymbolNames.Definition, StringComparer.Ordinal)
+        from same in type.GetAttributes().Where(IsOne).GroupBy(attribute => (LifetimeOf(attribute), MarkOf(attribute)))
+        select same.All(IsKnown)
+            ? Read(type, [.. same])
+            : throw Operations.Unknown(call, $"what the attribute of {SymbolNames.Short(type)} says");
+
+    private static bool IsOne(AttributeData attribute)
+    {
+        INamedTypeSymbol? type = attribute.AttributeClass;
+        while (type is not null && SymbolNames.Definition(type) is not (Plain or OfService))
+        {
+            type = type.BaseType;
+        }
+
+        return type is not null;
+    }
+
+    /// <summary>What one derived from it passes on is known only at run time.</summary>
+    private static bool IsKnown(AttributeData attribute) => SymbolNames.Definition(attribute.AttributeClass!) is Plain or OfService;
 
     private static WrittenRegistration Read(INamedTypeSymbol type, IReadOnlyList<AttributeData> attributes)
     {

@@ -16,7 +16,7 @@ internal sealed class TypeReading(Compilation compilation)
     {
         ITypeSymbol closed = In(type, frame);
         bool isDefinition = closed is INamedTypeSymbol && SymbolEqualityComparer.Default.Equals(closed, closed.OriginalDefinition);
-        return isDefinition || !SymbolType.IsOpenType(closed)
+        return isDefinition || frame.IsTemplate || !SymbolType.IsOpenType(closed)
             ? closed
             : throw new UnfollowableException(
                 $"{SymbolNames.Short(closed)} has a type parameter, which is known only where it is used", Operations.LocationOf(at));

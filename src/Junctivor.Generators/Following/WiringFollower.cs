@@ -50,6 +50,9 @@ internal sealed class WiringFollower
     /// <summary>The entries of what a member gives.</summary>
     public IReadOnlyList<WiringEntry> FollowMember(ISymbol member, Location from) => Follow(member, from, Frame.Empty);
 
+    /// <summary>The entries of what a member gives to other projects, whatever they call it with.</summary>
+    public IReadOnlyList<WiringEntry> FollowTemplate(ISymbol member, Location from) => Follow(member, from, Frame.TemplateOf(member));
+
     public IReadOnlyList<WiringEntry> Follow(IOperation wiring, Frame frame)
     {
         (IOperation plain, Frame at) = frame.Resolve(wiring);
@@ -160,7 +163,7 @@ internal sealed class WiringFollower
 
         if (member.DeclaringSyntaxReferences.IsEmpty && _left.LinesFor(member) is { } lines)
         {
-            return new WiringTextReader(_compilation, _left, member, from).Read(lines);
+            return new WiringTextReader(_compilation, _left, member, from, new GivenArguments(member, frame, _types, _conditions)).Read(lines);
         }
 
         IReadOnlyList<WiringEntry> entries = _members.Inside(member, from, () => Follow(_members.ValueOf(member, from), frame));
@@ -195,7 +198,7 @@ internal sealed class WiringFollower
             arguments.Add(argument.Parameter!.OriginalDefinition, (argument.Value, frame));
         }
 
-        return new Frame(arguments, _types.ArgumentsOf(call.TargetMethod, frame));
+        return new Frame(arguments, _types.ArgumentsOf(call.TargetMethod, frame)) { IsTemplate = frame.IsTemplate };
     }
 
     private static IEnumerable<IOperation> Added(IObjectCreationOperation creation) =>

@@ -25,7 +25,7 @@ internal sealed class WrittenRegistration
 
     public IReadOnlyList<ITypeSymbol> AlsoServes { get; init; } = [];
 
-    /// <summary>A text or a type; null for none.</summary>
+    /// <summary>A text or a type; a parameter where the callers are in other projects; null for none.</summary>
     public object? Mark { get; init; }
 
     public object? TargetMark { get; init; }

@@ -16,7 +16,7 @@ internal static class LeftMembers
     public static bool IsCandidate(SyntaxNode node) => node switch
     {
         PropertyDeclarationSyntax property => IsWanted(property.Type),
-        MethodDeclarationSyntax { ParameterList.Parameters.Count: 0, TypeParameterList: null } method => IsWanted(method.ReturnType),
+        MethodDeclarationSyntax method => IsWanted(method.ReturnType),
         VariableDeclaratorSyntax { Parent: VariableDeclarationSyntax { Parent: FieldDeclarationSyntax } field } => IsWanted(field.Type),
         _ => false,
     };
@@ -86,7 +86,7 @@ internal static class LeftMembers
                 return follower.LevelKept(member, place) is { } level ? WiringText.Of(level, follower.Levels) : null;
             }
 
-            IReadOnlyList<WiringEntry> entries = follower.FollowMember(member, place);
+            IReadOnlyList<WiringEntry> entries = follower.FollowTemplate(member, place);
             files.UnionWith(entries.SelectMany(entry => DeclarationsOf(entry.Registration)));
             return WiringText.Of(compilation, follower.Levels, entries);
         }

@@ -38,7 +38,23 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
 
     public override string ToString() => string.Join("\n", _lines);
 
-    private static string IdOf(ITypeSymbol type) => DocumentationCommentId.CreateReferenceId(type);
+    /// <summary>The identifier of a type; a type parameter of a method is written by its number alone.</summary>
+    public static string IdOf(ITypeSymbol type)
+    {
+        string id = DocumentationCommentId.CreateReferenceId(type);
+        int scope = id.IndexOf(":``", StringComparison.Ordinal);
+        while (scope >= 0)
+        {
+            int start = id.LastIndexOf("M:", scope, StringComparison.Ordinal);
+            id = id.Remove(start, scope + 1 - start);
+            scope = id.IndexOf(":``", StringComparison.Ordinal);
+        }
+
+        return id;
+    }
+
+    /// <summary>What stands for a type parameter of the method.</summary>
+    public static string ParameterId(int number) => $"``{number}";
 
     private void Write(WiringEntry entry)
     {
@@ -60,8 +76,8 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
             Add(Words.Same, Words.Quote(identity));
         }
 
-        WriteMark(registration.Mark, Words.Mark, Words.MarkType);
-        WriteMark(registration.TargetMark, Words.TargetMark, Words.TargetMarkType);
+        WriteMark(registration.Mark, Words.Mark, Words.MarkType, Words.MarkGiven);
+        WriteMark(registration.TargetMark, Words.TargetMark, Words.TargetMarkType, Words.TargetMarkGiven);
         WriteOptions(registration);
         WriteConstants(registration);
         WriteFactory(registration.Factory);
@@ -74,7 +90,7 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
             : levels.IdOf(registration.Level)
                 ?? throw new UnfollowableException($"the scope level {registration.Level} is no static field", registration.Location);
 
-    private void WriteMark(object? mark, string text, string type)
+    private void WriteMark(object? mark, string text, string type, string given = "")
     {
         if (mark is string named)
         {
@@ -83,6 +99,10 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
         else if (mark is ITypeSymbol symbol)
         {
             Add(type, IdOf(symbol));
+        }
+        else if (mark is IParameterSymbol parameter)
+        {
+            Add(given, Words.Quote(parameter.Name));
         }
     }
 
@@ -176,6 +196,10 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
         if (!_flags.Contains(condition.Flag))
         {
             _flags.Add(condition.Flag);
+            if (condition.Flag is IParameterSymbol parameter)
+            {
+                Add(Words.Given, $"{_flags.Count - 1}", Words.Quote(parameter.Name));
+            }
         }
 
         Add(word, $"{_flags.IndexOf(condition.Flag)}", condition.Value ? "" : Words.Not);

@@ -10,8 +10,15 @@ namespace Junctivor.Generators.Leaving;
 /// <param name="left">Keeps what is known of classes, and which registrations are one.</param>
 /// <param name="member">The property, field or method that gives the wiring.</param>
 /// <param name="from">Where it is used.</param>
-internal sealed class WiringTextReader(Compilation compilation, LeftBehind left, ISymbol member, Location from)
+/// <param name="given">What it is called with.</param>
+internal sealed class WiringTextReader(
+    Compilation compilation, LeftBehind left, ISymbol member, Location from, GivenArguments given)
 {
+    private readonly Dictionary<string, (bool? Constant, Condition? Condition)> _conditions = [];
+
+    /// <summary>What decides is another thing for each wiring; of a method, for each call.</summary>
+    private readonly object _call = given.AreSome ? new object() : member.ToDisplayString();
+
     /// <summary>The entries of the wiring.</summary>
     /// <exception cref="UnfollowableException">It is known only at run time, or the text is of a version that is not known.</exception>
     public IReadOnlyList<WiringEntry> Read(IReadOnlyList<string> lines)
@@ -35,8 +42,11 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
                 case Words.Moments:
                     left.KeepMoments(TypeOf(words[1]), [.. words.Skip(2)]);
                     continue;
+                case Words.Given:
+                    _conditions.Add(words[1], given.ConditionOf(words[2]));
+                    continue;
                 case Words.Entry when !current.IsEmpty:
-                    entries.Add(Entry(current));
+                    entries.AddRange(Entry(current));
                     current = new EntryLines();
                     current.Add(words);
                     continue;
@@ -46,12 +56,13 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
             }
         }
 
-        return current.IsEmpty ? entries : [.. entries, Entry(current)];
+        return current.IsEmpty ? entries : [.. entries, .. Entry(current)];
     }
 
     private string Where => $"{member.ContainingType?.Name}.{member.Name} of {member.ContainingAssembly.Name}";
 
-    private WiringEntry Entry(EntryLines lines)
+    /// <summary>The entry; nothing where what was passed leaves it out.</summary>
+    private IEnumerable<WiringEntry> Entry(EntryLines lines)
     {
         IReadOnlyList<string> head = lines.Head;
         IReadOnlyList<ITypeSymbol> services = [.. lines.All(Words.For).Select(words => TypeOf(words[1]))];
@@ -64,8 +75,8 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
             Implementation = TypeOf(head[3]),
             Place = lines.One(Words.At) is [_, string file, string line] ? new SourcePlace(file, int.Parse(line)) : default,
             Location = from,
-            Mark = MarkOf(lines, Words.Mark, Words.MarkType),
-            TargetMark = MarkOf(lines, Words.TargetMark, Words.TargetMarkType),
+            Mark = MarkOf(lines, Words.Mark, Words.MarkType, Words.MarkGiven),
+            TargetMark = MarkOf(lines, Words.TargetMark, Words.TargetMarkType, Words.TargetMarkGiven),
             IsDerived = lines.Has(Words.Derived),
             IsDecorator = lines.Has(Words.Decorator),
             OnlyFor = lines.One(Words.OnlyFor) is [_, string consumer] ? TypeOf(consumer) : null,
@@ -74,14 +85,20 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
             Passed = [.. lines.All(Words.Passing).Select(ConstantOf)],
             Factory = ReadFactory(lines),
         };
-        Condition? enabled = lines.One(Words.Enabled) is { } said ? ConditionOf(said) : null;
-        return new WiringEntry(
-            lines.One(Words.Same) is [_, string identity] ? left.Same(identity, registration) : registration,
-            [.. lines.All(Words.When).Select(ConditionOf)])
-        {
-            EnabledWhen = enabled,
-            IsDisabled = lines.Has(Words.Disabled),
-        };
+        IReadOnlyList<(bool? Constant, Condition? Condition)> conditions = [.. lines.All(Words.When).Select(ConditionOf)];
+        (bool? Constant, Condition? Condition) enabled = lines.One(Words.Enabled) is { } said ? ConditionOf(said) : default;
+        return conditions.Any(condition => condition.Constant == false)
+            ? []
+            :
+            [
+                new WiringEntry(
+                    lines.One(Words.Same) is [_, string identity] ? left.Same(identity, registration) : registration,
+                    [.. conditions.Select(condition => condition.Condition).OfType<Condition>()])
+                {
+                    EnabledWhen = enabled.Condition,
+                    IsDisabled = lines.Has(Words.Disabled) || enabled.Constant == false,
+                },
+            ];
     }
 
     private static RegistrationOptions OptionsOf(EntryLines lines) => new()
@@ -132,11 +149,20 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
         return new WrittenFactory(parameters, identity == Words.None ? null : identity, how == "async");
     }
 
-    private object? MarkOf(EntryLines lines, string text, string type) =>
-        lines.One(text) is [_, string named] ? named : lines.One(type) is [_, string symbol] ? TypeOf(symbol) : null;
+    private object? MarkOf(EntryLines lines, string text, string type, string parameter) =>
+        lines.One(text) is [_, string named] ? named
+        : lines.One(type) is [_, string symbol] ? TypeOf(symbol)
+        : lines.One(parameter) is [_, string passed] ? given.MarkOf(passed)
+        : null;
 
-    /// <summary>What decides is not known here, and is another thing for each wiring.</summary>
-    private Condition ConditionOf(IReadOnlyList<string> words) => new((Where, words[1]), words.Count == 2);
+    /// <summary>What decides, as far as it is passed; the rest is not known here.</summary>
+    private (bool? Constant, Condition? Condition) ConditionOf(IReadOnlyList<string> words)
+    {
+        bool isPlain = words.Count == 2;
+        (bool? constant, Condition? condition) =
+            _conditions.TryGetValue(words[1], out (bool?, Condition?) known) ? known : (null, new Condition((_call, words[1]), true));
+        return isPlain ? (constant, condition) : (!constant, condition is null ? null : condition with { Value = !condition.Value });
+    }
 
     private Level LevelOf(string word) => word switch
     {
@@ -146,6 +172,6 @@ internal sealed class WiringTextReader(Compilation compilation, LeftBehind left,
         _ => left.LevelOf(word) ?? throw new UnfollowableException($"in {Where}, the scope level {word} is not known", from),
     };
 
-    private ITypeSymbol TypeOf(string id) => DocumentationCommentId.GetFirstSymbolForReferenceId(id, compilation) as ITypeSymbol
+    private ITypeSymbol TypeOf(string id) => DocumentationCommentId.GetFirstSymbolForReferenceId(given.In(id), compilation) as ITypeSymbol
         ?? throw new UnfollowableException($"in {Where}, {id} is of an assembly that is not referenced", from);
 }

@@ -14,6 +14,9 @@ internal static class Words
     public const string For = "for";
     public const string Mark = "mark";
     public const string MarkType = "mark-type";
+    public const string MarkGiven = "mark-given";
+    public const string TargetMarkGiven = "target-mark-given";
+    public const string Given = "given";
     public const string TargetMark = "target-mark";
     public const string TargetMarkType = "target-mark-type";
     public const string Derived = "derived";

@@ -26,11 +26,22 @@ internal sealed class SymbolReader : ITypeReader
 
     public IReadOnlyList<Node> Disabled => _disabled;
 
+    /// <summary>The types of the wiring.</summary>
+    public SymbolCatalog Types => _types;
+
+    /// <summary>Has the graph, and adds what requests need.</summary>
+    public GraphBuilder Builder { get; private set; } = null!;
+
     /// <summary>The graph of a wiring.</summary>
     /// <param name="compilation">The source.</param>
     /// <param name="left">What other assemblies left behind.</param>
     /// <param name="entries">In the order of the wiring; the same object twice counts once.</param>
     public static ServiceGraph Read(
+        Compilation compilation, LeftBehind left, IEnumerable<(WrittenRegistration Registration, bool IsEnabled)> entries) =>
+        Open(compilation, left, entries).Builder.Graph;
+
+    /// <summary>The same, to be added to.</summary>
+    public static SymbolReader Open(
         Compilation compilation, LeftBehind left, IEnumerable<(WrittenRegistration Registration, bool IsEnabled)> entries)
     {
         SymbolReader reader = new(compilation, left);
@@ -53,7 +64,8 @@ internal sealed class SymbolReader : ITypeReader
         }
 
         reader._disabled.AddRange(disabled.Select(registration => reader.Read(registration, int.MaxValue)));
-        return GraphBuilder.Build(nodes, reader).Graph;
+        reader.Builder = GraphBuilder.Build(nodes, reader);
+        return reader;
     }
 
     /// <summary>What the source writes for a node; null where it is none of a registration.</summary>

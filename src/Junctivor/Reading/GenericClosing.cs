@@ -8,7 +8,7 @@ namespace Junctivor.Reading;
 internal static class GenericClosing
 {
     /// <summary>The closed class; null where none fits, by its type parameters or their constraints.</summary>
-    [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "Only entries that are marked as requiring dynamic code lead here.")]
+    [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "What has no code is a fault (JV206).")]
     [UnconditionalSuppressMessage("Trimming", "IL2055", Justification = "The definition was registered with its members kept.")]
     public static Type? Close(Type definition, Type service)
     {

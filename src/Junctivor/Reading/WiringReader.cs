@@ -135,8 +135,8 @@ internal sealed class WiringReader : ITypeReader
     private ClosingObstacle? UnbuiltFor(Type definition, Type service) =>
         GenericClosing.Close(definition, service) is { } closed && !GenericClosing.HasCode(closed)
             ? new ClosingObstacle(
-                $"This program was compiled natively, and has no code for {TypeNames.Short(closed)}: there, an open registration can be "
-                    + "closed over classes only.",
+                $"This program was compiled natively, and has no code for {TypeNames.Short(closed)}, as the compiler saw no request for it: "
+                    + "the wiring could not be followed (JV901), or it is requested by a type known only at run time.",
                 Unbuilt: Types[closed])
             : null;
 

@@ -42,7 +42,6 @@ public static partial class Decorator
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="decorator"/> is null.</exception>
-    [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
     public static DecoratorRegistration Of(
         Type service,
         [DynamicallyAccessedMembers(Kept.Members)] Type decorator,

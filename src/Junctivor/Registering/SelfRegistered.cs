@@ -29,36 +29,73 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
     /// <summary>Finds the classes of the assembly that contains a type.</summary>
     /// <typeparam name="T">Any type of the assembly that is not static.</typeparam>
     /// <returns>Their registrations, in the order of the full class names.</returns>
-    /// <exception cref="PlatformNotSupportedException">The program was trimmed or compiled natively when it was published.</exception>
-    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
+    /// <exception cref="PlatformNotSupportedException">The program was trimmed or compiled natively when it was published, and the assembly
+    /// was compiled without the package, and so lacks the list of these classes.</exception>
     public static SelfRegistered In<T>() => In(typeof(T).Assembly);
 
-    /// <summary>Finds the classes of an assembly.</summary>
+    /// <summary>Finds the classes of an assembly: by the list that the package wrote into it when it was compiled; by a search of all its
+    /// types where it was compiled without the package.</summary>
     /// <param name="assembly">The assembly.</param>
     /// <returns>Their registrations, in the order of the full class names.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="assembly"/> is null.</exception>
-    /// <exception cref="PlatformNotSupportedException">The program was trimmed or compiled natively when it was published.</exception>
-    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
+    /// <exception cref="PlatformNotSupportedException">The program was trimmed or compiled natively when it was published, and the assembly
+    /// lacks that list.</exception>
+    [UnconditionalSuppressMessage("Trimming", "IL2067", Justification = "The list keeps these classes; a search is refused if it may not.")]
     public static SelfRegistered In(Assembly assembly)
     {
         ArgumentNullException.ThrowIfNull(assembly);
-        ScanningSupport.ThrowIfRefused(
-            $"{assembly.GetName().Name} cannot be scanned for [SelfRegistered] classes: this program was trimmed or compiled natively when it "
-                + "was published, and classes that only a scan finds may be gone. Register them in a wiring instead, such as "
-                + "Singleton.Of<NoticeBoard>(). If the assembly is kept whole (TrimmerRootAssembly), set "
-                + "<JunctivorScanning>true</JunctivorScanning> in the project of the program.");
+        Type[] types = ListedIn(assembly, out IReadOnlyList<Registration> unloadable) ?? SearchedIn(assembly, out unloadable);
         return new SelfRegistered(
         [
-            .. from type in TypesOf(assembly, out IReadOnlyList<Registration> unloadable)
-               orderby type.FullName
+            .. from type in types.OrderBy(type => type.FullName, StringComparer.Ordinal)
                from registration in Read(type)
                select (type, registration),
             .. unloadable.Select(registration => (typeof(object), registration)),
         ]);
     }
 
+    /// <summary>The classes that the package listed; null where it did not.</summary>
+    [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "The attribute keeps the class that it names.")]
+    private static Type[]? ListedIn(Assembly assembly, out IReadOnlyList<Registration> unloadable)
+    {
+        List<Registration> failed = [];
+        unloadable = failed;
+        List<Type>? types = null;
+        foreach (SelfRegisteredClassAttribute listed in assembly.GetCustomAttributes<SelfRegisteredClassAttribute>())
+        {
+            types ??= [];
+            if (listed.ClassName is null)
+            {
+                continue;
+            }
+
+            try
+            {
+                // In this very assembly, which may have been loaded apart from others of its name.
+                types.Add(assembly.GetType(listed.ClassName.Split(", ")[0], throwOnError: true)!);
+            }
+            catch (Exception failure) when (failure is TypeLoadException or FileNotFoundException or FileLoadException)
+            {
+                failed.Add(Unloadable(assembly, ExceptionText.FirstLineOf(failure)));
+            }
+        }
+
+        return types?.ToArray();
+    }
+
+    private static Type[] SearchedIn(Assembly assembly, out IReadOnlyList<Registration> unloadable)
+    {
+        ScanningSupport.ThrowIfRefused(
+            $"{assembly.GetName().Name} has no list of its [SelfRegistered] classes, and cannot be searched for them: this program was "
+                + "trimmed or compiled natively when it was published, and classes that only a search finds may be gone. Let the project of "
+                + $"{assembly.GetName().Name} reference the package Junctivor, which writes that list, or register the classes in a wiring "
+                + "instead, such as Singleton.Of<NoticeBoard>(). If the assembly is kept whole (TrimmerRootAssembly), set "
+                + "<JunctivorScanning>true</JunctivorScanning> in the project of the program.");
+        return TypesOf(assembly, out unloadable);
+    }
+
     /// <summary>The types that can be loaded; one that cannot is registered as such, so that the check reports it.</summary>
-    [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
+    [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "It is refused in a program that was trimmed.")]
     private static Type[] TypesOf(Assembly assembly, out IReadOnlyList<Registration> unloadable)
     {
         try

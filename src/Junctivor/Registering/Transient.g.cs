@@ -39,7 +39,6 @@ public static partial class Transient
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
-    [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
     public static Registration<object> Of(
         [DynamicallyAccessedMembers(Kept.Members)] Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
         RegistrationStart.OfClass(Level.Transient, service, service, new SourcePlace(file, line));
@@ -51,7 +50,6 @@ public static partial class Transient
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
     /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="implementation"/> is null.</exception>
-    [RequiresDynamicCode(TrimmingReasons.RunTimeType)]
     public static Registration<object> Of(
         Type service,
         [DynamicallyAccessedMembers(Kept.Members)] Type implementation,

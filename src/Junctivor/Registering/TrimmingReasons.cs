@@ -3,11 +3,6 @@ namespace Junctivor.Registering;
 /// <summary>Why some entries do not go with ahead-of-time code or with trimming.</summary>
 internal static class TrimmingReasons
 {
-    public const string RunTimeType =
-        "In a natively compiled program, an open generic class can be closed over classes only, and Lazy<T>, lists and their like exist for "
-            + "a structure only where a registration names it as a type argument. Register the closed types that have structures in them: "
-            + "Singleton.Of<IArchive<int>, SqliteArchive<int>>().";
-
     public const string Scanning =
         "Classes that are found only by scanning may be trimmed. Register them in a wiring instead.";
 

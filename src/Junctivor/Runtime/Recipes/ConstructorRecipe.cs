@@ -6,7 +6,7 @@ namespace Junctivor.Runtime;
 
 /// <summary>
 /// Calls a constructor; what it throws comes through unwrapped. The first calls go by reflection, as most are never called again; then a
-/// function is made from it in the background, where the process can do so.
+/// function is made from it in the background, where the process can do so. A natively compiled program has calls compiled in.
 /// </summary>
 internal sealed class ConstructorRecipe(ReflectedConstructor constructor, CodeQueue codes) : Recipe
 {
@@ -26,6 +26,12 @@ internal sealed class ConstructorRecipe(ReflectedConstructor constructor, CodeQu
     private object? ConstructByReflection(object?[] arguments)
     {
         ConstructorInfo info = constructor.Info;
+        if (CompiledRecipes.AreUsed && CompiledRecipes.Find(info) is { } compiled)
+        {
+            _call = compiled;
+            return compiled(arguments);
+        }
+
         if (_calls < ByReflection && Interlocked.Increment(ref _calls) == ByReflection && CanBeCalledOtherwise(info))
         {
             codes.Compile(() => _call = Lasting(info));

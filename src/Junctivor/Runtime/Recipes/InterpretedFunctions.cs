@@ -1,10 +1,12 @@
 using System.Linq.Expressions;
+using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Creates functions of a type known only at run time where no code can be made at run time: there, only the interpreter of expressions
-/// can create a delegate for every combination of value types. It is slower than what <see cref="RunTimeFunctions"/> creates.
+/// Creates functions of a type known only at run time where a natively compiled program has no code for them: there, only the interpreter
+/// of expressions can create a delegate for every combination of value types. It is slower than what <see cref="ArgumentFunctions"/>
+/// creates.
 /// </summary>
 internal static class InterpretedFunctions
 {
