@@ -53,6 +53,10 @@ internal static class OwnConstruction
         };
     }
 
+    /// <summary>Whether it stands inside a registration, such as in a factory.</summary>
+    public static bool IsInRegistration(SyntaxNode creation) =>
+        creation.Ancestors().OfType<InvocationExpressionSyntax>().Any(call => NameOf(call) is not null);
+
     private static string? NameOf(InvocationExpressionSyntax call) =>
         call.Expression is MemberAccessExpressionSyntax access
         && access.Expression.ToString() is "Singleton" or "Scoped" or "Transient"

@@ -11,7 +11,8 @@ namespace Junctivor.CodeFixes;
 /// <summary>Registers a class that no wiring of the project registers: behind the last registration of a wiring, with a lifetime.</summary>
 internal static class UnregisteredClass
 {
-    private const int MostWirings = 3;
+    /// <summary>As many are offered.</summary>
+    public const int MostWirings = 3;
 
     private static readonly string[] Lifetimes = ["Scoped", "Transient", "Singleton"];
 
@@ -46,7 +47,8 @@ internal static class UnregisteredClass
             isInlinable: false);
     }
 
-    private static Fix Adding(string registration, SourcePlace behind) => new(
+    /// <summary>The fix that adds a registration behind another.</summary>
+    public static Fix Adding(string registration, SourcePlace behind) => new(
         "register it",
         registration,
         new SourceEdit(SourceEditKind.AddRegistration, registration) { File = behind.File, Line = behind.Line });
@@ -58,13 +60,15 @@ internal static class UnregisteredClass
         return own is [INamedTypeSymbol only] ? only : null;
     }
 
-    private static string Shown(INamedTypeSymbol type) => type.ToDisplayString(SymbolDisplayFormat.CSharpShortErrorMessageFormat);
+    /// <summary>A type, as a registration names it.</summary>
+    public static string Shown(INamedTypeSymbol type) => type.ToDisplayString(SymbolDisplayFormat.CSharpShortErrorMessageFormat);
 
-    private static bool Constructs(WiringEntry entry, INamedTypeSymbol type) =>
+    /// <summary>Whether an entry constructs a class.</summary>
+    public static bool Constructs(WiringEntry entry, INamedTypeSymbol type) =>
         entry.Registration.Kind == NodeKind.Class && SymbolEqualityComparer.Default.Equals(entry.Registration.Implementation, type);
 
     /// <summary>The wirings that can be followed, those with <c>[CheckedWiring]</c> first.</summary>
-    private static IEnumerable<(ISymbol Member, IReadOnlyList<WiringEntry> Entries)> WiringsOf(
+    public static IEnumerable<(ISymbol Member, IReadOnlyList<WiringEntry> Entries)> WiringsOf(
         CSharpCompilation compilation, CancellationToken cancellationToken) =>
         from tree in compilation.SyntaxTrees
         let model = compilation.GetSemanticModel(tree)

@@ -9,7 +9,8 @@ namespace Junctivor.CodeFixes;
 
 /// <summary>
 /// Offers to register a class in a wiring, at its name; to register what a constructor parameter requires, at the parameter; and to let
-/// the container call a constructor that a registration calls itself, at the registration.
+/// the container call a constructor that a registration calls itself, at the registration; and to turn objects that are constructed by
+/// hand into a wiring, at the last of them.
 /// </summary>
 [ExportCodeRefactoringProvider(LanguageNames.CSharp, Name = nameof(WiringRefactoringProvider))]
 [Shared]
@@ -35,7 +36,8 @@ public sealed class WiringRefactoringProvider : CodeRefactoringProvider
             _ when node.FirstAncestorOrSelf<ParameterSyntax>() is { } parameter =>
                 MissingParameter.Offer(project, compilation, parameter, context.CancellationToken),
             _ when node.FirstAncestorOrSelf<BaseObjectCreationExpressionSyntax>() is { } creation =>
-                OwnConstruction.Offer(context.Document, compilation, creation),
+                OwnConstruction.Offer(context.Document, compilation, creation)
+                    .Concat(ByHand.Offer(context.Document, compilation, creation, context.CancellationToken)),
             _ => [],
         };
         foreach (CodeAction action in offered)

@@ -59,6 +59,160 @@ public class RefactoringTests
     public async Task Nothing_is_offered_where_nothing_is_missing(string at) =>
         Assert.Empty(await EditedProject.Of("/Office.cs", Office).RefactoringsAtAsync(PlaceOf(at)));
 
+    [Theory]
+    [InlineData(
+        """
+        IClock clock = new SystemClock();
+        // Where berths are kept.
+        Ledger ledger = new(clock, "berths.db");
+        Desk desk = new(ledger, new Printer(clock));
+        desk.Open();
+        """,
+        "Desk desk",
+        """
+        // Where berths are kept.
+        Wiring wiring =
+        [
+            Singleton.Of<IClock, SystemClock>(),
+            Singleton.Of<Ledger>().Passing("file", "berths.db"),
+            Singleton.Of<Printer>(),
+            Singleton.Of<Desk>(),
+        ];
+        using Container container = wiring.Build();
+        Desk desk = container.Resolve<Desk>();
+        desk.Open();
+        """)]
+    [InlineData(
+        """
+        string wiring = "used";
+        SystemClock clock = new();
+        Console.WriteLine(clock);
+        using Desk desk = new(new Ledger(clock, null), new Printer(clock));
+        """,
+        "using Desk",
+        """
+        string wiring = "used";
+        SystemClock clock = new();
+        Console.WriteLine(clock);
+        Wiring wiring2 =
+        [
+            Singleton.Of<Ledger>().Passing("clock", clock).Passing("file", (string?)null),
+            Singleton.Of<Printer>().Passing("clock", clock),
+            Singleton.Of<Desk>(),
+        ];
+        using Container container = wiring2.Build();
+        Desk desk = container.Resolve<Desk>();
+        """)]
+    [InlineData(
+        """
+        SystemClock clock = new();
+        new Desk(new Ledger(clock, "a"), new Printer(clock)).Open();
+        """,
+        "new Desk",
+        """
+        Wiring wiring =
+        [
+            Singleton.Of<IClock, SystemClock>(),
+            Singleton.Of<Ledger>().Passing("file", "a"),
+            Singleton.Of<Printer>(),
+            Singleton.Of<Desk>(),
+        ];
+        using Container container = wiring.Build();
+        container.Resolve<Desk>().Open();
+        """)]
+    public async Task What_is_constructed_by_hand_becomes_a_wiring(string before, string at, string after)
+    {
+        EditedProject project = EditedProject.Of("/Program.cs", Program(before));
+        int place = Program(before).IndexOf("new", Program(before).IndexOf(at, StringComparison.Ordinal), StringComparison.Ordinal);
+
+        EditedProject changed = await project.WithAsync(Assert.Single(await project.RefactoringsAtAsync(place)));
+
+        Assert.Equal(Program(after), await changed.TextAsync());
+        Assert.Empty((await changed.SourceAsync()).Analyze());
+    }
+
+    [Theory]
+    [InlineData("Desk desk = new(new Ledger(new SystemClock(), \"a\"), new Printer(new SystemClock()));")]
+    [InlineData("SystemClock clock = new();")]
+    [InlineData("object kept = null!; kept = new Printer(new SystemClock());")]
+    public async Task Nothing_is_offered_where_a_wiring_would_say_something_else(string statements)
+    {
+        EditedProject project = EditedProject.Of("/Program.cs", Program(statements));
+
+        Assert.Empty(await project.RefactoringsAtAsync(Program(statements).IndexOf("new", StringComparison.Ordinal)));
+    }
+
+    [Theory]
+    [InlineData("new Printer(clock)", "Transient.Of<Printer>()", "container.Resolve<Printer>()")]
+    [InlineData("new Ledger(clock)", null, "container.Resolve<Ledger>()")]
+    public async Task Beside_a_container_it_is_registered_and_resolved(string construction, string? registered, string resolved)
+    {
+        EditedProject project = EditedProject.Of("/Program.cs", Office(construction, null));
+
+        EditedProject changed = await project.WithAsync(First(Assert.Single(
+            await project.RefactoringsAtAsync(Office(construction, null).LastIndexOf("new", StringComparison.Ordinal)))));
+
+        Assert.Equal(Office(resolved, registered), await changed.TextAsync());
+        Assert.Empty((await changed.SourceAsync()).Analyze());
+
+        static string Office(string made, string? registration) => $$"""
+            public interface IClock;
+            public sealed class SystemClock : IClock;
+            public sealed record Ledger(IClock clock);
+            public sealed record Printer(IClock clock);
+
+            public static class Program
+            {
+                public static Wiring Office =>
+                [
+                    Singleton.Of<IClock, SystemClock>(),
+                    Singleton.Of<Ledger>(),{{(registration is null ? "" : $"\n        {registration},")}}
+                ];
+
+                public static void Main()
+                {
+                    using Container container = Office.Build();
+                    IClock clock = container.Resolve<IClock>();
+                    Console.WriteLine({{made}});
+                }
+            }
+            """;
+    }
+
+    [Fact]
+    public async Task Beside_a_container_nothing_is_offered_that_the_wiring_does_not_provide()
+    {
+        const string text = """
+            public sealed record Printer(string Name);
+
+            public static class Program
+            {
+                public static Wiring Office => [Singleton.Of<object>()];
+
+                public static void Print(Scope scope) => Console.WriteLine(new Printer("north"));
+            }
+            """;
+        EditedProject project = EditedProject.Of("/Program.cs", text);
+
+        Assert.Empty(await project.RefactoringsAtAsync(text.LastIndexOf("new", StringComparison.Ordinal)));
+    }
+
+    private static string Program(string statements) => $$"""
+        public static class Program
+        {
+            public static void Main()
+            {
+        {{string.Join("\n", statements.Split('\n').Select(line => $"        {line}"))}}
+            }
+        }
+
+        public interface IClock;
+        public sealed class SystemClock : IClock;
+        public sealed record Ledger(IClock Clock, string? file);
+        public sealed record Printer(IClock Clock);
+        public sealed record Desk(Ledger Ledger, Printer Printer) : IDisposable { public void Open() { } public void Dispose() { } }
+        """.Replace("(IClock Clock", "(IClock clock", StringComparison.Ordinal);
+
     private static CodeAction First(CodeAction action) => action.NestedActions.IsEmpty ? action : First(action.NestedActions[0]);
 
     /// <summary>The last word of a text before its bracket, or the first behind <c>class</c>.</summary>
