@@ -14,11 +14,14 @@ namespace Junctivor.Generators.Tests;
 /// <summary>Source that is compiled, analyzed, and checked at run time.</summary>
 internal sealed class AnalyzedSource
 {
-    private const string Usings = $"{ImplicitUsings.Text}global using Junctivor;";
+    /// <summary>What every file of a project may name.</summary>
+    public const string Usings = $"{ImplicitUsings.Text}global using Junctivor;";
 
-    private static readonly IReadOnlyList<MetadataReference> References =
+    /// <summary>The base library and ours.</summary>
+    public static readonly IReadOnlyList<MetadataReference> References =
         [.. ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator)
-            .Where(path => Path.GetFileNameWithoutExtension(path) is not ("Junctivor.Generators" or "Junctivor.Model"))
+            .Where(path => Path.GetFileNameWithoutExtension(path) is "Junctivor" or "Junctivor.AspNetCore"
+                || !Path.GetFileNameWithoutExtension(path).StartsWith("Junctivor", StringComparison.Ordinal))
             .Select(path => MetadataReference.CreateFromFile(path))];
 
     private AnalyzedSource(CSharpCompilation compilation)
@@ -96,18 +99,26 @@ internal sealed class AnalyzedSource
     }
 
     /// <summary>The faults of each wiring with <c>[CheckedWiring]</c>, by the name of its member, as found at run time.</summary>
-    public IReadOnlyDictionary<string, IReadOnlyList<string>> Check()
+    public IReadOnlyDictionary<string, IReadOnlyList<string>> Check() => Checked()
+        .ToDictionary(found => found.Wiring, found => (IReadOnlyList<string>)[.. found.Faults.Select(fault => fault.ToString())]);
+
+    /// <summary>The same faults, one by one.</summary>
+    public IReadOnlyList<(string Wiring, Fault Fault)> CheckFaults() =>
+        [.. Checked().SelectMany(found => found.Faults.Select(fault => (found.Wiring, fault)))];
+
+    private IReadOnlyList<(string Wiring, IReadOnlyList<Fault> Faults)> Checked()
     {
         AssemblyLoadContext context = new("analyzed", isCollectible: true);
         try
         {
             Referenced?.LoadInto(context);
-            return LoadInto(context).GetTypes()
-                .SelectMany(type => type.GetProperties(BindingFlags.Public | BindingFlags.Static))
-                .Where(property => property.IsDefined(typeof(CheckedWiringAttribute)))
-                .ToDictionary(
-                    property => property.Name,
-                    property => FaultsOf((Wiring)property.GetValue(null)!));
+            return
+            [
+                .. from type in LoadInto(context).GetTypes()
+                   from property in type.GetProperties(BindingFlags.Public | BindingFlags.Static)
+                   where property.IsDefined(typeof(CheckedWiringAttribute))
+                   select (property.Name, ((Wiring)property.GetValue(null)!).Check().All),
+            ];
         }
         finally
         {
@@ -136,8 +147,6 @@ internal sealed class AnalyzedSource
         image.Position = 0;
         return context.LoadFromStream(image);
     }
-
-    private static IReadOnlyList<string> FaultsOf(Wiring wiring) => [.. wiring.Check().All.Select(fault => fault.ToString())];
 
     /// <summary>The whole text of a fault, as the analyzer knows it.</summary>
     public static string TextOf(Diagnostic diagnostic) => diagnostic.Properties[WiringAnalyzer.TextProperty]!;

@@ -55,13 +55,6 @@ internal sealed class EditedProject
         return actions;
     }
 
-    public async Task<EditedProject> WithFirstFixAsync(Diagnostic diagnostic)
-    {
-        IReadOnlyList<CodeAction> actions = await FixesOfAsync(diagnostic);
-        Assert.True(actions.Count > 0, $"There is no fix for {AnalyzedSource.TextOf(diagnostic)}");
-        return await WithAsync(actions[0]);
-    }
-
     public async Task<EditedProject> WithAsync(CodeAction action)
     {
         IReadOnlyList<CodeActionOperation> operations = await action.GetOperationsAsync(TestContext.Current.CancellationToken);

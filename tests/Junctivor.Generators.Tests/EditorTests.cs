@@ -1,0 +1,88 @@
+extern alias CodeFixes;
+extern alias Generators;
+extern alias Mending;
+
+using CodeFixes::Junctivor.CodeFixes;
+using Generators::Junctivor.Generators;
+using Junctivor.Tests.Shared;
+using Mending::Junctivor.Mending;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.CSharp.Testing;
+using Microsoft.CodeAnalysis.Testing;
+
+namespace Junctivor.Generators.Tests;
+
+/// <summary>
+/// The fixes as an editor makes them: it shows what the analyzer says, makes the first fix, and looks again, until nothing is left; and
+/// all of one kind at once. What comes out is what <c>junctivor mend</c> makes of it.
+/// </summary>
+public class EditorTests
+{
+    private const int MostRounds = 40;
+
+    /// <summary>Of two JV204 the first fix of one is the second of the other: all fixes of that kind are not all first fixes.</summary>
+    private const string Mixed = "Choir.cs";
+
+    private static readonly string Mistakes = Path.Combine(ProgramRun.RepositoryRoot, "examples", "Mistakes");
+
+    public static TheoryData<string> Samples => SameFaultsTests.Samples;
+
+    [Theory]
+    [MemberData(nameof(Samples))]
+    public async Task Makes_the_edits_of_the_command(string sample)
+    {
+        string file = Path.Combine(Mistakes, sample);
+        AnalyzedSource source = AnalyzedSource.Of((file, await File.ReadAllTextAsync(file, TestContext.Current.CancellationToken)));
+        Mender mender = new(source.Compilation, Found);
+        mender.Run(_ => true);
+        Assert.Empty(Found(mender.After));
+
+        await Editing(file, $"{source.Compilation.SyntaxTrees[^1]}", $"{mender.After.SyntaxTrees[^1]}", source.Analyze())
+            .RunAsync(TestContext.Current.CancellationToken);
+    }
+
+    private static IReadOnlyList<(string Wiring, Fault Fault)> Found(CSharpCompilation compilation) =>
+        [.. AnalyzedSource.Of(compilation).CheckFaults()];
+
+    private static CSharpCodeFixTest<WiringAnalyzer, FaultFixProvider, DefaultVerifier> Editing(
+        string file, string before, string after, IReadOnlyList<Diagnostic> found)
+    {
+        CSharpCodeFixTest<WiringAnalyzer, FaultFixProvider, DefaultVerifier> test = new()
+        {
+            ReferenceAssemblies = new ReferenceAssemblies("net10.0"),
+            CodeFixTestBehaviors = file.EndsWith(Mixed, StringComparison.Ordinal)
+                ? CodeFixTestBehaviors.SkipFixAllCheck
+                : CodeFixTestBehaviors.SkipFixAllInSolutionCheck,
+            NumberOfIncrementalIterations = -MostRounds,
+            NumberOfFixAllIterations = -MostRounds,
+            NumberOfFixAllInDocumentIterations = -MostRounds,
+            NumberOfFixAllInProjectIterations = -MostRounds,
+        };
+        foreach (MetadataReference reference in AnalyzedSource.References)
+        {
+            test.TestState.AdditionalReferences.Add(reference);
+        }
+
+        test.TestState.Sources.Add(("/usings.cs", AnalyzedSource.Usings));
+        test.TestState.Sources.Add((file, before));
+        test.TestState.ExpectedDiagnostics.AddRange(found.Select(ResultOf));
+        test.FixedState.Sources.Add(("/usings.cs", AnalyzedSource.Usings));
+        test.FixedState.Sources.Add((file, after));
+        return test;
+    }
+
+    private static DiagnosticResult ResultOf(Diagnostic diagnostic)
+    {
+        FileLinePositionSpan place = diagnostic.Location.GetLineSpan();
+        return new DiagnosticResult(diagnostic.Descriptor)
+            .WithSeverity(diagnostic.Severity)
+            .WithMessage(diagnostic.GetMessage())
+            .WithSpan(
+                place.Path,
+                place.StartLinePosition.Line + 1,
+                place.StartLinePosition.Character + 1,
+                place.EndLinePosition.Line + 1,
+                place.EndLinePosition.Character + 1);
+    }
+}
