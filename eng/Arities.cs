@@ -67,7 +67,7 @@ static string Starter(string lifetime)
             /// <param name="line">Filled in by the compiler: the line of the call.</param>
             /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
             /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
-                    public {{kind}}Registration<object> Of(
+            public {{kind}}Registration<object> Of(
                 [DynamicallyAccessedMembers(Kept.Members)] Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
                 RegistrationStart.OfClass({{level}}, service, service, new SourcePlace(file, line));
 
@@ -78,7 +78,7 @@ static string Starter(string lifetime)
             /// <param name="line">Filled in by the compiler: the line of the call.</param>
             /// <returns>The registration, for a <see cref="Wiring"/>.</returns>
             /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="implementation"/> is null.</exception>
-                    public {{kind}}Registration<object> Of(
+            public {{kind}}Registration<object> Of(
                 Type service,
                 [DynamicallyAccessedMembers(Kept.Members)] Type implementation,
                 [CallerFilePath] string file = "",

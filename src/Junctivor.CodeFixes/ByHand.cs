@@ -28,7 +28,7 @@ internal static class ByHand
             return [];
         }
 
-        bool isAsync = composition.Classes.Any(each => IsDisposable(each.Type, "System.IAsyncDisposable"));
+        bool isAsync = composition.Classes.Any(each => MustBeAwaited(each.Type));
         return isAsync && !IsAsync(statement)
             ? []
             :
@@ -55,8 +55,11 @@ internal static class ByHand
         StatementSyntax? statement = outer.Parent switch
         {
             ExpressionStatementSyntax called when outer != creation => called,
-            EqualsValueClauseSyntax { Parent.Parent: VariableDeclarationSyntax { Variables.Count: 1, Parent: LocalDeclarationStatementSyntax local } }
-                when outer == creation => local,
+            EqualsValueClauseSyntax
+            {
+                Parent.Parent: VariableDeclarationSyntax { Variables.Count: 1, Parent: LocalDeclarationStatementSyntax local },
+            }
+            when outer == creation => local,
             _ => null,
         };
         return statement?.Parent is BlockSyntax { Parent: MethodDeclarationSyntax } or GlobalStatementSyntax ? statement : null;
@@ -131,6 +134,9 @@ internal static class ByHand
         _ => true,
     };
 
-    private static bool IsDisposable(INamedTypeSymbol type, string by) =>
-        type.AllInterfaces.Any(each => Operations.IsOf(each, by)) && !type.AllInterfaces.Any(each => Operations.IsOf(each, "System.IDisposable"));
+    /// <summary>Whether it can be disposed of asynchronously only.</summary>
+    private static bool MustBeAwaited(INamedTypeSymbol type) =>
+        Implements(type, "System.IAsyncDisposable") && !Implements(type, "System.IDisposable");
+
+    private static bool Implements(INamedTypeSymbol type, string name) => type.AllInterfaces.Any(each => Operations.IsOf(each, name));
 }

@@ -64,17 +64,18 @@ internal static class ResolvedInstead
         return CodeAction.Create(
             $"Register {type.Name} in {name}, and resolve it",
             [
-                .. Lifetimes.Select(lifetime => $"{lifetime}.Of<{UnregisteredClass.Shown(type)}>()").Select(registration => CodeAction.Create(
-                    registration,
-                    stop => WithAsync(
-                        document, change, UnregisteredClass.Adding(registration, wiring.Entries[^1].Registration.Place), stop),
-                    $"resolve {registration} {name}")),
+                .. from lifetime in Lifetimes
+                   let registration = $"{lifetime}.Of<{UnregisteredClass.Shown(type)}>()"
+                   let fix = UnregisteredClass.Adding(registration, wiring.Entries[^1].Registration.Place)
+                   select CodeAction.Create(
+                       registration, stop => WithAsync(document, change, fix, stop), $"resolve {registration} {name}"),
             ],
             isInlinable: false);
     }
 
     /// <summary>The registration is added in the same document or in another; both changes are of the source as it was.</summary>
-    private static async Task<Solution> WithAsync(Document document, TextChange change, Fix? registration, CancellationToken cancellationToken)
+    private static async Task<Solution> WithAsync(
+        Document document, TextChange change, Fix? registration, CancellationToken cancellationToken)
     {
         Solution solution = registration is null
             ? document.Project.Solution

@@ -33,7 +33,8 @@ public sealed class WiringGenerator : IIncrementalGenerator
         WriteRecipes(context);
     }
 
-    private static void LeaveWirings(IncrementalGeneratorInitializationContext context, IncrementalValueProvider<ImmutableArray<LeftMember>> members) =>
+    private static void LeaveWirings(
+        IncrementalGeneratorInitializationContext context, IncrementalValueProvider<ImmutableArray<LeftMember>> members) =>
         context.RegisterSourceOutput(members, static (output, found) =>
         {
             if (!found.IsEmpty)
@@ -51,7 +52,8 @@ public sealed class WiringGenerator : IIncrementalGenerator
             .Where(static name => name is not null)
             .Select(static (name, _) => name!)
             .Collect();
-        IncrementalValueProvider<bool> isKnown = context.CompilationProvider.Select(static (compilation, _) => SelfRegisteredList.IsKnown(compilation));
+        IncrementalValueProvider<bool> isKnown =
+            context.CompilationProvider.Select(static (compilation, _) => SelfRegisteredList.IsKnown(compilation));
         context.RegisterSourceOutput(names.Combine(isKnown), static (output, found) =>
         {
             if (found.Right)
@@ -65,7 +67,8 @@ public sealed class WiringGenerator : IIncrementalGenerator
     private static void WriteRecipes(IncrementalGeneratorInitializationContext context)
     {
         IncrementalValueProvider<bool> areWanted = context.AnalyzerConfigOptionsProvider.Select(static (options, _) =>
-            options.GlobalOptions.TryGetValue(RecipesProperty, out string? wanted) && wanted.Equals("true", StringComparison.OrdinalIgnoreCase));
+            options.GlobalOptions.TryGetValue(RecipesProperty, out string? wanted)
+            && wanted.Equals("true", StringComparison.OrdinalIgnoreCase));
         IncrementalValueProvider<Compilation?> wanted = context.CompilationProvider.Combine(areWanted)
             .Select(static (pair, _) => pair.Right ? pair.Left : null);
         context.RegisterImplementationSourceOutput(wanted, static (output, compilation) =>

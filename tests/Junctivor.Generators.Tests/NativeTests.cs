@@ -2,12 +2,15 @@ using Junctivor.Model;
 
 namespace Junctivor.Generators.Tests;
 
-/// <summary>What the generator compiles into programs that are to be published natively. Whether it works there, eng/native tells.</summary>
+/// <summary>What the generator compiles into programs that are to be published natively. Whether it works there, eng/native
+/// tells.</summary>
 public class NativeTests
 {
     private const string File = "Junctivor.Recipes.g.cs";
     private const int Batches = 3;
     private const int BatchSize = 100;
+
+    private const string Archives = "Singleton.Of(typeof(IArchive<>), typeof(SqliteArchive<>))";
 
     private const string Harbour = """
         namespace Harbour;
@@ -20,7 +23,12 @@ public class NativeTests
         public sealed class Ticket(string vessel, int nights, Clock clock) { public object All => (vessel, nights, clock); }
         public sealed class Almanac(IReadOnlyList<DateOnly> days, Lazy<TimeOnly> noon) { public object All => (days, noon); }
         public sealed class Report(string day, IArchive<double> depths) { public object All => (day, depths); }
-        internal sealed class Outer { private sealed class Secret(Clock clock) { public Clock Clock => clock; } public static Wiring Wiring => [Singleton.Of<Clock>(), Singleton.Of<Secret>()]; }
+        internal sealed class Outer
+        {
+            private sealed class Secret(Clock clock) { public Clock Clock => clock; }
+
+            public static Wiring Wiring => [Singleton.Of<Clock>(), Singleton.Of<Secret>()];
+        }
 
         public static class Office
         {
@@ -37,19 +45,29 @@ public class NativeTests
     /// <summary>Entries, a use of the container, and a line that must be written.</summary>
     public static TheoryData<string, string, string> Programs => new()
     {
-        { "Singleton.Of<Desk>(), Singleton.Of(typeof(IArchive<>), typeof(SqliteArchive<>))", "", "new global::Harbour.SqliteArchive<int>((global::Harbour.Clock)a[0])" },
-        { "Singleton.Of(typeof(IArchive<>), typeof(SqliteArchive<>))", "container.Resolve<IArchive<long>>();", "typeof(global::Harbour.SqliteArchive<long>)" },
-        { "Singleton.Of(typeof(IArchive<>), typeof(SqliteArchive<>))", "container.Resolve(typeof(IArchive<long>));", "typeof(global::Harbour.SqliteArchive<long>)" },
-        { "Singleton.Of(typeof(IArchive<>), typeof(SqliteArchive<>))", "container.Construct<Report>(\"Monday\");", "typeof(global::Harbour.SqliteArchive<double>)" },
-        { "Singleton.Of(typeof(IArchive<>), typeof(SqliteArchive<>))", "container.Invoke((IArchive<short> archive) => { });", "typeof(global::Harbour.SqliteArchive<short>)" },
-        { "Singleton.Of(typeof(IArchive<>), typeof(SqliteArchive<>)).Marked(\"n\")", "container.Resolve<IArchive<byte>>(\"n\");", "typeof(global::Harbour.SqliteArchive<byte>)" },
-        { "Transient.Of<Printer>()", "", "new global::Harbour.Ticket((string)a[0], global::Junctivor.CompiledRecipes.Argument<int>(a[1]), (global::Harbour.Clock)a[2])" },
+        { $"Singleton.Of<Desk>(), {Archives}", "", "new global::Harbour.SqliteArchive<int>((global::Harbour.Clock)a[0])" },
+        { Archives, "container.Resolve<IArchive<long>>();", Archive("long") },
+        { Archives, "container.Resolve(typeof(IArchive<long>));", Archive("long") },
+        { Archives, "container.Construct<Report>(\"Monday\");", Archive("double") },
+        { Archives, "container.Invoke((IArchive<short> archive) => { });", Archive("short") },
+        { $"{Archives}.Marked(\"n\")", "container.Resolve<IArchive<byte>>(\"n\");", Archive("byte") },
+        { "Transient.Of<Printer>()", "", "new global::Harbour.Ticket((string)a[0], " },
+        { "Transient.Of<Printer>()", "", "global::Junctivor.CompiledRecipes.Argument<int>(a[1])" },
         { "Transient.Of<Printer>()", "", "AddFunction<object, int, object>()" },
         { "Transient.Of<Almanac>(), Singleton.Value<TimeOnly>(new(12, 0))", "", "AddElement<global::System.DateOnly>()" },
         { "Transient.Of<Almanac>(), Singleton.Value<TimeOnly>(new(12, 0))", "", "AddElement<global::System.TimeOnly>()" },
         { ".. Outer.Wiring", "", "UnsafeAccessorType(\"Harbour.Outer+Secret, Analyzed\")" },
-        { ".. Wiring.If(Environment.Is64BitProcess, [Singleton.Of<Desk>()]), .. Wiring.If(!Environment.Is64BitProcess, [Singleton.Of<IArchive<int>, SqliteArchive<int>>()])", "", "new global::Harbour.Desk(" },
+        {
+            """
+            .. Wiring.If(Environment.Is64BitProcess, [Singleton.Of<Desk>()]),
+            .. Wiring.If(!Environment.Is64BitProcess, [Singleton.Of<IArchive<int>, SqliteArchive<int>>()])
+            """,
+            "",
+            "new global::Harbour.Desk("
+        },
     };
+
+    private static string Archive(string of) => $"typeof(global::Harbour.SqliteArchive<{of}>)";
 
     [Theory]
     [MemberData(nameof(Programs))]

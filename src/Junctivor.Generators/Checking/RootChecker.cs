@@ -17,18 +17,43 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
     public const int MostFlags = 5;
 
     /// <summary>The report of a wiring whose conditions come out in one way.</summary>
-    public CheckReport Report(IReadOnlyList<WiringEntry> entries, IReadOnlyDictionary<object, bool> flags)
+    private CheckReport Report(
+        IReadOnlyList<WiringEntry> entries, IReadOnlyDictionary<object, bool> flags, IReadOnlyList<WrittenHandler> handlers)
     {
         cancellationToken.ThrowIfCancellationRequested();
-        ServiceGraph graph = SymbolReader.Read(compilation, left, Holding(entries, flags));
-        return new SeverityPolicy(graph, null, warningsAreFaults: false).Apply(Checker.Inspect(graph));
+        SymbolReader reader = SymbolReader.Open(compilation, left, Holding(entries, flags));
+        IReadOnlyList<Node> added = [.. handlers.Select(reader.Read)];
+        foreach (Node handler in added)
+        {
+            reader.Builder.Add(handler);
+        }
+
+        ServiceGraph graph = reader.Builder.Graph;
+        IEnumerable<Fault> found = Checker.Inspect(graph);
+        return new SeverityPolicy(graph, null, warningsAreFaults: false)
+            .Apply([.. added.Count == 0 ? found : WithoutGuesses(found, [.. added])]);
+    }
+
+    /// <summary>What a handler takes is used. Of handlers is said what holds in any scope: in which it is called, nobody knows
+    /// here.</summary>
+    private static IEnumerable<Fault> WithoutGuesses(IEnumerable<Fault> found, HashSet<Node> handlers)
+    {
+        HashSet<Node> used = [.. ServiceGraph.ReachableFrom(handlers).Select(node => node.Registration)];
+        return found.Where(fault => fault.Kind == FaultKind.Unreachable
+            ? !fault.Path.Any(step => step.Node is { } node && used.Contains(node.Registration))
+            : fault.Kind == FaultKind.Missing
+                || fault.Kind == FaultKind.Ambiguous
+                || fault.Kind == FaultKind.GenericConstraint
+                || !fault.Path.Any(step => step.Node is { } node && handlers.Contains(node)));
     }
 
     /// <summary>What is wrong with a wiring however its conditions come out.</summary>
     /// <param name="entries">The entries.</param>
     /// <param name="root">Where the wiring is.</param>
+    /// <param name="handlers">The handlers of endpoints that it serves.</param>
     /// <exception cref="UnfollowableException">It has too many conditions.</exception>
-    public IReadOnlyList<LocatedFault> Check(IReadOnlyList<WiringEntry> entries, Location root)
+    public IReadOnlyList<LocatedFault> Check(
+        IReadOnlyList<WiringEntry> entries, Location root, IReadOnlyList<WrittenHandler> handlers)
     {
         IReadOnlyList<object> flags = [.. entries.SelectMany(entry => entry.Flags).Distinct()];
         if (flags.Count > MostFlags)
@@ -40,7 +65,7 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
         IReadOnlyList<Fault>? always = null;
         foreach (IReadOnlyDictionary<object, bool> outcome in Outcomes(flags))
         {
-            CheckReport report = Report(entries, outcome);
+            CheckReport report = Report(entries, outcome, handlers);
             always = always is null ? report.All : [.. always.Where(fault => report.All.Any(other => IsSame(fault, other)))];
         }
 
@@ -65,7 +90,7 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
     private static bool IsSame(Fault one, Fault other) => one.Kind == other.Kind && one.Summary == other.Summary;
 
     private static Location? LocationOf(Fault fault) =>
-        fault.Path.Select(step => SymbolReader.WrittenOf(step.Node)?.Location).FirstOrDefault(location => location is not null);
+        fault.Path.Select(step => SymbolReader.LocationOf(step.Node)).FirstOrDefault(location => location is not null);
 
     /// <summary>Every way in which flags can come out, all of them true first.</summary>
     private static IEnumerable<IReadOnlyDictionary<object, bool>> Outcomes(IReadOnlyList<object> flags)

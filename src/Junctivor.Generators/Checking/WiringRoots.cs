@@ -24,7 +24,13 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
     {
         LeftBehind left = new(compilation);
         RootChecker checker = new(compilation, left, cancellationToken);
-        return [.. new WiringRoots(compilation, left, cancellationToken).Find().Select(root => Check(root.Place, root.Follow, checker))];
+        EndpointHandlers handlers = new(compilation, cancellationToken);
+        IReadOnlyCollection<SyntaxNode> served = handlers.Served;
+        return
+        [
+            .. new WiringRoots(compilation, left, cancellationToken).Find().Select(root =>
+                Check(root.Place, root.Follow, checker, served.Contains(root.Place) ? handlers.OfWiringOnly : [])),
+        ];
     }
 
     /// <summary>Where each of them is, and how to follow it.</summary>
@@ -39,14 +45,15 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
             select (candidate, follow);
     }
 
-    private static CheckedRoot Check(SyntaxNode root, Func<IReadOnlyList<WiringEntry>> follow, RootChecker checker)
+    private static CheckedRoot Check(
+        SyntaxNode root, Func<IReadOnlyList<WiringEntry>> follow, RootChecker checker, IReadOnlyList<WrittenHandler> handlers)
     {
         Location location = root is InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax access }
             ? access.Name.GetLocation()
             : root.GetLocation();
         try
         {
-            return new CheckedRoot(location, checker.Check(follow(), location), null);
+            return new CheckedRoot(location, checker.Check(follow(), location, handlers), null);
         }
         catch (UnfollowableException unknown)
         {

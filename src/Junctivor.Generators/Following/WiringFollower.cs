@@ -163,7 +163,8 @@ internal sealed class WiringFollower
 
         if (member.DeclaringSyntaxReferences.IsEmpty && _left.LinesFor(member) is { } lines)
         {
-            return new WiringTextReader(_compilation, _left, member, from, new GivenArguments(member, frame, _types, _conditions)).Read(lines);
+            GivenArguments given = new(member, frame, _types, _conditions);
+            return new WiringTextReader(_compilation, _left, member, from, given).Read(lines);
         }
 
         IReadOnlyList<WiringEntry> entries = _members.Inside(member, from, () => Follow(_members.ValueOf(member, from), frame));

@@ -29,7 +29,14 @@ internal sealed class NativeNeeds
     {
         NativeNeeds needs = new();
         LeftBehind left = new(compilation);
-        IReadOnlyList<SourceRequest> requests = [.. SourceRequests.In(compilation, cancellationToken)];
+        IReadOnlyList<SourceRequest> requests =
+        [
+            .. SourceRequests.In(compilation, cancellationToken),
+            .. from handler in new EndpointHandlers(compilation, cancellationToken).All
+               from service in handler.Services
+               where !SymbolType.IsOpenType(service.Type)
+               select new SourceRequest(service.Type, service.Mark, IsConstructed: false),
+        ];
         foreach (IReadOnlyList<WiringEntry> entries in EntriesIn(compilation, left, cancellationToken))
         {
             foreach (IReadOnlyDictionary<object, bool> outcome in RootChecker.SomeOutcomes(entries))

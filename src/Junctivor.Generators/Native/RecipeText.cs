@@ -8,6 +8,8 @@ namespace Junctivor.Generators.Native;
 internal sealed class RecipeText
 {
     private const string Recipes = "global::Junctivor.CompiledRecipes";
+    private const string Services = "global::System.Runtime.CompilerServices";
+    private const string Suppression = "global::System.Diagnostics.CodeAnalysis.UnconditionalSuppressMessage";
     private readonly TypeText _types;
     private readonly bool _hasAccessors;
     private readonly StringBuilder _calls = new();
@@ -47,9 +49,9 @@ internal sealed class RecipeText
         #pragma warning disable
         internal static class JunctivorRecipes
         {
-            [global::System.Runtime.CompilerServices.ModuleInitializer]
-            [global::System.Diagnostics.CodeAnalysis.UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "As the registrations say.")]
-            [global::System.Diagnostics.CodeAnalysis.UnconditionalSuppressMessage("AOT", "IL3050", Justification = "As the registrations say.")]
+            [{{Services}}.ModuleInitializer]
+            [{{Suppression}}("Trimming", "IL2026", Justification = "The registrations say so.")]
+            [{{Suppression}}("AOT", "IL3050", Justification = "The registrations say so.")]
             internal static void Add()
             {
                 if (!{{Recipes}}.AreUsed)
@@ -81,10 +83,8 @@ internal sealed class RecipeText
 
         foreach ((IMethodSymbol constructor, string call) in calls)
         {
-            string parameters = constructors.Count > 1
-                ? $", new global::System.Type[] {{ {string.Join(", ", constructor.Parameters.Select(each => _types.Expression(each.Type)))} }}"
-                : "";
-            Write($"Add({expression}, static a => {call}{parameters})");
+            string types = string.Join(", ", constructor.Parameters.Select(each => _types.Expression(each.Type)));
+            Write($"Add({expression}, static a => {call}{(constructors.Count > 1 ? $", new global::System.Type[] {{ {types} }}" : "")})");
         }
     }
 
@@ -113,10 +113,11 @@ internal sealed class RecipeText
     {
         string? name = _types.Named(constructor.ContainingType);
         string method = $"New{_accessorCount++}";
+        string returned = name is null ? $"[return: {AccessorType(TypeText.InMetadata(constructor.ContainingType)!)}]\n    " : "";
         _accessors.Append($"""
 
-                [global::System.Runtime.CompilerServices.UnsafeAccessor(global::System.Runtime.CompilerServices.UnsafeAccessorKind.Constructor)]
-                {(name is null ? $"[return: {AccessorType(TypeText.InMetadata(constructor.ContainingType)!)}]\n    " : "")}private static extern {name ?? "object"} {method}({parameters});
+                [{Services}.UnsafeAccessor({Services}.UnsafeAccessorKind.Constructor)]
+                {returned}private static extern {name ?? "object"} {method}({parameters});
 
             """.Replace("\r\n", "\n"));
         return $"{method}({ArgumentsFor(constructor)})";
@@ -133,7 +134,7 @@ internal sealed class RecipeText
         return parameters.Contains(null) ? null : string.Join(", ", parameters);
     }
 
-    private static string AccessorType(string name) => $"global::System.Runtime.CompilerServices.UnsafeAccessorType(\"{name}\")";
+    private static string AccessorType(string name) => $"{Services}.UnsafeAccessorType(\"{name}\")";
 
     private string ArgumentsFor(IMethodSymbol constructor) =>
         string.Join(", ", constructor.Parameters.Select((parameter, number) => _types.Named(parameter.Type) switch

@@ -27,7 +27,8 @@ internal static class SourceRequests
 
     /// <summary>By its text alone.</summary>
     private static bool MayRequest(InvocationExpressionSyntax call) =>
-        call.Expression is MemberAccessExpressionSyntax { Name: GenericNameSyntax } or MemberBindingExpressionSyntax { Name: GenericNameSyntax }
+        call.Expression is MemberAccessExpressionSyntax { Name: GenericNameSyntax }
+        || call.Expression is MemberBindingExpressionSyntax { Name: GenericNameSyntax }
         || call.ArgumentList.Arguments.Any(argument =>
             argument.Expression is TypeOfExpressionSyntax or AnonymousFunctionExpressionSyntax or IdentifierNameSyntax);
 
@@ -45,8 +46,9 @@ internal static class SourceRequests
         }
 
         object? named = call.Arguments.Where(argument => argument.Parameter?.Name == "mark").Select(ConstantOf).FirstOrDefault();
+        IEnumerable<ITypeSymbol> messages = handler is null ? [] : method.TypeArguments.Concat(method.ContainingType.TypeArguments);
         return TypesOf(call)
-            .Concat(handler is null ? [] : method.TypeArguments.Concat(method.ContainingType.TypeArguments).Select(type => handler.Construct(type)))
+            .Concat(messages.Select(message => handler!.Construct(message)))
             .Select(type => new SourceRequest(type, named, IsConstructed: false));
     }
 

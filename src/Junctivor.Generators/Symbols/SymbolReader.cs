@@ -71,6 +71,9 @@ internal sealed class SymbolReader : ITypeReader
     /// <summary>What the source writes for a node; null where it is none of a registration.</summary>
     public static WrittenRegistration? WrittenOf(Node? node) => node?.Registration.Origin as WrittenRegistration;
 
+    /// <summary>Where the source writes a node; null where it does not.</summary>
+    public static Location? LocationOf(Node? node) => (node?.Registration.Origin as WrittenHandler)?.Location ?? WrittenOf(node)?.Location;
+
     public Node? Close(Node open, TypeRef service)
     {
         if (open.Kind != NodeKind.Class
@@ -121,6 +124,24 @@ internal sealed class SymbolReader : ITypeReader
     }
 
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
+
+    /// <summary>The handler of an endpoint, as a node that nobody requests.</summary>
+    public Node Read(WrittenHandler handler)
+    {
+        TypeRef nothing = _types[_types.Compilation.ObjectType];
+        return new Node
+        {
+            Order = int.MaxValue,
+            Kind = NodeKind.Factory,
+            Implementation = nothing,
+            Label = handler.Label,
+            Services = [nothing],
+            Level = Level.Scoped,
+            Place = handler.Place,
+            FactoryParameters = _classes.Read(handler.Services),
+            Origin = handler,
+        };
+    }
 
     private Node Read(WrittenRegistration registration, int order)
     {

@@ -1,0 +1,144 @@
+using Junctivor.Generators.Symbols;
+using Junctivor.Graph;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
+using Microsoft.CodeAnalysis.Operations;
+
+namespace Junctivor.Generators.Following;
+
+/// <summary>
+/// Finds the handlers of the endpoints that a program maps, and what they take with <c>[FromServices]</c>; and which wiring serves
+/// them.
+/// </summary>
+/// <param name="compilation">The source.</param>
+/// <param name="cancellationToken">Ends it.</param>
+internal sealed class EndpointHandlers(Compilation compilation, CancellationToken cancellationToken)
+{
+    private const string Routes = "Microsoft.AspNetCore.Routing.IEndpointRouteBuilder";
+    private const string FromServices = "Microsoft.AspNetCore.Mvc.FromServicesAttribute";
+    private const string HostRegistrations = "Microsoft.Extensions.DependencyInjection.IServiceCollection";
+
+    private readonly SourceMembers _members = new(compilation, cancellationToken);
+    private IReadOnlyList<WrittenHandler>? _all;
+    private HashSet<ITypeSymbol>? _ofHost;
+
+    /// <summary>Whether the program has a web server that could have some.</summary>
+    private bool IsWeb { get; } = compilation.GetTypeByMetadataName(Routes) is not null;
+
+    /// <summary>All handlers of the source.</summary>
+    public IReadOnlyList<WrittenHandler> All => _all ??= IsWeb ? [.. Calls("Map").Select(Read).OfType<WrittenHandler>()] : [];
+
+    /// <summary>The same, without what the host itself may have been given: it is asked for what the wiring does not provide.</summary>
+    public IReadOnlyList<WrittenHandler> OfWiringOnly =>
+    [
+        .. from handler in All
+           let services = handler.Services.Where(service => IsOfUser(service.Type)).ToList()
+           where services.Count > 0
+           select handler with { Services = services },
+    ];
+
+    /// <summary>Where the containers are built that serve requests.</summary>
+    public IReadOnlyCollection<SyntaxNode> Served =>
+    [
+        .. IsWeb ? Calls("UseJunctivor")
+            .Where(call => Operations.IsOf(call.TargetMethod.ContainingType, "Junctivor.RequestScopes"))
+            .Select(call => BuildOf(Operations.Argument(call, "container"), depth: 0))
+            .OfType<SyntaxNode>() : [],
+    ];
+
+    /// <summary>The calls of methods of which the name begins so.</summary>
+    private IEnumerable<IInvocationOperation> Calls(string name) => compilation.SyntaxTrees
+        .SelectMany(tree => tree.GetRoot(cancellationToken).DescendantNodes().OfType<InvocationExpressionSyntax>())
+        .Where(call => call.Expression is MemberAccessExpressionSyntax access
+            && access.Name.Identifier.ValueText.StartsWith(name, StringComparison.Ordinal))
+        .Select(call => _members.OperationOf(call))
+        .OfType<IInvocationOperation>();
+
+    private WrittenHandler? Read(IInvocationOperation call)
+    {
+        if (!call.TargetMethod.IsExtensionMethod
+            || !Operations.IsOf(call.TargetMethod.Parameters[0].Type, Routes)
+            || call.Arguments.Select(argument => HandlerIn(argument.Value)).FirstOrDefault(found => found is not null) is not { } handler)
+        {
+            return null;
+        }
+
+        IReadOnlyList<WrittenParameter> services =
+            [.. handler.Parameters.Where(IsService).Select(parameter => WrittenParameter.Of(parameter, compilation))];
+        FileLinePositionSpan place = call.Syntax.GetLocation().GetLineSpan();
+        string? pattern = Operations.ArgumentOrNull(call, "pattern")?.ConstantValue.Value as string;
+        SimpleNameSyntax name = ((MemberAccessExpressionSyntax)((InvocationExpressionSyntax)call.Syntax).Expression).Name;
+        return services.Count == 0
+            ? null
+            : new WrittenHandler(
+                $"{call.TargetMethod.Name}({(pattern is null ? "…" : $"\"{pattern}\"")})",
+                services,
+                new SourcePlace(place.Path, name.GetLocation().GetLineSpan().StartLinePosition.Line + 1),
+                name.GetLocation());
+    }
+
+    private static IMethodSymbol? HandlerIn(IOperation argument) => Operations.WithoutConversions(argument) switch
+    {
+        IDelegateCreationOperation { Target: IAnonymousFunctionOperation function } => function.Symbol,
+        IDelegateCreationOperation { Target: IMethodReferenceOperation method } => method.Method,
+        _ => null,
+    };
+
+    private static bool IsService(IParameterSymbol parameter) => parameter.GetAttributes()
+        .Any(attribute => Operations.IsOf(attribute.AttributeClass, FromServices));
+
+    /// <summary>Whether only a wiring can provide it: the framework has none of the kind, and the source tells the host of none.</summary>
+    private bool IsOfUser(ITypeSymbol type) =>
+        type.ContainingAssembly is { Name: var assembly }
+        && !assembly.StartsWith("Microsoft.", StringComparison.Ordinal)
+        && !assembly.StartsWith("System.", StringComparison.Ordinal)
+        && !OfHost.Contains(type);
+
+    /// <summary>Every type that is named where something is registered with the host.</summary>
+    private HashSet<ITypeSymbol> OfHost => _ofHost ??= ReadOfHost();
+
+    private HashSet<ITypeSymbol> ReadOfHost()
+    {
+        HashSet<ITypeSymbol> named = new(SymbolEqualityComparer.Default);
+        if (compilation.GetTypeByMetadataName(HostRegistrations) is null)
+        {
+            return named;
+        }
+
+        foreach (IInvocationOperation call in Calls("Add").Concat(Calls("TryAdd")).Where(IsToldToHost))
+        {
+            named.UnionWith(call.TargetMethod.TypeArguments);
+            named.UnionWith(call.Descendants().OfType<ITypeOfOperation>().Select(type => type.TypeOperand));
+            named.UnionWith(call.Descendants().OfType<IObjectCreationOperation>().Select(made => made.Type).OfType<ITypeSymbol>());
+        }
+
+        return named;
+    }
+
+    private static bool IsToldToHost(IInvocationOperation call) =>
+        call.TargetMethod is { IsExtensionMethod: true, Parameters: [{ Type: var extended }, ..] }
+        && Operations.IsOf(extended, HostRegistrations);
+
+    /// <summary>The call that builds a container; null where it is not known.</summary>
+    private SyntaxNode? BuildOf(IOperation container, int depth) => Operations.WithoutConversions(container) switch
+    {
+        IInvocationOperation { TargetMethod: { Name: "Build", ContainingType: var wiring } } build
+            when Operations.IsOf(wiring, "Junctivor.Wiring") => build.Syntax,
+        _ when depth > 2 => null,
+        ILocalReferenceOperation local when !_members.IsReassigned(local.Local) => BuildOf(local.Local, local, depth),
+        IInvocationOperation { TargetMethod: { IsStatic: true } method } call => BuildOf(method, call, depth),
+        _ => null,
+    };
+
+    private SyntaxNode? BuildOf(ISymbol member, IOperation use, int depth)
+    {
+        try
+        {
+            return BuildOf(_members.ValueOf(member.OriginalDefinition, Operations.LocationOf(use)), depth + 1);
+        }
+        catch (UnfollowableException)
+        {
+            return null;
+        }
+    }
+}
