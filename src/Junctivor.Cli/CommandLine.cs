@@ -18,9 +18,9 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     private const double MostSeconds = 86_400;
 
     public RootCommand Root() =>
-        new("Checks dependency-injection wirings, mends, explains and compares them, without building a container.")
+        new("Checks dependency-injection wirings, mends, explains, draws and compares them, without building a container.")
     {
-        Check(), Mend(), List(), Why(), Compare(), Fault(), Demo(),
+        Check(), Mend(), List(), Why(), Draw(), Compare(), Fault(), Demo(),
     };
 
     private Command Check()
@@ -124,6 +124,43 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
                 arguments.GetValue(format),
                 arguments.GetValue(output))));
         return why;
+    }
+
+    private Command Draw()
+    {
+        Argument<FileInfo> file = FileArgument();
+        Option<string?> wiring = WiringOption("Draw the wiring of this name.");
+        Option<string?> from = new("--from") { Description = "Draw a service, and all that it comes to.", HelpName = "SERVICE" };
+        Option<string?> around = new("--around")
+        {
+            Description = "Draw a service, what it requires, and what requires it.",
+            HelpName = "SERVICE"
+        };
+        Option<string[]> path = new("--path")
+        {
+            Description = "Draw all ways from one service to another.",
+            HelpName = "SERVICE SERVICE",
+            Arity = new ArgumentArity(2, 2),
+            AllowMultipleArgumentsPerToken = true,
+        };
+        Option<DrawFormat> format = new("--format")
+        {
+            Description = "svg (laid out by Graphviz, which must be installed), dot, mermaid, or json.",
+        };
+        Option<FileInfo?> output = OutputOption();
+        Option<double> limit = LimitOption();
+        Command draw = new("draw", "Draws a wiring: what requires what, how long it lives, and where faults are.")
+        {
+            file, wiring, from, around, path, format, output, limit,
+        };
+        draw.SetAction(arguments => InChildProcess([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () =>
+            DrawCommand.Run(
+                arguments.GetRequiredValue(file),
+                arguments.GetValue(wiring),
+                new DrawnPart(arguments.GetValue(from), arguments.GetValue(around), arguments.GetValue(path) ?? []),
+                arguments.GetValue(format),
+                arguments.GetValue(output))));
+        return draw;
     }
 
     private Command Compare()

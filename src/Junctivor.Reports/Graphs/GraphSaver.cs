@@ -124,7 +124,8 @@ internal sealed class GraphSaver(ServiceGraph graph)
 
     private string? MarkOf(Mark? mark) => mark is null ? null : mark.Type is null ? mark.ToString() : NameOf(mark.Type);
 
-    private string IdOf(Node node)
+    /// <summary>What others refer to a node by.</summary>
+    public string IdOf(Node node)
     {
         if (!_ids.TryGetValue(node, out string? id))
         {

@@ -53,6 +53,13 @@ public sealed partial class Wiring
         return BuildStep.Run(reading.Reader, reading.Found, incoming, options, parent: null);
     }
 
+    /// <summary>The graph of the wiring, and what is wrong with it, by the nodes of that graph.</summary>
+    internal (ServiceGraph Graph, CheckReport Report) CheckedGraph(BuildOptions options)
+    {
+        WiringReading reading = WiringReading.Of(Read(), Count);
+        return (reading.Reader.Graph, options.ToReport(reading.Reader.Graph, reading.Found));
+    }
+
     /// <summary>The graph of the wiring, for reports.</summary>
     internal ServiceGraph ReadGraph() => Read().Graph;
 

@@ -1,0 +1,45 @@
+namespace Junctivor.Reports.Drawing;
+
+/// <summary>One box of a drawing: a registration or what follows from one, or a service that nobody registers.</summary>
+internal sealed record DrawnNode
+{
+    /// <summary>What edges refer to it by: <c>n1</c>, <c>n2</c> and so on.</summary>
+    public required string Key { get; init; }
+
+    /// <summary>The identifier in the saved graph; null for a service that nobody registers.</summary>
+    public string? Id { get; init; }
+
+    /// <summary>The short name of the first service.</summary>
+    public required string Title { get; init; }
+
+    /// <summary>What creates it, such as the class; empty where the title says so.</summary>
+    public string Maker { get; init; } = "";
+
+    /// <summary>The short names of all services.</summary>
+    public IReadOnlyList<string> Services { get; init; } = [];
+
+    /// <summary><c>singleton</c>, <c>scoped</c>, <c>transient</c>, the name of a level, or empty.</summary>
+    public string Lifetime { get; init; } = "";
+
+    /// <summary>The mark, for people; null for none.</summary>
+    public string? Mark { get; init; }
+
+    /// <summary><c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c>, <c>alias</c>, <c>decorator</c> or
+    /// <c>missing</c>.</summary>
+    public required string Kind { get; init; }
+
+    /// <summary>The namespace of the class.</summary>
+    public string Namespace { get; init; } = "";
+
+    /// <summary>The source file, relative to the folder that all registrations share; null where nobody knows.</summary>
+    public string? File { get; init; }
+
+    /// <summary>The line in that file, counted from 1; 0 where nobody knows.</summary>
+    public int Line { get; init; }
+
+    /// <summary>Whether it is resolved from outside.</summary>
+    public bool ResolvedDirectly { get; init; }
+
+    /// <summary>The faults that it has part in, by number.</summary>
+    public IReadOnlyList<int> Faults { get; init; } = [];
+}
