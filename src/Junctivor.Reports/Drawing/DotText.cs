@@ -14,7 +14,8 @@ internal static class DotText
             .Append("  edge [fontname=\"Helvetica\", fontsize=9, color=\"#5B6670\", fontcolor=\"#434C54\", arrowsize=0.7]\n");
         foreach (DrawnNode node in drawing.Nodes)
         {
-            text.Append($"  {node.Key} [label={Quote(string.Join("\n", Labels.Under(node).Prepend(node.Title)))}, {StyleOf(node, drawing)}]\n");
+            string label = string.Join("\n", Labels.Under(node).Prepend(node.Title));
+            text.Append($"  {node.Key} [label={Quote(label)}, {StyleOf(node, drawing)}]\n");
         }
 
         foreach (DrawnEdge edge in drawing.Edges)

@@ -9,8 +9,8 @@ internal static class Labels
     public static IReadOnlyList<string> Under(DrawnNode node)
     {
         IReadOnlyList<string> others = [.. node.Services.Skip(1).Where(service => service != node.Maker)];
-        string also = others.Count == 0 ? ""
-            : $"also {string.Join(", ", others.Take(MostServices))}{(others.Count > MostServices ? $" and {others.Count - MostServices} more" : "")}";
+        string more = others.Count > MostServices ? $" and {others.Count - MostServices} more" : "";
+        string also = others.Count == 0 ? "" : $"also {string.Join(", ", others.Take(MostServices))}{more}";
         bool isPlain = node.Kind is "class" or "missing";
         string maker = isPlain || node.Kind is "alias" or "decorator" ? node.Maker : "";
         string lifetime = isPlain ? node.Lifetime : $"{node.Lifetime}, {node.Kind}";
