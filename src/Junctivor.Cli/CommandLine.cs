@@ -145,7 +145,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         };
         Option<DrawFormat> format = new("--format")
         {
-            Description = "svg (laid out by Graphviz, which must be installed), dot, mermaid, or json.",
+            Description = "html (a page, by default), svg (laid out by Graphviz, which must be installed), dot, mermaid, or json.",
         };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();

@@ -108,8 +108,8 @@ public sealed class DrawTests : IDisposable
         SkipWithoutGraphviz();
         string odd = _folder.Compile("Odd", Odd, typeof(Wiring).Assembly.Location);
 
-        XDocument harbour = XDocument.Parse((await Run("draw", Harbour, "--wiring", "office")).Output);
-        XDocument hostile = XDocument.Parse((await Run("draw", odd)).Output);
+        XDocument harbour = XDocument.Parse((await Run("draw", Harbour, "--wiring", "office", "--format", "svg")).Output);
+        XDocument hostile = XDocument.Parse((await Run("draw", odd, "--format", "svg")).Output);
 
         Assert.Contains("NightlyInvoicing", harbour.Root!.Value, StringComparison.Ordinal);
         Assert.DoesNotContain(hostile.Descendants(), element => element.Name.LocalName == "script");
@@ -153,7 +153,7 @@ public sealed class DrawTests : IDisposable
     [Fact]
     public async Task Without_Graphviz_it_says_what_to_install()
     {
-        ProgramRun run = await ProgramRun.With("PATH", _folder.PathOf("."), "src/Junctivor.Cli", "draw", Harbour, "--wiring", "office");
+        ProgramRun run = await ProgramRun.With("PATH", _folder.PathOf("."), "src/Junctivor.Cli", "draw", Harbour, "--wiring", "office", "--format", "svg");
 
         Assert.Equal((2, ""), (run.Status, run.Output));
         Assert.Contains("install Graphviz", run.Errors, StringComparison.Ordinal);

@@ -18,16 +18,38 @@ internal static class DrawCommand
 
         (SavedGraph graph, DrawnGraph whole) = Read(file, wiring);
         DrawnGraph drawing = PartOf(graph, whole, part, file);
-        Result.Write(
-            format switch
-            {
-                DrawFormat.Dot => DotText.Write(drawing).TrimEnd(),
-                DrawFormat.Mermaid => MermaidText.Write(drawing).TrimEnd(),
-                DrawFormat.Json => DrawingJson.Write(drawing),
-                _ => Waiting.While("Laying out …", () => Graphviz.ToSvg(DotText.Write(drawing))).TrimEnd(),
-            },
-            output);
+        if (format == DrawFormat.Html && output is null)
+        {
+            WritePage(drawing);
+        }
+        else
+        {
+            Result.Write(TextOf(drawing, format), output);
+        }
+
         return ExitStatus.Sound;
+    }
+
+    private static string TextOf(DrawnGraph drawing, DrawFormat format) => format switch
+    {
+        DrawFormat.Dot => DotText.Write(drawing).TrimEnd(),
+        DrawFormat.Mermaid => MermaidText.Write(drawing).TrimEnd(),
+        DrawFormat.Json => DrawingJson.Write(drawing),
+        DrawFormat.Svg => Waiting.While("Laying out …", () => Graphviz.ToSvg(DotText.Write(drawing))).TrimEnd(),
+        _ => PageText.Write(drawing).TrimEnd(),
+    };
+
+    /// <summary>A page is of no use on a terminal: it goes to a file that is called like the wiring.</summary>
+    private static void WritePage(DrawnGraph drawing)
+    {
+        FileInfo page = new($"{string.Concat(drawing.Wiring.Select(letter => char.IsLetterOrDigit(letter) ? letter : '-'))}.html");
+        if (page.Exists && !File.ReadAllText(page.FullName).Contains(PageText.Sign, StringComparison.Ordinal))
+        {
+            throw new CannotCheckException($"{page.Name} is there already, and is no drawing: name another file with --output.");
+        }
+
+        Result.Write(TextOf(drawing, DrawFormat.Html), page);
+        Terminal.Out.WriteLine($"{page.Name} is written: open it in a browser.");
     }
 
     private static (SavedGraph Graph, DrawnGraph Drawing) Read(FileInfo file, string? wiring)

@@ -3,6 +3,9 @@ namespace Junctivor.Cli.Commands;
 /// <summary>What a drawing is written as.</summary>
 internal enum DrawFormat
 {
+    /// <summary>A page for browsers.</summary>
+    Html,
+
     /// <summary>A picture, laid out by Graphviz.</summary>
     Svg,
 

@@ -16,7 +16,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
 {
     private const string Routes = "Microsoft.AspNetCore.Routing.IEndpointRouteBuilder";
     private const string FromServices = "Microsoft.AspNetCore.Mvc.FromServicesAttribute";
-    private const string HostRegistrations = "Microsoft.Extensions.DependencyInjection.IServiceCollection";
+    private const string Framework = "Microsoft.";
 
     private readonly SourceMembers _members = new(compilation, cancellationToken);
     private IReadOnlyList<WrittenHandler>? _all;
@@ -28,7 +28,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     /// <summary>All handlers of the source.</summary>
     public IReadOnlyList<WrittenHandler> All => _all ??= IsWeb ? [.. Calls("Map").Select(Read).OfType<WrittenHandler>()] : [];
 
-    /// <summary>The same, without what the host itself may have been given: it is asked for what the wiring does not provide.</summary>
+    /// <summary>The same, without what the host itself may have: it is asked for what the wiring does not provide.</summary>
     public IReadOnlyList<WrittenHandler> OfWiringOnly =>
     [
         .. from handler in All
@@ -47,12 +47,15 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     ];
 
     /// <summary>The calls of methods of which the name begins so.</summary>
-    private IEnumerable<IInvocationOperation> Calls(string name) => compilation.SyntaxTrees
-        .SelectMany(tree => tree.GetRoot(cancellationToken).DescendantNodes().OfType<InvocationExpressionSyntax>())
-        .Where(call => call.Expression is MemberAccessExpressionSyntax access
-            && access.Name.Identifier.ValueText.StartsWith(name, StringComparison.Ordinal))
-        .Select(call => _members.OperationOf(call))
-        .OfType<IInvocationOperation>();
+    private IEnumerable<IInvocationOperation> Calls(string name) =>
+        Calls((_, access) => access.Name.Identifier.ValueText.StartsWith(name, StringComparison.Ordinal));
+
+    private IEnumerable<IInvocationOperation> Calls(Func<InvocationExpressionSyntax, MemberAccessExpressionSyntax, bool> isWanted) =>
+        compilation.SyntaxTrees
+            .SelectMany(tree => tree.GetRoot(cancellationToken).DescendantNodes().OfType<InvocationExpressionSyntax>())
+            .Where(call => call.Expression is MemberAccessExpressionSyntax access && isWanted(call, access))
+            .Select(call => _members.OperationOf(call))
+            .OfType<IInvocationOperation>();
 
     private WrittenHandler? Read(IInvocationOperation call)
     {
@@ -87,37 +90,42 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     private static bool IsService(IParameterSymbol parameter) => parameter.GetAttributes()
         .Any(attribute => Operations.IsOf(attribute.AttributeClass, FromServices));
 
-    /// <summary>Whether only a wiring can provide it: the framework has none of the kind, and the source tells the host of none.</summary>
+    /// <summary>Whether only a wiring can provide it: it is no type of the framework, and the framework is told of it nowhere.</summary>
     private bool IsOfUser(ITypeSymbol type) =>
         type.ContainingAssembly is { Name: var assembly }
-        && !assembly.StartsWith("Microsoft.", StringComparison.Ordinal)
+        && !assembly.StartsWith(Framework, StringComparison.Ordinal)
         && !assembly.StartsWith("System.", StringComparison.Ordinal)
         && !OfHost.Contains(type);
 
-    /// <summary>Every type that is named where something is registered with the host.</summary>
+    /// <summary>Every type that is named in a call of an extension method of the framework: whatever that does with it.</summary>
     private HashSet<ITypeSymbol> OfHost => _ofHost ??= ReadOfHost();
 
     private HashSet<ITypeSymbol> ReadOfHost()
     {
         HashSet<ITypeSymbol> named = new(SymbolEqualityComparer.Default);
-        if (compilation.GetTypeByMetadataName(HostRegistrations) is null)
-        {
-            return named;
-        }
-
-        foreach (IInvocationOperation call in Calls("Add").Concat(Calls("TryAdd")).Where(IsToldToHost))
+        foreach (IInvocationOperation call in Calls(NamesTypes).Where(IsOfFramework))
         {
             named.UnionWith(call.TargetMethod.TypeArguments);
-            named.UnionWith(call.Descendants().OfType<ITypeOfOperation>().Select(type => type.TypeOperand));
-            named.UnionWith(call.Descendants().OfType<IObjectCreationOperation>().Select(made => made.Type).OfType<ITypeSymbol>());
+            named.UnionWith(call.Arguments.Select(TypeIn).OfType<ITypeSymbol>());
         }
 
         return named;
     }
 
-    private static bool IsToldToHost(IInvocationOperation call) =>
-        call.TargetMethod is { IsExtensionMethod: true, Parameters: [{ Type: var extended }, ..] }
-        && Operations.IsOf(extended, HostRegistrations);
+    /// <summary>By its text alone.</summary>
+    private static bool NamesTypes(InvocationExpressionSyntax call, MemberAccessExpressionSyntax access) =>
+        access.Name is GenericNameSyntax
+        || call.ArgumentList.Arguments.Any(argument => argument.Expression is TypeOfExpressionSyntax or BaseObjectCreationExpressionSyntax);
+
+    private static ITypeSymbol? TypeIn(IArgumentOperation argument) => Operations.WithoutConversions(argument.Value) switch
+    {
+        ITypeOfOperation type => type.TypeOperand,
+        IObjectCreationOperation creation => creation.Type,
+        _ => null,
+    };
+
+    private static bool IsOfFramework(IInvocationOperation call) =>
+        call.TargetMethod.IsExtensionMethod && call.TargetMethod.ContainingAssembly.Name.StartsWith(Framework, StringComparison.Ordinal);
 
     /// <summary>The call that builds a container; null where it is not known.</summary>
     private SyntaxNode? BuildOf(IOperation container, int depth) => Operations.WithoutConversions(container) switch

@@ -7,11 +7,11 @@ namespace Junctivor.Reading;
 /// <summary>The token of a type that no entry names as a type argument.</summary>
 internal static class RunTimeTokens
 {
-    public static TypeToken Of(Type type) => CompiledRecipes.ElementOf(type) ?? MadeOf(type);
+    public static TypeToken Of(Type type) => CompiledRecipes.ElementOf(type) ?? Closed(type);
 
     [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "Where there is no code, that is said.")]
     [UnconditionalSuppressMessage("Trimming", "IL2055", Justification = "The type argument carries no requirement but notnull.")]
-    private static TypeToken MadeOf(Type type)
+    private static TypeToken Closed(Type type)
     {
         Type token = typeof(TypeToken<>).MakeGenericType(type);
         if (!GenericClosing.HasCode(token))

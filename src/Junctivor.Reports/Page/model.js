@@ -1,0 +1,92 @@
+// What the page knows of the drawing, and which part of it is shown.
+
+export const lifetimes = ['singleton', 'scoped', 'transient'];
+
+/** The lifetime by which a node is drawn: levels of the user's own look alike. */
+export const kindOf = (node) => node.kind === 'missing' ? 'missing' : lifetimes.includes(node.lifetime) ? node.lifetime : 'level';
+
+export class Model {
+  constructor(drawing) {
+    this.wiring = drawing.wiring;
+    this.nodes = new Map(drawing.nodes.map((node) => [node.key, { ...node, file: node.file ?? '', needs: [], users: [] }]));
+    this.faults = new Map(drawing.faults.map((fault) => [fault.number, fault]));
+    this.edges = drawing.edges;
+    for (const edge of this.edges) {
+      this.nodes.get(edge.from).needs.push(edge);
+      this.nodes.get(edge.to).users.push(edge);
+    }
+    this.files = [...new Set([...this.nodes.values()].map((node) => node.file))].sort();
+  }
+
+  isSerious(numbers) {
+    return numbers.some((number) => this.faults.get(number)?.severity === 'fault');
+  }
+
+  /** Whether a text is in what a node is called, what creates it, or where it is. */
+  matches(node, text) {
+    const wanted = text.toLowerCase();
+    return [node.title, node.maker, node.mark, node.namespace, node.file, ...node.services]
+      .some((each) => (each ?? '').toLowerCase().includes(wanted));
+  }
+
+  /** The keys of all nodes on a way from one to another, with the edges on it. */
+  between(from, to) {
+    const down = this.reached(from, (node) => node.needs.map((edge) => edge.to));
+    const up = this.reached(to, (node) => node.users.map((edge) => edge.from));
+    return new Set([...down].filter((key) => up.has(key)));
+  }
+
+  reached(start, next) {
+    const reached = new Set();
+    const open = [start];
+    while (open.length > 0) {
+      const key = open.pop();
+      if (!reached.has(key)) {
+        reached.add(key);
+        open.push(...next(this.nodes.get(key)));
+      }
+    }
+    return reached;
+  }
+
+  /**
+   * The boxes and arrows that are shown: a box for each node of an open file, and one for each closed file; between two boxes one
+   * arrow for each form.
+   */
+  view(state) {
+    const boxes = new Map();
+    const boxOf = new Map();
+    for (const node of this.nodes.values()) {
+      if (!state.shown.has(kindOf(node)) || (state.only && !state.only.has(node.key))) {
+        continue;
+      }
+      const key = state.closed.has(node.file) && node.kind !== 'missing' ? `file ${node.file}` : node.key;
+      if (!boxes.has(key)) {
+        boxes.set(key, { key, nodes: [] });
+      }
+      boxes.get(key).nodes.push(node);
+      boxOf.set(node.key, key);
+    }
+
+    const arrows = new Map();
+    for (const edge of this.edges) {
+      const from = boxOf.get(edge.from);
+      const to = boxOf.get(edge.to);
+      if (from === undefined || to === undefined || from === to) {
+        continue;
+      }
+      const isClosed = from.startsWith('file ') || to.startsWith('file ');
+      const key = isClosed ? `${from}|${to}` : `${from}|${to}|${edge.form}`;
+      if (!arrows.has(key)) {
+        arrows.set(key, { key, from, to, form: isClosed ? 'one' : edge.form, edges: [], faults: [] });
+      }
+      const arrow = arrows.get(key);
+      arrow.edges.push(edge);
+      arrow.faults.push(...edge.faults.filter((number) => !arrow.faults.includes(number)));
+    }
+    for (const arrow of arrows.values()) {
+      arrow.codes = [...new Set(arrow.faults.map((number) => this.faults.get(number).code))];
+    }
+    return { boxes: [...boxes.values()], arrows: [...arrows.values()] };
+  }
+}

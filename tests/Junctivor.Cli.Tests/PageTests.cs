@@ -1,0 +1,241 @@
+using System.Diagnostics;
+using System.Text.Json;
+using Junctivor.Tests.Shared;
+using Microsoft.Playwright;
+
+namespace Junctivor.Cli.Tests;
+
+/// <summary>The page that draw writes, in a browser: each of its parts, by mouse and by keyboard.</summary>
+public sealed class PageTests : IAsyncLifetime
+{
+    private static readonly string[] Browsers = ["chromium", "chromium-browser", "google-chrome"];
+    private static readonly string Mistakes = ProgramRun.OutputOf("examples/Mistakes");
+
+    private readonly CompiledFolder _folder = new();
+    private readonly List<string> _problems = [];
+    private IPlaywright? _playwright;
+    private IBrowser? _browser;
+
+    public ValueTask InitializeAsync() => ValueTask.CompletedTask;
+
+    public async ValueTask DisposeAsync()
+    {
+        if (_browser is not null)
+        {
+            await _browser.DisposeAsync();
+        }
+
+        _playwright?.Dispose();
+        _folder.Dispose();
+        Assert.Empty(_problems);
+    }
+
+    [Fact]
+    public async Task A_wiring_with_faults_shows_them_where_they_are()
+    {
+        IPage page = await Open(Mistakes, "--wiring", "troubled harbour");
+
+        Assert.Equal("11 services, 11 boxes", await page.Locator("#count").TextContentAsync());
+        Assert.Equal("4 findings", await page.Locator("#panel h2").TextContentAsync());
+        Assert.Equal(5, await page.Locator(".arrow.serious").CountAsync());
+        Assert.Equal(["JV101", "JV201", "JV201", "JV301", "JV301"], (await page.Locator(".arrow.serious text").AllTextContentsAsync()).Order());
+        Assert.Contains(
+            "has part in JV101, JV301", await Box(page, "BerthPlanner").GetAttributeAsync("aria-label"), StringComparison.Ordinal);
+        Assert.Contains(".Also<ITideTable>()", await page.Locator("#panel").TextContentAsync(), StringComparison.Ordinal);
+        Assert.Equal(11, await page.Locator("#table tbody tr").CountAsync());
+    }
+
+    [Fact]
+    public async Task A_click_shows_a_service_and_back_leaves_it()
+    {
+        IPage page = await Open(Mistakes, "--wiring", "troubled harbour");
+
+        await Box(page, "BerthPlanner").ClickAsync();
+        string panel = (await page.Locator("#panel").TextContentAsync())!;
+        string address = page.Url;
+        int dim = await page.Locator(".box.dim").CountAsync();
+        await page.Locator("#to").SelectOptionAsync(new SelectOptionValue { Label = "Caller" });
+        string? way = await page.Locator("#way").TextContentAsync();
+        await page.GoBackAsync();
+        await page.GoBackAsync();
+
+        Assert.StartsWith("BerthPlannertransient, created by a classTroubledHarbour.cs:15", panel, StringComparison.Ordinal);
+        Assert.Contains("Requiresledger: PaperLedgertides: ITideTable (missing)", panel, StringComparison.Ordinal);
+        Assert.Contains("Required byBookingDeskNightlyInvoicing", panel, StringComparison.Ordinal);
+        Assert.Equal(6, dim);
+        Assert.Equal("3 services are on the ways to Caller.", way);
+        Assert.Equal("4 findings", await page.Locator("#panel h2").TextContentAsync());
+        IPage linked = await page.Context.NewPageAsync();
+        await linked.GotoAsync(address);
+        Assert.Equal("BerthPlanner", await linked.Locator("#panel h2").TextContentAsync());
+    }
+
+    [Fact]
+    public async Task The_keyboard_alone_finds_selects_and_leaves()
+    {
+        IPage page = await Open(Mistakes, "--wiring", "troubled harbour");
+
+        await page.Keyboard.PressAsync("/");
+        await page.Keyboard.TypeAsync("pilotb");
+        string? matches = await page.Locator("#matches").TextContentAsync();
+        await page.Keyboard.PressAsync("Enter");
+        string? selected = await page.Locator("#panel h2").TextContentAsync();
+        await page.Keyboard.PressAsync("ArrowUp");
+        await page.Keyboard.PressAsync("Enter");
+        string? above = await page.Locator("#panel h2").TextContentAsync();
+        await page.Keyboard.PressAsync("Escape");
+
+        Assert.Equal(("1 found", "PilotBoat", "Pilot"), (matches, selected, above));
+        Assert.Equal("4 findings", await page.Locator("#panel h2").TextContentAsync());
+    }
+
+    [Fact]
+    public async Task Lifetimes_and_files_can_be_left_out()
+    {
+        IPage page = await Open(ProgramRun.OutputOf("examples/Harbour"), "--wiring", "office");
+        int all = await page.Locator(".box").CountAsync();
+
+        await page.Locator("#lifetimes input[value=singleton]").UncheckAsync();
+        int withoutSingletons = await page.Locator(".box").CountAsync();
+        await page.Locator("#lifetimes input[value=singleton]").CheckAsync();
+        await page.GetByText("Close all").ClickAsync();
+        int files = await page.Locator(".box.file").CountAsync();
+        await page.Locator(".box.file").First.ClickAsync();
+
+        Assert.Equal(32, all);
+        Assert.Equal(0, await page.Locator(".box.singleton.dim").CountAsync());
+        Assert.InRange(withoutSingletons, 5, 15);
+        Assert.Equal(4, files);
+        Assert.Equal(3, await page.Locator(".box.file").CountAsync());
+    }
+
+    [Fact]
+    public async Task A_thousand_services_start_with_their_files_closed()
+    {
+        IPage page = await Open(Large(1000));
+
+        Assert.Equal(20, await page.Locator(".box").CountAsync());
+        await page.Locator("#search").FillAsync("Service517");
+        await page.Locator("#search").PressAsync("Enter");
+        Assert.Equal("Service517", await page.Locator("#panel h2").TextContentAsync());
+        Assert.Equal(19, await page.Locator(".box.file").CountAsync());
+        Assert.Equal(50, await page.Locator(".box:not(.file)").CountAsync());
+    }
+
+    [Fact]
+    public async Task Hostile_names_stay_text()
+    {
+        string odd = _folder.Compile("Odd", """
+            using Junctivor;
+
+            public static class Office
+            {
+                [CheckedWiring]
+                public static Wiring Odd => [Singleton.Of<Desk>().Marked("</script><script>alert(1)</script><img src=x onerror=alert(2)>")];
+            }
+
+            public class Desk;
+            """, typeof(Wiring).Assembly.Location);
+
+        IPage page = await Open(odd);
+
+        Assert.Equal(2, await page.Locator("script").CountAsync());
+        Assert.Equal(0, await page.Locator("img").CountAsync());
+        Assert.Contains("</script><script>alert(1)", await Box(page, "Desk").TextContentAsync(), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(ColorScheme.Light, "rgb(251, 251, 249)")]
+    [InlineData(ColorScheme.Dark, "rgb(23, 27, 30)")]
+    public async Task It_is_light_or_dark_as_the_reader_likes(ColorScheme scheme, string background)
+    {
+        IPage page = await Open(Mistakes, "--wiring", "troubled harbour");
+
+        await page.EmulateMediaAsync(new PageEmulateMediaOptions { ColorScheme = scheme });
+
+        Assert.Equal(background, await page.EvaluateAsync<string>("getComputedStyle(document.body).backgroundColor"));
+    }
+
+    [Fact]
+    public async Task Without_a_file_it_is_written_beside_and_nothing_else_is_overwritten()
+    {
+        string saved = Large(3);
+        string page = _folder.PathOf("large.html");
+        ProgramRun first = await InFolder("draw", saved);
+        ProgramRun again = await InFolder("draw", saved);
+        string written = await File.ReadAllTextAsync(page, TestContext.Current.CancellationToken);
+        await File.WriteAllTextAsync(page, "mine", TestContext.Current.CancellationToken);
+        ProgramRun refused = await InFolder("draw", saved);
+
+        Assert.Equal((0, "large.html is written: open it in a browser.\n", ""), (first.Status, first.Output, first.Errors));
+        Assert.Equal(first, again);
+        Assert.StartsWith("<!doctype html>", written, StringComparison.Ordinal);
+        Assert.Equal(
+            (2, "junctivor: large.html is there already, and is no drawing: name another file with --output.\n"),
+            (refused.Status, refused.Errors));
+        Assert.Equal("mine", await File.ReadAllTextAsync(page, TestContext.Current.CancellationToken));
+    }
+
+    private Task<ProgramRun> InFolder(params string[] arguments) => ProgramRun.OfProgram(
+        new ProcessStartInfo("dotnet", [ProgramRun.OutputOf("src/Junctivor.Cli"), .. arguments])
+        {
+            WorkingDirectory = _folder.PathOf("."),
+        },
+        "");
+
+    private static ILocator Box(IPage page, string title) =>
+        page.Locator(".box").Filter(new LocatorFilterOptions { Has = page.Locator($"text.title >> text=/^{title}$/") });
+
+    /// <summary>A saved graph of many services in twenty files, each of which requires some before it.</summary>
+    private string Large(int count)
+    {
+        string file = _folder.PathOf("large.json");
+        File.WriteAllText(file, JsonSerializer.Serialize(new
+        {
+            format = "junctivor-graph",
+            version = 1,
+            wiring = "large",
+            registrations = Enumerable.Range(0, count).Select(number => new
+            {
+                id = $"Service{number}",
+                createdBy = "class",
+                type = $"Service{number}",
+                services = new[] { $"Service{number}" },
+                lifetime = number % 3 == 0 ? "singleton" : "transient",
+                file = $"Module{number % 20}.cs",
+                line = number + 1,
+                needs = new[] { number / 2, number / 3 }.Where(other => other != number).Distinct().Select(other => new
+                {
+                    parameter = $"p{other}",
+                    service = $"Service{other}",
+                    gets = "one",
+                    by = new[] { $"Service{other}" },
+                }),
+            }),
+        }));
+        return file;
+    }
+
+    private async Task<IPage> Open(params string[] drawn)
+    {
+        string? program = Browsers.SelectMany(name => (Environment.GetEnvironmentVariable("PATH") ?? "").Split(Path.PathSeparator)
+            .Select(folder => Path.Combine(folder, name))).FirstOrDefault(File.Exists);
+        Assert.SkipWhen(program is null, "No Chromium is installed: apt-get install chromium.");
+        string file = _folder.PathOf("page.html");
+        ProgramRun run = await ProgramRun.Of("src/Junctivor.Cli", ["draw", .. drawn, "--format", "html", "--output", file]);
+        Assert.Equal((0, "", ""), (run.Status, run.Output, run.Errors));
+        _playwright = await Playwright.CreateAsync();
+        _browser = await _playwright.Chromium.LaunchAsync(new BrowserTypeLaunchOptions { ExecutablePath = program, Args = ["--no-sandbox"] });
+        IBrowserContext context = await _browser.NewContextAsync(new BrowserNewContextOptions
+        {
+            ViewportSize = new ViewportSize { Width = 1280, Height = 800 },
+        });
+        IPage page = await context.NewPageAsync();
+        page.Console += (_, message) => _problems.Add(message.Text);
+        page.PageError += (_, message) => _problems.Add(message);
+        page.Dialog += (_, dialog) => _problems.Add(dialog.Message);
+        page.Request += (_, request) => _problems.AddRange(request.Url.StartsWith("file:", StringComparison.Ordinal) ? [] : [request.Url]);
+        await page.GotoAsync($"file://{file}");
+        return page;
+    }
+}
