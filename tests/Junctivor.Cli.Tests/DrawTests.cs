@@ -153,7 +153,8 @@ public sealed class DrawTests : IDisposable
     [Fact]
     public async Task Without_Graphviz_it_says_what_to_install()
     {
-        ProgramRun run = await ProgramRun.With("PATH", _folder.PathOf("."), "src/Junctivor.Cli", "draw", Harbour, "--wiring", "office", "--format", "svg");
+        ProgramRun run = await ProgramRun.With(
+            "PATH", _folder.PathOf("."), "src/Junctivor.Cli", "draw", Harbour, "--wiring", "office", "--format", "svg");
 
         Assert.Equal((2, ""), (run.Status, run.Output));
         Assert.Contains("install Graphviz", run.Errors, StringComparison.Ordinal);

@@ -38,7 +38,8 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Equal("11 services, 11 boxes", await page.Locator("#count").TextContentAsync());
         Assert.Equal("4 findings", await page.Locator("#panel h2").TextContentAsync());
         Assert.Equal(5, await page.Locator(".arrow.serious").CountAsync());
-        Assert.Equal(["JV101", "JV201", "JV201", "JV301", "JV301"], (await page.Locator(".arrow.serious text").AllTextContentsAsync()).Order());
+        Assert.Equal(
+            ["JV101", "JV201", "JV201", "JV301", "JV301"], (await page.Locator(".arrow.serious text").AllTextContentsAsync()).Order());
         Assert.Contains(
             "has part in JV101, JV301", await Box(page, "BerthPlanner").GetAttributeAsync("aria-label"), StringComparison.Ordinal);
         Assert.Contains(".Also<ITideTable>()", await page.Locator("#panel").TextContentAsync(), StringComparison.Ordinal);
@@ -225,7 +226,8 @@ public sealed class PageTests : IAsyncLifetime
         ProgramRun run = await ProgramRun.Of("src/Junctivor.Cli", ["draw", .. drawn, "--format", "html", "--output", file]);
         Assert.Equal((0, "", ""), (run.Status, run.Output, run.Errors));
         _playwright = await Playwright.CreateAsync();
-        _browser = await _playwright.Chromium.LaunchAsync(new BrowserTypeLaunchOptions { ExecutablePath = program, Args = ["--no-sandbox"] });
+        _browser = await _playwright.Chromium.LaunchAsync(
+            new BrowserTypeLaunchOptions { ExecutablePath = program, Args = ["--no-sandbox"] });
         IBrowserContext context = await _browser.NewContextAsync(new BrowserNewContextOptions
         {
             ViewportSize = new ViewportSize { Width = 1280, Height = 800 },

@@ -97,6 +97,7 @@ internal static class DrawCommand
         return found.Count > 0
             ? found
             : throw new CannotCheckException(
-                $"{file.Name} has no service '{service}'{ServiceSearch.Near([graph], service)}: 'junctivor list {file}' lists all services.");
+                $"{file.Name} has no service '{service}'{ServiceSearch.Near([graph], service)}: 'junctivor list {file}' lists all "
+                    + "services.");
     }
 }
