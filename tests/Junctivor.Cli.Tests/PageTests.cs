@@ -35,7 +35,7 @@ public sealed class PageTests : IAsyncLifetime
     {
         IPage page = await Open(Mistakes, "--wiring", "troubled harbour");
 
-        Assert.Equal("11 services, 11 boxes", await page.Locator("#count").TextContentAsync());
+        Assert.Equal("11 services", await page.Locator("#count").TextContentAsync());
         Assert.Equal("4 findings", await page.Locator("#panel h2").TextContentAsync());
         Assert.Equal(5, await page.Locator(".arrow.serious").CountAsync());
         Assert.Equal(
@@ -43,7 +43,9 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Contains(
             "has part in JV101, JV301", await Box(page, "BerthPlanner").GetAttributeAsync("aria-label"), StringComparison.Ordinal);
         Assert.Contains(".Also<ITideTable>()", await page.Locator("#panel").TextContentAsync(), StringComparison.Ordinal);
+        await page.Locator("#table summary").First.ClickAsync();
         Assert.Equal(11, await page.Locator("#table tbody tr").CountAsync());
+        Assert.Contains("BerthPlanner", await page.Locator("#table tbody").TextContentAsync(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -109,6 +111,46 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Equal(4, files);
         Assert.Equal(3, await page.Locator(".box.file").CountAsync());
     }
+
+    [Fact]
+    public async Task One_folder_or_namespace_can_be_shown_alone()
+    {
+        IPage page = await Open(ProgramRun.OutputOf("examples/Harbour"), "--wiring", "office");
+
+        await page.Locator("#place").SelectOptionAsync("folder Night");
+        IReadOnlyList<string> ofFolder = await page.Locator(".box .title").AllTextContentsAsync();
+        await page.Locator("#place").SelectOptionAsync("namespace Harbour.Arrivals");
+        IReadOnlyList<string> ofNamespace = await page.Locator(".box .title").AllTextContentsAsync();
+        await page.GoBackAsync();
+        IReadOnlyList<string> back = await page.Locator(".box .title").AllTextContentsAsync();
+
+        Assert.Equal(["IContributesEndpoints", "JobSchedule", "NightlyInvoicing"], ofFolder.Order());
+        Assert.Contains("ArrivalQueue", ofNamespace);
+        Assert.DoesNotContain("NightlyInvoicing", ofNamespace);
+        Assert.Equal(ofFolder.Order(), back.Order());
+    }
+
+    [Theory]
+    [InlineData(ColorScheme.Light)]
+    [InlineData(ColorScheme.Dark)]
+    public async Task An_accessibility_checker_finds_nothing(ColorScheme scheme)
+    {
+        string checker = Path.Combine(ProgramRun.RepositoryRoot, "tests", "Tools", "axe", "node_modules", "axe-core", "axe.min.js");
+        Assert.SkipUnless(File.Exists(checker), "axe-core is not installed: run 'npm ci' in tests/Tools/axe.");
+        IPage page = await Open(Mistakes, "--wiring", "troubled harbour");
+        await page.EmulateMediaAsync(new PageEmulateMediaOptions { ColorScheme = scheme });
+        await page.Locator("#table summary").First.ClickAsync();
+
+        await page.EvaluateAsync($"{await File.ReadAllTextAsync(checker, TestContext.Current.CancellationToken)};undefined");
+        string whole = await FoundByChecker(page);
+        await Box(page, "Pilot").ClickAsync();
+        string selected = await FoundByChecker(page);
+
+        Assert.Equal(("", ""), (whole, selected));
+    }
+
+    private static Task<string> FoundByChecker(IPage page) => page.EvaluateAsync<string>(
+        "axe.run().then(found => found.violations.map(each => `${each.id}: ${each.nodes.map(node => node.html).join(' ')}`).join('\\n'))");
 
     [Fact]
     public async Task A_thousand_services_start_with_their_files_closed()

@@ -5,6 +5,8 @@ export const lifetimes = ['singleton', 'scoped', 'transient'];
 /** The lifetime by which a node is drawn: levels of the user's own look alike. */
 export const kindOf = (node) => node.kind === 'missing' ? 'missing' : lifetimes.includes(node.lifetime) ? node.lifetime : 'level';
 
+const folderOf = (node) => node.file.includes('/') ? node.file.slice(0, node.file.lastIndexOf('/')) : '';
+
 export class Model {
   constructor(drawing) {
     this.wiring = drawing.wiring;
@@ -15,7 +17,11 @@ export class Model {
       this.nodes.get(edge.from).needs.push(edge);
       this.nodes.get(edge.to).users.push(edge);
     }
-    this.files = [...new Set([...this.nodes.values()].map((node) => node.file))].sort();
+    const sorted = (texts) => [...new Set(texts)].filter((text) => text).sort((one, other) => one.localeCompare(other, 'en', { numeric: true }));
+    const all = [...this.nodes.values()];
+    this.files = sorted(all.map((node) => node.file));
+    this.folders = sorted(all.map((node) => folderOf(node)));
+    this.namespaces = sorted(all.map((node) => node.namespace));
   }
 
   isSerious(numbers) {
@@ -27,6 +33,15 @@ export class Model {
     const wanted = text.toLowerCase();
     return [node.title, node.maker, node.mark, node.namespace, node.file, ...node.services]
       .some((each) => (each ?? '').toLowerCase().includes(wanted));
+  }
+
+  /** Whether a node is in a folder, a file or a namespace, given as `folder …`, `file …` or `namespace …`; all are in ''. */
+  isIn(node, place) {
+    const [kind, ...words] = place.split(' ');
+    const name = words.join(' ');
+    const isBelow = (text, separator) => text === name || text.startsWith(name + separator);
+    return kind === '' || node.kind === 'missing'
+      || (kind === 'folder' ? isBelow(folderOf(node), '/') : kind === 'file' ? node.file === name : isBelow(node.namespace, '.'));
   }
 
   /** The keys of all nodes on a way from one to another, with the edges on it. */
@@ -57,7 +72,7 @@ export class Model {
     const boxes = new Map();
     const boxOf = new Map();
     for (const node of this.nodes.values()) {
-      if (!state.shown.has(kindOf(node)) || (state.only && !state.only.has(node.key))) {
+      if (!state.shown.has(kindOf(node)) || !this.isIn(node, state.place)) {
         continue;
       }
       const key = state.closed.has(node.file) && node.kind !== 'missing' ? `file ${node.file}` : node.key;

@@ -2,6 +2,7 @@ import { Model, kindOf } from './model.js';
 import { draw, layOut, svg } from './picture.js';
 
 const most = 60;
+const smallest = 2.2;
 const model = new Model(JSON.parse(document.getElementById('drawing').textContent));
 const find = (id) => document.getElementById(id);
 const picture = find('picture');
@@ -26,7 +27,7 @@ const state = {
   to: null,
   closed: new Set(model.nodes.size > most ? model.files : []),
   shown: new Set(['singleton', 'scoped', 'transient', 'level', 'missing']),
-  only: null,
+  place: '',
   text: '',
 };
 
@@ -46,6 +47,9 @@ const address = () => {
   if (hidden.length > 0) {
     parts.set('hide', hidden.join(','));
   }
+  if (state.place) {
+    parts.set('in', state.place);
+  }
   const closed = model.files.filter((file) => state.closed.has(file));
   if (closed.length > 0 && closed.length < model.files.length) {
     parts.set('closed', closed.map((file) => model.files.indexOf(file)).join(','));
@@ -64,6 +68,7 @@ const readAddress = () => {
   state.selected = keyOf(parts.get('service'));
   state.to = keyOf(parts.get('to'));
   state.shown = new Set(['singleton', 'scoped', 'transient', 'level', 'missing'].filter((kind) => !(parts.get('hide') ?? '').split(',').includes(kind)));
+  state.place = parts.get('in') ?? '';
   const closed = parts.get('closed');
   state.closed = closed === null ? new Set(model.nodes.size > most ? model.files : [])
     : closed === 'none' ? new Set()
@@ -82,9 +87,10 @@ const remember = () => {
 
 const applyFrame = () => picture.setAttribute('viewBox', `${frame.x} ${frame.y} ${frame.width} ${frame.height}`);
 
-const fit = () => {
+/** Shows all; or as much from the middle as can still be read. */
+const fit = (most = Infinity) => {
   const { width, height } = picture.getBoundingClientRect();
-  const scale = Math.max(laid.width / Math.max(width, 1), laid.height / Math.max(height, 1), 0.75);
+  const scale = Math.min(most, Math.max(laid.width / Math.max(width, 1), laid.height / Math.max(height, 1), 0.75));
   frame = { width: width * scale, height: height * scale, x: (laid.width - width * scale) / 2, y: (laid.height - height * scale) / 2 };
   applyFrame();
 };
@@ -103,9 +109,9 @@ const move = (across, down) => {
 const redraw = (isFitting = true) => {
   laid = layOut(model.view(state), picture.getBoundingClientRect());
   picture.replaceChildren(...draw(laid, model));
-  find('count').textContent = `${model.nodes.size} services, ${laid.boxes.length} boxes`;
+  find('count').textContent = `${model.nodes.size} services${laid.boxes.length === model.nodes.size ? '' : `, ${laid.boxes.length} boxes`}`;
   if (isFitting) {
-    fit();
+    fit(smallest);
   }
   light();
 };
@@ -221,6 +227,10 @@ const select = (key, isFocusing = false) => {
     state.shown.add(kindOf(model.nodes.get(key)));
     showFilters();
     redraw();
+  } else if (key && !model.isIn(model.nodes.get(key), state.place)) {
+    state.place = '';
+    showFilters();
+    redraw();
   } else if (isOpening) {
     redraw();
   } else {
@@ -259,8 +269,16 @@ const toggleAll = (isClosing) => {
 
 const activate = (key) => key.startsWith('file ') ? toggle(key.slice(5)) : select(key);
 
+const choice = (value, text) => html('option', { value, ...(value === state.place ? { selected: '' } : {}) }, text);
+
+const choices = (label, kind, names) => names.length === 0 ? ''
+  : html('optgroup', { label }, ...names.map((name) => choice(`${kind} ${name}`, name)));
+
 const showFilters = () => {
+  find('place').replaceChildren(choice('', 'everything'), choices('Folders', 'folder', model.folders), choices('Files', 'file', model.files),
+    choices('Namespaces', 'namespace', model.namespaces));
   for (const input of find('lifetimes').querySelectorAll('input')) {
+    input.parentElement.hidden = ![...model.nodes.values()].some((node) => kindOf(node) === input.value);
     input.checked = state.shown.has(input.value);
   }
 };
@@ -274,7 +292,7 @@ const showFound = () => {
   light();
 };
 
-const table = () => find('table').append(html('table', {},
+find('table').addEventListener('toggle', () => find('table').append(html('table', {},
   html('thead', {}, html('tr', {}, ...['Service', 'Created by', 'Lifetime', 'Place', 'Requires', 'Faults'].map((title) => html('th', { scope: 'col' }, title)))),
   html('tbody', {}, ...[...model.nodes.values()].map((node) => html('tr', {},
     html('th', { scope: 'row' }, link(node.key, node.title), node.mark ? ` marked ${node.mark}` : ''),
@@ -282,7 +300,7 @@ const table = () => find('table').append(html('table', {},
     html('td', {}, node.lifetime),
     html('td', {}, node.kind === 'missing' ? '' : place(node)),
     html('td', {}, [...new Set(node.needs.map((edge) => model.nodes.get(edge.to).title))].join(', ')),
-    html('td', {}, [...new Set(node.faults.map((number) => model.faults.get(number)?.code))].join(', ')))))));
+    html('td', {}, [...new Set(node.faults.map((number) => model.faults.get(number)?.code))].join(', '))))))), { once: true });
 
 const step = (element, across, down) => {
   const here = laid.boxes.find((box) => box.key === element.dataset.key);
@@ -351,7 +369,7 @@ picture.addEventListener('wheel', (event) => {
 
 document.addEventListener('keydown', (event) => {
   const isTyping = event.target.matches('input, select, textarea');
-  const keys = { '+': () => zoom(1 / 1.25), '-': () => zoom(1.25), 0: fit, '/': () => find('search').focus() };
+  const keys = { '+': () => zoom(1 / 1.25), '-': () => zoom(1.25), 0: () => fit(), '/': () => find('search').focus() };
   if (event.key === 'Escape') {
     find('search').value = '';
     state.text = '';
@@ -382,10 +400,19 @@ find('lifetimes').addEventListener('change', (event) => {
   remember();
   redraw();
 });
+find('place').addEventListener('change', (event) => {
+  state.place = event.target.value;
+  if (state.place.startsWith('file ')) {
+    state.closed.delete(state.place.slice(5));
+  }
+  remember();
+  redraw();
+  show();
+});
 find('in').addEventListener('click', () => zoom(1 / 1.25));
 find('out').addEventListener('click', () => zoom(1.25));
-find('all').addEventListener('click', fit);
-window.addEventListener('resize', fit);
+find('all').addEventListener('click', () => fit());
+window.addEventListener('resize', () => fit(smallest));
 window.addEventListener('popstate', () => {
   readAddress();
   showFilters();
@@ -410,4 +437,3 @@ readAddress();
 showFilters();
 redraw();
 show();
-table();

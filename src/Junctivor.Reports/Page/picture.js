@@ -148,10 +148,10 @@ const smooth = (points) => {
   return `${path}L${points.at(-1).x},${points.at(-1).y}`;
 };
 
-/** What a screen reader says of a box. */
+/** What a screen reader says of a box: what is written in it, and its faults. */
 const spoken = (box, model) => {
   const faults = [...new Set(box.nodes.flatMap((node) => node.faults))].map((number) => model.faults.get(number)?.code).filter((code) => code);
-  return [...box.lines, faults.length > 0 ? `has part in ${faults.join(', ')}` : ''].filter((each) => each).join(', ');
+  return `${box.lines.join(' ')}${faults.length > 0 ? `, has part in ${faults.join(', ')}` : ''}`;
 };
 
 /** Draws it all; the boxes in the order in which a reader comes to them. */
@@ -175,7 +175,7 @@ export const draw = (laid, model) => {
       class: `box ${box.kind}${severity}`, transform: `translate(${box.x},${box.y})`, 'data-key': box.key, tabindex: '0', role: 'button',
       'aria-label': spoken(box, model),
     }, ...outline(box));
-    box.lines.forEach((line, number) => group.append(svg('text', {
+    box.lines.forEach((line, number) => group.append(number === 0 ? '' : ' ', svg('text', {
       class: number === 0 ? 'title' : 'line', y: (number - (box.lines.length - 1) / 2) * lineHeight + 4,
     }, line)));
     boxes.append(group);
