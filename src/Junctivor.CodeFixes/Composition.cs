@@ -75,6 +75,7 @@ internal sealed class Composition
     private ConstructedClass? Take(IObjectCreationOperation creation)
     {
         if (creation is not { Initializer: null, Constructor: { DeclaredAccessibility: Accessibility.Public } constructor }
+            || constructor.Parameters.Any(parameter => parameter.RefKind != RefKind.None)
             || creation.Type is not INamedTypeSymbol { TypeKind: TypeKind.Class } type
             || !type.Locations.Any(location => location.IsInSource)
             || type.InstanceConstructors.Count(each => each.DeclaredAccessibility == Accessibility.Public) != 1)
@@ -90,13 +91,9 @@ internal sealed class Composition
             {
                 needed.Serve(parameter.Type);
             }
-            else if (parameter.RefKind == RefKind.None)
-            {
-                taken.Pass(parameter, argument.Value, _model);
-            }
             else
             {
-                return null;
+                taken.Pass(parameter, argument.Value, _model);
             }
         }
 

@@ -135,6 +135,7 @@ public class RefactoringTests
     [InlineData("Desk desk = new(new Ledger(new SystemClock(), \"a\"), new Printer(new SystemClock()));")]
     [InlineData("SystemClock clock = new();")]
     [InlineData("object kept = null!; kept = new Printer(new SystemClock());")]
+    [InlineData("int count = 0; Shelf shelf = new(new Counter(ref count, new SystemClock()));")]
     public async Task Nothing_is_offered_where_a_wiring_would_say_something_else(string statements)
     {
         EditedProject project = EditedProject.Of("/Program.cs", Program(statements));
@@ -210,6 +211,8 @@ public class RefactoringTests
         public sealed class SystemClock : IClock;
         public sealed record Ledger(IClock Clock, string? file);
         public sealed record Printer(IClock Clock);
+        public sealed class Counter { public Counter(ref int count, IClock clock) => count++; }
+        public sealed record Shelf(Counter Counter);
         public sealed record Desk(Ledger Ledger, Printer Printer) : IDisposable { public void Open() { } public void Dispose() { } }
         """.Replace("(IClock Clock", "(IClock clock", StringComparison.Ordinal);
 
