@@ -145,7 +145,8 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         };
         Option<DrawFormat> format = new("--format")
         {
-            Description = "html (a page, by default), svg (laid out by Graphviz, which must be installed), dot, mermaid, or json.",
+            Description = "html, by default: a page, written to a file that is called like the wiring; svg, laid out by Graphviz, which must be "
+                + "installed; dot, mermaid, or json.",
         };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();

@@ -103,6 +103,7 @@ public class CheckTests
         Assert.Equal((0, ""), (run.Status, run.Errors));
         Assert.Contains("office: 7 registrations", run.Output, StringComparison.Ordinal);
         Assert.Contains("└─ Planner: BerthPlanner", run.Output, StringComparison.Ordinal);
+        Assert.Contains("flowchart TB\n", run.Output, StringComparison.Ordinal);
         Assert.Contains("office → rehearsal: 4 differences", run.Output, StringComparison.Ordinal);
         Assert.Contains("office: sound", run.Output, StringComparison.Ordinal);
         Assert.Contains("a harbour with faults: 6 faults", run.Output, StringComparison.Ordinal);

@@ -2,6 +2,7 @@ using Junctivor.Cli.Demo;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
 using Junctivor.Reports.Comparing;
+using Junctivor.Reports.Drawing;
 using Junctivor.Reports.Graphs;
 using Junctivor.Reports.Text;
 
@@ -21,6 +22,9 @@ internal static class DemoCommand
         Show(screen, "list OFFICE.dll --wiring office", ListText.Lines(office, ListFilter.All, screen.Width));
         Show(screen, $"why OFFICE.dll {Wanted} --wiring office",
             new WhyText(office, screen.Width).Lines(ServiceSearch.Find(office, Wanted)[0]));
+        Show(screen, $"draw OFFICE.dll --wiring office --around {Wanted} --format mermaid",
+            MermaidText.Write(GraphDrawer.Draw(office).Around(ServiceSearch.Find(office, Wanted))).TrimEnd().Split('\n')
+                .Select(line => (IReadOnlyList<Piece>)[new Piece(line)]));
         Show(screen, "compare OFFICE.dll@office OFFICE.dll@rehearsal",
             CompareText.Lines(office.Wiring, rehearsal.Wiring, GraphComparison.Between(office, rehearsal), screen.Width));
         Show(screen, "check OFFICE.dll", []);

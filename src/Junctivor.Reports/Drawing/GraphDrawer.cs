@@ -23,16 +23,17 @@ internal sealed class GraphDrawer
     /// <summary>A saved graph, which knows of no faults but those that its bindings show.</summary>
     public static DrawnGraph Draw(SavedGraph graph) => new GraphDrawer(graph, []).Draw();
 
-    /// <summary>A wiring, with all its faults.</summary>
-    public static DrawnGraph Draw(string name, Wiring wiring, BuildOptions options)
+    /// <summary>A wiring, with all its faults; and its graph, in which services are found.</summary>
+    public static (SavedGraph Graph, DrawnGraph Drawing) Draw(string name, Wiring wiring, BuildOptions options)
     {
         (ServiceGraph graph, CheckReport report) = wiring.CheckedGraph(options);
         GraphSaver saver = new(graph);
         SavedGraph saved = saver.Save(name);
-        return new GraphDrawer(
+        GraphDrawer drawer = new(
             saved,
             [.. report.All.Select(fault => (fault, (IReadOnlyList<(string?, FaultStep)>)
-                [.. fault.Path.Select(step => (step.Node is null ? null : saver.IdOf(step.Node), step))]))]).Draw();
+                [.. fault.Path.Select(step => (step.Node is null ? null : saver.IdOf(step.Node), step))]))]);
+        return (saved, drawer.Draw());
     }
 
     private DrawnGraph Draw()
