@@ -29,12 +29,26 @@ internal sealed class GraphDrawer
         (ServiceGraph graph, CheckReport report) = wiring.CheckedGraph(options);
         GraphSaver saver = new(graph);
         SavedGraph saved = saver.Save(name);
-        GraphDrawer drawer = new(
-            saved,
-            [.. report.All.Select(fault => (fault, (IReadOnlyList<(string?, FaultStep)>)
-                [.. fault.Path.Select(step => (step.Node is null ? null : saver.IdOf(step.Node), step))]))]);
-        return (saved, drawer.Draw());
+        return (saved, For(saved, saver, report).Draw());
     }
+
+    /// <summary>The graph of a container, with the warnings of its build. Nobody else may add to the graph meanwhile.</summary>
+    public static DrawnContainer Draw(string name, ServiceGraph graph, CheckReport report)
+    {
+        GraphSaver saver = new(graph);
+        GraphDrawer drawer = For(saver.Save(name), saver, report);
+        DrawnGraph drawing = drawer.Draw();
+        return new DrawnContainer(
+            drawing,
+            graph.Nodes.Select(node => (node, Key: drawer._keys.GetValueOrDefault(saver.IdOf(node))))
+                .Where(each => each.Key is not null)
+                .ToDictionary(each => each.node, each => each.Key!));
+    }
+
+    private static GraphDrawer For(SavedGraph saved, GraphSaver saver, CheckReport report) => new(
+        saved,
+        [.. report.All.Select(fault => (fault, (IReadOnlyList<(string?, FaultStep)>)
+            [.. fault.Path.Select(step => (step.Node is null ? null : saver.IdOf(step.Node), step))]))]);
 
     private DrawnGraph Draw()
     {

@@ -3,6 +3,7 @@ using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using Junctivor.Reports.Recording;
 
 namespace Junctivor.Reports.Drawing;
 
@@ -15,21 +16,32 @@ internal static class PageText
     /// <summary>What every such page has in it.</summary>
     public const string Sign = "<script id=\"drawing\" type=\"application/json\">";
 
-    private static readonly JsonSerializerOptions Data = new(JsonSerializerDefaults.Web)
+    /// <summary>In one line, and without angle brackets.</summary>
+    public static readonly JsonSerializerOptions Data = new(JsonSerializerDefaults.Web)
     {
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
     };
 
-    public static string Write(DrawnGraph drawing)
+    /// <param name="drawing">The drawing.</param>
+    /// <param name="recorded">What was recorded of a container of this wiring; null for nothing.</param>
+    public static string Write(DrawnGraph drawing, Recorded? recorded = null) =>
+        Write(drawing.Wiring, "", new { drawing.Wiring, drawing.Nodes, drawing.Edges, drawing.Faults, Recorded = recorded });
+
+    /// <summary>A page that is told what a running container does: by events from its own address and <c>/events</c>.</summary>
+    public static string WriteLive(DrawnGraph drawing) =>
+        Write(
+            drawing.Wiring, "; connect-src 'self'", new { drawing.Wiring, drawing.Nodes, drawing.Edges, drawing.Faults, Live = true });
+
+    private static string Write(string name, string furtherPolicy, object content)
     {
         string style = Read("page.css");
         string script = Read("page.bundle.js");
-        string wiring = WebUtility.HtmlEncode(drawing.Wiring);
-        string data = JsonSerializer.Serialize(
-            new { drawing.Wiring, drawing.Nodes, drawing.Edges, drawing.Faults }, Data);
+        string wiring = WebUtility.HtmlEncode(name);
+        string data = JsonSerializer.Serialize(content, Data);
         StringBuilder page = new(Read("page.html"));
         return page.Replace("{STYLE-HASH}", HashOf(style))
             .Replace("{SCRIPT-HASH}", HashOf(script))
+            .Replace("{FURTHER-POLICY}", furtherPolicy)
             .Replace("{TITLE}", $"{wiring}: the wiring")
             .Replace("{WIRING}", wiring)
             .Replace("{STYLE}", style)

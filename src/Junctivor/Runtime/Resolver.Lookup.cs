@@ -42,7 +42,7 @@ public abstract partial class Resolver
     {
         ThrowIfDisposed();
         Plan plan = Plans.Require(service, null);
-        object instance = plan.Get(this);
+        object instance = Get(plan);
         Remember(service, plan);
         return instance;
     }
@@ -70,7 +70,7 @@ public abstract partial class Resolver
     private object ResolveMarked(Type service, object? mark)
     {
         ThrowIfDisposed();
-        return Plans.Require(service, mark).Get(this);
+        return Get(Plans.Require(service, mark));
     }
 
     /// <summary>Puts it into the table for the next request.</summary>
@@ -110,7 +110,7 @@ public abstract partial class Resolver
             return null;
         }
 
-        object found = plan.Get(this);
+        object found = Get(plan);
         Remember(type, plan);
         return found;
     }
@@ -118,6 +118,18 @@ public abstract partial class Resolver
     private object? FindMarked(Type type, object mark)
     {
         ThrowIfDisposed();
-        return Plans.Find(type, mark)?.Get(this);
+        return Plans.Find(type, mark) is { } plan ? Get(plan) : null;
+    }
+
+    /// <summary>Gets an instance for whoever asks this container or scope, and not for an argument.</summary>
+    private object Get(Plan plan)
+    {
+        object instance = plan.Get(this);
+        if (Root.IsObserved)
+        {
+            Observers.Requested(plan, instance, this);
+        }
+
+        return instance;
     }
 }

@@ -55,21 +55,17 @@ internal static class AsyncConstruction
     private static async Task<object> CallAsync(PlanCache plans, Node node, Resolver home, object?[] arguments)
     {
         ContainerObservers? watch = home.Observers.IsOn ? home.Observers : null;
+        long started = watch is null ? 0 : Stopwatch.GetTimestamp();
         try
         {
-            long started = watch is null ? 0 : Stopwatch.GetTimestamp();
             object created = await ((InstanceSource.OfAsyncFactory)WiringReader.SourceOf(node)).Call(arguments).ConfigureAwait(false)
                 ?? throw new InvalidOperationException($"The factory of {node.Name} returned null; a factory must return an instance.");
-            watch?.Constructed(node, created, home, started);
+            watch?.Constructed(node, created, home, started, arguments, null);
             return created;
         }
         catch (Exception failure) when (failure is not OperationCanceledException)
         {
-            if (watch is not null)
-            {
-                ContainerObservers.NotConstructed(node, failure);
-            }
-
+            watch?.NotConstructed(node, failure, home, started, arguments, null);
             throw new ConstructionException(new Checks.FaultPath(plans.Graph).Node(node).Path, failure);
         }
     }

@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Runtime.CompilerServices;
 using Junctivor.Checks;
 using Junctivor.Graph;
+using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
 
@@ -34,6 +35,13 @@ internal sealed class Construction
 
     /// <summary>What is being created, from what was requested to what is created right now.</summary>
     public IEnumerable<Frame> Frames => _frames.FromBelow;
+
+    /// <summary>The class or factory that is under construction on this thread; null for none.</summary>
+    public static string? InnermostName => Innermost?.NameFrom(0);
+
+    /// <summary>The class or factory for which the topmost frame is created: one below, or one that holds a wrapper, or one that requests it
+    /// in its own construction. Null where it was requested directly.</summary>
+    private string? RequesterOfTop => NameFrom(1);
 
     private ConstructionPath Path => new(this, _graph);
 
@@ -317,9 +325,9 @@ internal sealed class Construction
     /// </summary>
     private object Construct(Frame frame)
     {
+        long started = _watch is null ? 0 : Stopwatch.GetTimestamp();
         try
         {
-            long started = _watch is null ? 0 : Stopwatch.GetTimestamp();
             object created = frame.Plan.Recipe.Construct(new ResolutionContext(frame.Home, null, null, _given, this), frame.Arguments)
                 ?? throw new InvalidOperationException(
                     $"The factory of {frame.Plan.Node?.Name} returned null; a factory must return an instance.");
@@ -330,7 +338,8 @@ internal sealed class Construction
 
             if (_watch is not null && frame.Plan.CallsUserCode)
             {
-                _watch.Constructed(frame.Plan.Node!, created, frame.Home, started);
+                _watch.Constructed(
+                    frame.Plan.Node!, created, frame.Home, started, frame.Arguments, _watch.IsRecorded ? RequesterOfTop : null);
             }
 
             return created;
@@ -339,11 +348,26 @@ internal sealed class Construction
         {
             if (_watch is not null && frame.Plan.CallsUserCode)
             {
-                ContainerObservers.NotConstructed(frame.Plan.Node!, failure);
+                _watch.NotConstructed(
+                    frame.Plan.Node!, failure, frame.Home, started, frame.Arguments, _watch.IsRecorded ? RequesterOfTop : null);
             }
 
             throw new ConstructionException(Path.Here, failure);
         }
+    }
+
+    /// <summary>The nearest class or factory that is under construction, leaving out some of the topmost frames.</summary>
+    private string? NameFrom(int below)
+    {
+        for (; _frames.TryPeek(below, out Frame? frame); below++)
+        {
+            if (frame.Plan.Node is { } node)
+            {
+                return node.Name;
+            }
+        }
+
+        return _consumer is null ? _outer?.NameFrom(0) : TypeNames.Short(_consumer);
     }
 
     private bool IsFromDeeper(Exception failure)

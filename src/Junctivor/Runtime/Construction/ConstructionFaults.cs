@@ -12,7 +12,7 @@ internal readonly struct ConstructionFaults(ConstructionPath path)
         (Node node, IReadOnlyList<FaultStep> steps) = (plan.Node!, path.To(plan, parameter));
         return new ResolveException(node.Level.IsUsersOwn
             ? LevelOutOfPlaceFaults.OutsideLevel(node, steps, requested.Description)
-            : requested.Plans.Explain(graph => ScopedOutsideScopeFaults.OutsideScope(graph, node, steps, requested.Description)));
+            : requested.Plans.Read(graph => ScopedOutsideScopeFaults.OutsideScope(graph, node, steps, requested.Description)));
     }
 
     /// <summary>A declared value that was not supplied.</summary>
@@ -33,7 +33,7 @@ internal readonly struct ConstructionFaults(ConstructionPath path)
         }
 
         IReadOnlyList<FaultStep> here = path.Here;
-        return new ResolveException(home.Plans.Explain(graph => ScopedOutsideScopeFaults.TakesScope(graph, taker, here, home.Description)));
+        return new ResolveException(home.Plans.Read(graph => ScopedOutsideScopeFaults.TakesScope(graph, taker, here, home.Description)));
     }
 
     /// <summary>The result of an asynchronous factory that was not awaited.</summary>

@@ -15,32 +15,37 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
 {
     private readonly Lock _gate = new();
     private volatile Action<LifeEvent>[] _observers = [];
+    private volatile IRecorder[] _recorders = [];
 
     /// <summary>Whether anybody wants to know.</summary>
-    public bool IsOn => _observers.Length > 0 || Measuring.IsOn;
+    public bool IsOn => _observers.Length > 0 || IsRecorded || Measuring.IsOn;
+
+    /// <summary>Whether somebody wants to know who requested what.</summary>
+    public bool IsRecorded => _recorders.Length > 0;
 
     /// <summary>Adds somebody who is told from now on, until what comes back is disposed of.</summary>
     public IDisposable Add(Action<LifeEvent> observer)
     {
         // An observer may come twice; it is the wrapped one that goes.
         Action<LifeEvent> own = happened => observer(happened);
-        lock (_gate)
-        {
-            _observers = [.. _observers, own];
-            changed(true);
-        }
-
-        return new Observation(() =>
-        {
-            lock (_gate)
-            {
-                _observers = [.. _observers.Where(each => each != own)];
-                changed(_observers.Length > 0);
-            }
-        });
+        Change(() => _observers = [.. _observers, own]);
+        return new Observation(() => Change(() => _observers = [.. _observers.Where(each => each != own)]));
     }
 
-    public void Constructed(Node node, object instance, Resolver where, long started)
+    /// <inheritdoc cref="Add(Action{LifeEvent})"/>
+    public IDisposable Add(IRecorder recorder)
+    {
+        Change(() => _recorders = [.. _recorders, recorder]);
+        return new Observation(() => Change(() => _recorders = [.. _recorders.Where(each => each != recorder)]));
+    }
+
+    /// <param name="node">What was constructed.</param>
+    /// <param name="instance">What came of it.</param>
+    /// <param name="where">The container or scope that it belongs to.</param>
+    /// <param name="started">When the call began.</param>
+    /// <param name="arguments">What it was given.</param>
+    /// <param name="by">The class or factory for which it was created, where somebody records that.</param>
+    public void Constructed(Node node, object instance, Resolver where, long started, IReadOnlyList<object?> arguments, string? by)
     {
         TimeSpan took = Stopwatch.GetElapsedTime(started);
         if (Measuring.Instruments is { } instruments)
@@ -54,16 +59,57 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
             }
         }
 
+        Record(new ConstructionRecord
+        {
+            Node = node,
+            Instance = instance,
+            Home = where,
+            Arguments = arguments,
+            RequestedBy = by,
+            Began = started,
+            Took = took,
+            IsSlow = took >= slow,
+        });
         Notify(LifeEventKind.Constructed, instance, where);
     }
 
-    public static void NotConstructed(Node node, Exception failure) => CountFailure(node.Name, "construct", failure);
+    /// <inheritdoc cref="Constructed"/>
+    public void NotConstructed(
+        Node node, Exception failure, Resolver where, long started, IReadOnlyList<object?> arguments, string? by)
+    {
+        CountFailure(node.Name, "construct", failure);
+        TimeSpan took = Stopwatch.GetElapsedTime(started);
+        Record(new ConstructionRecord
+        {
+            Node = node,
+            Home = where,
+            Arguments = arguments,
+            RequestedBy = by,
+            Began = started,
+            Took = took,
+            IsSlow = took >= slow,
+            Failure = failure.GetType(),
+        });
+    }
+
+    public void Requested(Plan plan, object instance, Resolver asked)
+    {
+        foreach (IRecorder recorder in _recorders)
+        {
+            recorder.Requested(plan.Node, instance, asked, Construction.InnermostName);
+        }
+    }
 
     public void Disposed(object instance, Resolver where, Exception? failure)
     {
         if (failure is not null && Measuring.IsOn)
         {
             CountFailure(TypeNames.Short(instance.GetType()), "dispose", failure);
+        }
+
+        foreach (IRecorder recorder in _recorders)
+        {
+            recorder.Disposed(instance);
         }
 
         Notify(LifeEventKind.Disposed, instance, where);
@@ -73,6 +119,11 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
     public ScopeTrace Started(Scope scope, string level)
     {
         ScopeTrace trace = Measuring.Instruments is { } instruments ? Counted(instruments, level) : new ScopeTrace(level, false, null);
+        foreach (IRecorder recorder in _recorders)
+        {
+            recorder.Started(scope);
+        }
+
         Notify(LifeEventKind.ScopeStarted, level, null, scope);
         return trace;
     }
@@ -87,6 +138,11 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
         if (trace.Activity is not null)
         {
             Traces.Stop(trace.Activity);
+        }
+
+        foreach (IRecorder recorder in _recorders)
+        {
+            recorder.Ended(scope);
         }
 
         Notify(LifeEventKind.ScopeEnded, trace.Level, null, scope);
@@ -110,6 +166,23 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
         {
             { Instruments.Service, name }, { Instruments.Stage, stage }, { Instruments.ErrorType, failure.GetType().FullName },
         });
+
+    private void Record(ConstructionRecord construction)
+    {
+        foreach (IRecorder recorder in _recorders)
+        {
+            recorder.Constructed(construction);
+        }
+    }
+
+    private void Change(Action change)
+    {
+        lock (_gate)
+        {
+            change();
+            changed(_observers.Length > 0 || _recorders.Length > 0);
+        }
+    }
 
     private void Notify(LifeEventKind kind, object instance, Resolver where)
     {

@@ -142,12 +142,12 @@ internal sealed class PlanCache
         }
     }
 
-    /// <summary>Says what is wrong, while nobody else adds to the graph.</summary>
-    public Fault Explain(Func<ServiceGraph, Fault> fault)
+    /// <summary>Reads the graph, such as to say what is wrong, while nobody else adds to it.</summary>
+    public T Read<T>(Func<ServiceGraph, T> read)
     {
         lock (_gate)
         {
-            return fault(Graph);
+            return read(Graph);
         }
     }
 
@@ -286,7 +286,7 @@ internal sealed class PlanCache
         }
     }
 
-    private ResolveException NotFound(Key key) => new(Explain(graph => MissingRule.Requested(graph, IdOf(key))));
+    private ResolveException NotFound(Key key) => new(Read(graph => MissingRule.Requested(graph, IdOf(key))));
 
     private Plan LookUnmarked(Type service)
     {

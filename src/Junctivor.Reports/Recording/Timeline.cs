@@ -1,0 +1,85 @@
+using System.Text.Json;
+using Junctivor.Reports.Drawing;
+using Junctivor.Reports.Graphs;
+
+namespace Junctivor.Reports.Recording;
+
+/// <summary>A recording as it is kept in a file, with the drawing of its wiring: see docs/command.md.</summary>
+internal sealed record Timeline
+{
+    private const string FormatName = "junctivor-timeline";
+    private const int NewestVersion = 1;
+
+    public string Format { get; init; } = FormatName;
+
+    public int Version { get; init; } = NewestVersion;
+
+    public required DrawnGraph Drawing { get; init; }
+
+    public required Recorded Recorded { get; init; }
+
+    /// <summary>Writes what was recorded until now.</summary>
+    public static string Write(DrawnGraph drawing, ScopeRecorder recorder)
+    {
+        string text = "";
+        recorder.Read(
+            0, recorded => text = JsonSerializer.Serialize(new Timeline { Drawing = drawing, Recorded = recorded }, Json.Full) + "\n");
+        return text;
+    }
+
+    /// <summary>Reads one that was written; null where the text is something else.</summary>
+    /// <exception cref="SavedGraphException">It is one of a newer form, or damaged.</exception>
+    public static Timeline? TryRead(string text)
+    {
+        if (VersionOf(text) is not { } version)
+        {
+            return null;
+        }
+
+        if (version > NewestVersion)
+        {
+            throw new SavedGraphException(
+                $"is a timeline of version {version}, and this command reads versions up to {NewestVersion}: update the command.");
+        }
+
+        try
+        {
+            Timeline timeline = JsonSerializer.Deserialize<Timeline>(text, Json.Full)!;
+            return timeline.IsWhole ? timeline : throw new SavedGraphException(Damaged);
+        }
+        catch (JsonException failure)
+        {
+            throw new SavedGraphException(Damaged, failure);
+        }
+    }
+
+    private const string Damaged = "is a damaged timeline: record it again with container.RecordScopes(FILE).";
+
+    /// <summary>Whether all that refers to a box or a scope refers to one that is there.</summary>
+    private bool IsWhole
+    {
+        get
+        {
+            HashSet<string> keys = [.. Drawing.Nodes.Select(node => node.Key)];
+            return Drawing.Edges.All(edge => keys.Contains(edge.From) && keys.Contains(edge.To))
+                && Recorded.Scopes.Count > 0 && Recorded.Scopes[0].Number == 0;
+        }
+    }
+
+    private static int? VersionOf(string text)
+    {
+        try
+        {
+            using JsonDocument document = JsonDocument.Parse(text);
+            return document.RootElement is { ValueKind: JsonValueKind.Object } root
+                && root.TryGetProperty("format", out JsonElement format) && format.ValueEquals(FormatName)
+                && root.TryGetProperty("version", out JsonElement version) && version.TryGetInt32(out int number)
+                ? number
+                : null;
+        }
+        catch (Exception failure) when (failure is JsonException or InvalidOperationException)
+        {
+            return null;
+        }
+    }
+}
