@@ -27,6 +27,7 @@ using HowTo;
     ("optional", "An optional dependency", Does(Optional.Run)),
     ("plugins", "Plug-in assemblies with their own services", Does(PluginFolder.Run)),
     ("properties", "Required properties, and properties of existing objects", Does(Properties.Run)),
+    ("record", "What each scope creates and shares, in a file that is drawn as a page", Recording.RunAsync),
     ("self-registered", "Classes with their own registration, listed", Does(Carrying.Run)),
     ("session", "State of a user between requests", UserSession.RunAsync),
     ("warm-up", "Work before the first request and after the last", WarmingUp.RunAsync),

@@ -205,8 +205,20 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
 
     private static Command Demo()
     {
-        Command demo = new("demo", "Runs these commands on the wirings that come with the tool.");
-        demo.SetAction(_ => DemoCommand.Run());
+        Option<bool> page = new("--page") { Description = "Open a page that shows a harbour office at work, live in the browser." };
+        Option<int> port = new("--port") { Description = "The port of that page; any free one by default.", HelpName = "NUMBER" };
+        port.Validators.Add(result =>
+        {
+            if (result.Tokens is [Token only, ..]
+                && !(int.TryParse(only.Value, CultureInfo.InvariantCulture, out int number) && number is > 0 and <= ushort.MaxValue))
+            {
+                result.AddError($"--port must be a number from 1 to {ushort.MaxValue}.");
+            }
+        });
+        Command demo = new("demo", "Runs these commands on the wirings that come with the tool.") { page, port };
+        demo.SetAction((arguments, _) => arguments.GetValue(page)
+            ? DemoPageCommand.RunAsync(arguments.GetValue(port))
+            : Task.FromResult(DemoCommand.Run()));
         return demo;
     }
 

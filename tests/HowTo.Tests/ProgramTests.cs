@@ -20,6 +20,7 @@ public class ProgramTests
     [InlineData("job", "InvoiceRun failed: the printer is out of paper", "invoices from ledger 3",
         "ledger 3 is closed\nthe schedule has ended")]
     [InlineData("observe", "constructed Planner", "disposed Ledger", "ended scoped")]
+    [InlineData("record", "Three jobs are in the file: True")]
     [InlineData("session", "Mira's basket: rope, tar", "Tove's basket is put away", "Mira signs out")]
     [InlineData("web", "the lamp is on\nAhoy Mira, this is ledger 1\nAhoy Tove, this is ledger 2\nthe lamp is off")]
     [InlineData("late-value", "The office is open at http://127.0.0.1:5080.", "JV402")]

@@ -16,11 +16,24 @@ internal static class DrawCommand
             throw new CannotCheckException("--from, --around and --path each say which part to draw: use one of them.");
         }
 
+        if (WiringSource.IsSavedGraph(file.Name) && Timelines.TryRead(file) is { } timeline)
+        {
+            if (part.Count > 0 || format != DrawFormat.Html || wiring is not null)
+            {
+                throw new CannotCheckException(
+                    $"{file.Name} is a timeline, which is drawn whole and as a page: leave out --wiring, --from, --around, --path and "
+                        + "--format.");
+            }
+
+            Result.WritePage(PageText.Write(timeline.Drawing, timeline.Recorded), timeline.Drawing.Wiring, output);
+            return ExitStatus.Sound;
+        }
+
         (SavedGraph graph, DrawnGraph whole) = Read(file, wiring);
         DrawnGraph drawing = PartOf(graph, whole, part, file);
-        if (format == DrawFormat.Html && output is null)
+        if (format == DrawFormat.Html)
         {
-            WritePage(drawing);
+            Result.WritePage(PageText.Write(drawing), drawing.Wiring, output);
         }
         else
         {
@@ -35,22 +48,8 @@ internal static class DrawCommand
         DrawFormat.Dot => DotText.Write(drawing).TrimEnd(),
         DrawFormat.Mermaid => MermaidText.Write(drawing).TrimEnd(),
         DrawFormat.Json => DrawingJson.Write(drawing),
-        DrawFormat.Svg => Waiting.While("Laying out …", () => Graphviz.ToSvg(DotText.Write(drawing))).TrimEnd(),
-        _ => PageText.Write(drawing).TrimEnd(),
+        _ => Waiting.While("Laying out …", () => Graphviz.ToSvg(DotText.Write(drawing))).TrimEnd(),
     };
-
-    /// <summary>A page is of no use on a terminal: it goes to a file that is called like the wiring.</summary>
-    private static void WritePage(DrawnGraph drawing)
-    {
-        FileInfo page = new($"{string.Concat(drawing.Wiring.Select(letter => char.IsLetterOrDigit(letter) ? letter : '-'))}.html");
-        if (page.Exists && !File.ReadAllText(page.FullName).Contains(PageText.Sign, StringComparison.Ordinal))
-        {
-            throw new CannotCheckException($"{page.Name} is there already, and is no drawing: name another file with --output.");
-        }
-
-        Result.Write(TextOf(drawing, DrawFormat.Html), page);
-        Terminal.Out.WriteLine($"{page.Name} is written: open it in a browser.");
-    }
 
     private static (SavedGraph Graph, DrawnGraph Drawing) Read(FileInfo file, string? wiring)
     {

@@ -2,7 +2,6 @@ using System.Net;
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
-using System.Text.Json.Serialization;
 using Junctivor.Reports.Recording;
 
 namespace Junctivor.Reports.Drawing;
@@ -16,32 +15,23 @@ internal static class PageText
     /// <summary>What every such page has in it.</summary>
     public const string Sign = "<script id=\"drawing\" type=\"application/json\">";
 
-    /// <summary>In one line, and without angle brackets.</summary>
-    public static readonly JsonSerializerOptions Data = new(JsonSerializerDefaults.Web)
-    {
-        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
-    };
-
     /// <param name="drawing">The drawing.</param>
     /// <param name="recorded">What was recorded of a container of this wiring; null for nothing.</param>
-    public static string Write(DrawnGraph drawing, Recorded? recorded = null) =>
-        Write(drawing.Wiring, "", new { drawing.Wiring, drawing.Nodes, drawing.Edges, drawing.Faults, Recorded = recorded });
+    public static string Write(DrawnGraph drawing, Recorded? recorded = null) => Write(PageData.Of(drawing, recorded));
 
     /// <summary>A page that is told what a running container does: by events from its own address and <c>/events</c>.</summary>
-    public static string WriteLive(DrawnGraph drawing) =>
-        Write(
-            drawing.Wiring, "; connect-src 'self'", new { drawing.Wiring, drawing.Nodes, drawing.Edges, drawing.Faults, Live = true });
+    public static string WriteLive(DrawnGraph drawing) => Write(PageData.Of(drawing, isLive: true));
 
-    private static string Write(string name, string furtherPolicy, object content)
+    private static string Write(PageData content)
     {
         string style = Read("page.css");
         string script = Read("page.bundle.js");
-        string wiring = WebUtility.HtmlEncode(name);
-        string data = JsonSerializer.Serialize(content, Data);
+        string wiring = WebUtility.HtmlEncode(content.Wiring);
+        string data = JsonSerializer.Serialize(content, DrawingContext.ForPage.PageData);
         StringBuilder page = new(Read("page.html"));
         return page.Replace("{STYLE-HASH}", HashOf(style))
             .Replace("{SCRIPT-HASH}", HashOf(script))
-            .Replace("{FURTHER-POLICY}", furtherPolicy)
+            .Replace("{FURTHER-POLICY}", content.Live ? "; connect-src 'self'" : "")
             .Replace("{TITLE}", $"{wiring}: the wiring")
             .Replace("{WIRING}", wiring)
             .Replace("{STYLE}", style)

@@ -1,9 +1,14 @@
 import { Model, kindOf } from './model.js';
-import { draw, layOut, svg } from './picture.js';
+import { createdOf, draw, layOut, svg } from './picture.js';
+import { Recording, duration, joined } from './recording.js';
+import { drawLife, drawTimeline, marksOf } from './scopes.js';
 
 const most = 60;
 const smallest = 2.2;
-const model = new Model(JSON.parse(document.getElementById('drawing').textContent));
+const drawing = JSON.parse(document.getElementById('drawing').textContent);
+const model = new Model(drawing);
+let recording = drawing.recorded ? new Recording(drawing.recorded) : null;
+const isRecorded = Boolean(drawing.recorded || drawing.live);
 const find = (id) => document.getElementById(id);
 const picture = find('picture');
 const panel = find('panel');
@@ -29,6 +34,8 @@ const state = {
   shown: new Set(['singleton', 'scoped', 'transient', 'level', 'missing']),
   place: '',
   text: '',
+  view: drawing.recorded ? 'scopes' : 'wiring',
+  scope: null,
 };
 
 let laid = { boxes: [], arrows: [], width: 1, height: 1 };
@@ -50,6 +57,12 @@ const address = () => {
   if (state.place) {
     parts.set('in', state.place);
   }
+  if (isRecorded && state.view !== (drawing.recorded ? 'scopes' : 'wiring')) {
+    parts.set('view', state.view);
+  }
+  if (state.scope !== null) {
+    parts.set('scope', state.scope);
+  }
   const closed = model.files.filter((file) => state.closed.has(file));
   if (closed.length > 0 && closed.length < model.files.length) {
     parts.set('closed', closed.map((file) => model.files.indexOf(file)).join(','));
@@ -69,6 +82,8 @@ const readAddress = () => {
   state.to = keyOf(parts.get('to'));
   state.shown = new Set(['singleton', 'scoped', 'transient', 'level', 'missing'].filter((kind) => !(parts.get('hide') ?? '').split(',').includes(kind)));
   state.place = parts.get('in') ?? '';
+  state.view = isRecorded ? parts.get('view') ?? (drawing.recorded ? 'scopes' : 'wiring') : 'wiring';
+  state.scope = parts.has('scope') ? Number(parts.get('scope')) : null;
   const closed = parts.get('closed');
   state.closed = closed === null ? new Set(model.nodes.size > most ? model.files : [])
     : closed === 'none' ? new Set()
@@ -107,13 +122,41 @@ const move = (across, down) => {
 
 /** Lays out and draws what is shown; the view stays where it is, unless it is to show all. */
 const redraw = (isFitting = true) => {
-  laid = layOut(model.view(state), picture.getBoundingClientRect());
+  laid = layOut(model.view(state), find('scopes').parentElement.getBoundingClientRect(), isRecorded);
   picture.replaceChildren(...draw(laid, model));
   find('count').textContent = `${model.nodes.size} services${laid.boxes.length === model.nodes.size ? '' : `, ${laid.boxes.length} boxes`}`;
   if (isFitting) {
     fit(smallest);
   }
+  showCounts();
   light();
+};
+
+/** The scope that is opened, if it is still kept. */
+const opened = () => state.scope === null ? null : recording?.scopes.get(state.scope) ?? null;
+
+/** Writes into the boxes what was created; and which instances the opened scope has, by number. */
+const showCounts = () => {
+  if (!recording) {
+    return;
+  }
+  const boxes = new Map(laid.boxes.map((box) => [box.key, box]));
+  const scope = opened();
+  const numbers = new Map();
+  for (const instance of scope ? [...scope.instances, ...recording.outsideOf(scope)] : []) {
+    if (instance.number > 0) {
+      numbers.set(instance.key, [...numbers.get(instance.key) ?? [], `#${instance.number}`]);
+    }
+  }
+  for (const element of picture.querySelectorAll('.box')) {
+    const box = boxes.get(element.dataset.key);
+    const own = box.nodes.flatMap((node) => numbers.get(node.key) ?? []);
+    const line = element.querySelector('.created, .numbers');
+    if (line) {
+      line.setAttribute('class', scope ? 'numbers' : 'created');
+      line.textContent = !scope ? createdOf(box, recording) : own.length > 4 ? `${own.slice(0, 3).join(' ')} and ${own.length - 3} more` : own.join(' ');
+    }
+  }
 };
 
 const boxOf = (key) => laid.boxes.find((box) => box.nodes.some((node) => node.key === key));
@@ -122,6 +165,12 @@ const boxOf = (key) => laid.boxes.find((box) => box.nodes.some((node) => node.ke
 const light = () => {
   const near = new Set();
   let way = null;
+  const scope = state.selected ? null : opened();
+  if (scope) {
+    for (const instance of [...scope.instances, ...recording.outsideOf(scope)]) {
+      near.add(boxOf(instance.key)?.key);
+    }
+  }
   if (state.selected) {
     const node = model.nodes.get(state.selected);
     way = state.to ? model.between(state.selected, state.to) : null;
@@ -136,13 +185,13 @@ const light = () => {
     const key = element.dataset.key;
     element.classList.toggle('selected', key === own);
     element.classList.toggle('found', Boolean(isFound(boxes.get(key))));
-    element.classList.toggle('dim', state.selected ? !near.has(key) : Boolean(state.text) && !isFound(boxes.get(key)));
+    element.classList.toggle('dim', state.selected || scope ? !near.has(key) : Boolean(state.text) && !isFound(boxes.get(key)));
   }
   for (const element of picture.querySelectorAll('.arrow')) {
     const { from, to } = element.dataset;
-    const isLit = way ? near.has(from) && near.has(to) : from === own || to === own;
-    element.classList.toggle('lit', Boolean(state.selected) && isLit);
-    element.classList.toggle('dim', state.selected ? !isLit : Boolean(state.text));
+    const isLit = way || scope ? near.has(from) && near.has(to) : from === own || to === own;
+    element.classList.toggle('lit', Boolean(state.selected || scope) && isLit);
+    element.classList.toggle('dim', state.selected || scope ? !isLit : Boolean(state.text));
   }
 };
 
@@ -200,6 +249,8 @@ const showWay = () => {
 const showAll = () => {
   const faults = [...model.faults.values()];
   panel.replaceChildren(
+    recording ? html('p', { class: 'facts' }, `${drawing.live ? 'Live' : 'Recorded'} since ${recording.began.toLocaleString()}: the boxes say what was created. `,
+      html('button', { type: 'button', class: 'link', onclick: () => changeView('scopes') }, 'Look at the scopes')) : '',
     html('h2', { tabindex: '-1' }, faults.length === 0 ? 'No faults' : `${faults.length} ${faults.length === 1 ? 'finding' : 'findings'}`),
     ...faults.map((fault) => {
       const text = faultText(fault);
@@ -216,9 +267,174 @@ const showAll = () => {
     }, file)))));
 };
 
-const show = () => state.selected ? showNode(model.nodes.get(state.selected)) : showAll();
+const tag = (text, kind = '') => html('span', { class: `tag ${kind}` }, text);
+
+const scopeLink = (number) => html('button', { class: 'link', type: 'button', onclick: () => openScope(number) }, number === 0 ? 'the container' : `scope #${number}`);
+
+const instanceName = (instance) => instance.number > 0 ? `${instance.name} #${instance.number}` : instance.name;
+
+const nameOf = (instance) => instance.key && model.nodes.has(instance.key) ? link(instance.key, instanceName(instance)) : instanceName(instance);
+
+/** To whom an instance was given, in words. */
+const givenTo = (scope, instance) => {
+  const uses = recording.usersIn(scope, instance);
+  const counted = new Map();
+  for (const use of uses) {
+    const text = use.user ? instanceName(use.user) : use.by ? `${use.by}, which requested it` : 'requested directly';
+    counted.set(text, (counted.get(text) ?? 0) + 1);
+  }
+  const texts = [...counted].map(([text, times]) => times === 1 ? text : `${text} ${times} times`);
+  return texts.length > 5 ? `${texts.slice(0, 4).join(', ')} and ${texts.length - 4} more` : texts.join(', ') || (instance.by ?? '');
+};
+
+const instanceRow = (scope, instance) => html('tr', {},
+  html('th', { scope: 'row' }, nameOf(instance)),
+  html('td', { class: 'lifetime' }, instance.lifetime),
+  html('td', {}, drawLife(recording, scope, instance)),
+  html('td', { class: 'number' }, instance.began === undefined ? '' : duration(instance.took)),
+  html('td', {}, recording.isShared(scope, instance) ? tag('shared', 'shared') : '', instance.failed ? tag(`threw ${instance.failed}`, 'serious') : '', instance.slow ? tag('slow', 'warned') : '', ` ${givenTo(scope, instance)}`));
+
+const numeric = ['Started', 'Took', 'Created', 'Shared'];
+
+const rows = (titles, items) => html('table', {},
+  html('thead', {}, html('tr', {}, ...titles.map((title) => html('th', { scope: 'col', class: numeric.includes(title) ? 'number' : '' }, title)))), html('tbody', {}, ...items));
+
+const spanOf = (scope) => scope.ended === undefined ? 'open' : duration(scope.ended - scope.began);
+
+const titleOf = (scope) => scope.number === 0 ? 'The container' : `Scope #${scope.number}`;
+
+const showScope = (scope) => {
+  const outside = recording.outsideOf(scope);
+  const titles = ['Instance', 'Lifetime', scope.number === 0 ? 'From the recording on' : 'Within the scope', 'Took', 'Given to'];
+  return [
+    html('h2', {}, titleOf(scope), ' '),
+    html('p', { class: 'facts' }, html('button', { type: 'button', onclick: () => openScope(null) }, 'All scopes'), ' ',
+      scope.number > 0 ? html('button', { type: 'button', onclick: () => changeView('wiring') }, 'Show in the wiring') : '',
+      ` ${scope.level}, ${scope.number === 0 ? `since ${recording.began.toLocaleTimeString()}` : `started after ${duration(scope.began)}, ${spanOf(scope)}`}`,
+      scope.within ? ', inside ' : '', scope.within ? scopeLink(scope.within) : ''),
+    scope.instances.length === 0 ? html('p', {}, 'Nothing was created.') : rows(titles, [
+      ...scope.instances.map((instance) => instanceRow(scope, instance)),
+      outside.length === 0 ? '' : html('tr', {}, html('th', { scope: 'rowgroup', colspan: 5, class: 'group' }, 'Used from outside the scope')),
+      ...outside.map((instance) => html('tr', {},
+        html('th', { scope: 'row' }, nameOf(instance)),
+        html('td', { class: 'lifetime' }, instance.lifetime),
+        html('td', {}, 'lives in ', scopeLink(recording.instances.get(instance.number).scope.number)),
+        html('td', {}),
+        html('td', {}, givenTo(scope, instance)))),
+    ]),
+    scope.more > 0 ? html('p', {}, `${scope.more} more were not kept.`) : '',
+  ];
+};
+
+const showScopes = () => {
+  const scopes = [recording.scopes.get(0), ...recording.listed.reverse()].filter((scope) => scope);
+  return [rows(['Scope', 'Requested', 'Level', 'Started', 'Took', 'Created', 'Shared', 'Slow or failed'], scopes.map((scope) => {
+    const { failed, slow } = marksOf(scope);
+    return html('tr', {},
+      html('th', { scope: 'row' }, html('button', { class: 'link', type: 'button', onclick: () => openScope(scope.number) }, titleOf(scope))),
+      html('td', {}, recording.purposeOf(scope).slice(0, 3).join(', ')),
+      html('td', {}, scope.level),
+      html('td', { class: 'number' }, scope.number === 0 ? '' : duration(scope.began)),
+      html('td', { class: 'number' }, scope.number === 0 ? '' : spanOf(scope)),
+      html('td', { class: 'number' }, `${scope.instances.filter((instance) => instance.began !== undefined && !instance.failed).length}`),
+      html('td', { class: 'number' }, `${scope.instances.filter((instance) => recording.isShared(scope, instance)).length}`),
+      html('td', {}, ...failed.slice(0, 2).flatMap((instance) => [tag(`${instance.name} failed`, 'serious'), ' ']),
+        ...slow.slice(0, 2).flatMap((instance) => [tag(`${instance.name} took ${duration(instance.took)}`, 'warned'), ' '])));
+  }))];
+};
+
+/** The timeline, and below it the list or the opened scope; what is focused and scrolled to stays so. */
+const renderScopes = () => {
+  if (!recording || state.view !== 'scopes') {
+    return;
+  }
+  const focused = document.activeElement?.closest?.('.bar')?.dataset.scope;
+  const { height, elements } = drawTimeline(recording, find('timeline').getBoundingClientRect().width, state.scope);
+  find('timeline').setAttribute('height', height);
+  find('timeline').replaceChildren(...elements);
+  if (focused) {
+    find('timeline').querySelector(`[data-scope="${focused}"]`)?.focus();
+  }
+  const holdsFocus = find('scope').contains(document.activeElement) && document.activeElement !== find('scope');
+  if (!holdsFocus || lastShown !== state.scope) {
+    const scope = opened();
+    find('scope').replaceChildren(...(scope ? showScope(scope) : showScopes()));
+    lastShown = state.scope;
+  }
+};
+
+let lastShown;
+
+const openScope = (number) => {
+  state.scope = number;
+  state.selected = null;
+  state.to = null;
+  remember();
+  renderScopes();
+  showCounts();
+  light();
+  show();
+  find('scope').scrollTop = 0;
+};
+
+const changeView = (view) => {
+  state.view = view;
+  remember();
+  showView();
+};
+
+const showView = () => {
+  find('views').hidden = !isRecorded;
+  find('scopes').hidden = state.view !== 'scopes';
+  find('picture').style.visibility = state.view === 'scopes' ? 'hidden' : 'visible';
+  for (const view of ['wiring', 'scopes']) {
+    find(`view-${view}`).setAttribute('aria-pressed', `${view === state.view}`);
+  }
+  for (const tool of [find('search').parentElement, find('lifetimes'), find('place').parentElement, find('all').parentElement]) {
+    tool.hidden = state.view === 'scopes';
+  }
+  renderScopes();
+  light();
+  show();
+};
+
+/** What the opened scope did, beside the picture. */
+const showScopeFacts = (scope) => {
+  const created = scope.instances.filter((instance) => instance.began !== undefined && !instance.failed);
+  const { failed, slow } = marksOf(scope);
+  panel.replaceChildren(
+    html('h2', { tabindex: '-1' }, titleOf(scope)),
+    html('p', { class: 'facts' }, [scope.level, scope.number === 0 ? '' : spanOf(scope)].filter((each) => each).join(', ')),
+    recording.purposeOf(scope).length > 0 && scope.number > 0 ? html('p', {}, `For ${recording.purposeOf(scope).join(', ')}.`) : '',
+    html('p', {}, `${created.length} created, ${scope.instances.filter((instance) => recording.isShared(scope, instance)).length} of them shared, ${recording.outsideOf(scope).length} used from outside.`),
+    ...failed.map((instance) => html('div', { class: 'finding fault' }, html('p', {}, `${instance.name} threw ${instance.failed}.`))),
+    ...slow.map((instance) => html('div', { class: 'finding warning' }, html('p', {}, `${instanceName(instance)} took ${duration(instance.took)}.`))),
+    list('Created, in this order', scope.instances.filter((instance) => instance.number > 0).map((instance) => [nameOf(instance), ` ${instance.lifetime}`])) ?? '',
+    html('p', {}, html('button', { type: 'button', onclick: () => changeView(state.view === 'scopes' ? 'wiring' : 'scopes') }, state.view === 'scopes' ? 'Show in the wiring' : 'Show its times'), ' ',
+      html('button', { type: 'button', onclick: () => openScope(null) }, 'Close scope')));
+};
+
+const showRecording = () => {
+  const listed = recording.listed;
+  const troubled = listed.filter((scope) => marksOf(scope).failed.length + marksOf(scope).slow.length > 0);
+  panel.replaceChildren(
+    html('h2', { tabindex: '-1' }, drawing.live ? 'Live' : 'A recording'),
+    html('p', {}, `Since ${recording.began.toLocaleString()}: ${recording.started} ${recording.started === 1 ? 'scope' : 'scopes'}, ${recording.open} open.`),
+    recording.started > listed.length ? html('p', { class: 'facts' }, `The last ${listed.length} are kept.`) : '',
+    html('p', { class: 'facts' }, 'A bar is a scope: a request, a message, a job. Open one to see what was created in it, and what is shared.'),
+    list('Slow or failed', troubled.slice(-12).reverse().map((scope) => [scopeLink(scope.number), ...marksOf(scope).failed.map((instance) => ` ${instance.name} threw`), ...marksOf(scope).slow.map((instance) => ` ${instance.name} was slow`)])) ?? '');
+};
+
+const show = () => state.selected ? showNode(model.nodes.get(state.selected))
+  : opened() ? showScopeFacts(opened())
+  : recording && state.view === 'scopes' ? showRecording()
+  : showAll();
 
 const select = (key, isFocusing = false) => {
+  if (key && state.view === 'scopes') {
+    state.view = 'wiring';
+    showView();
+  }
   state.selected = key;
   state.to = null;
   const file = key && model.nodes.get(key).file;
@@ -412,13 +628,88 @@ find('place').addEventListener('change', (event) => {
 find('in').addEventListener('click', () => zoom(1 / 1.25));
 find('out').addEventListener('click', () => zoom(1.25));
 find('all').addEventListener('click', () => fit());
-window.addEventListener('resize', () => fit(smallest));
+window.addEventListener('resize', () => {
+  fit(smallest);
+  renderScopes();
+});
 window.addEventListener('popstate', () => {
   readAddress();
   showFilters();
   redraw();
-  show();
+  showView();
 });
+for (const view of ['wiring', 'scopes']) {
+  find(`view-${view}`).addEventListener('click', () => changeView(view));
+}
+const scopeOf = (event) => event.target.closest('.bar')?.dataset.scope;
+find('timeline').addEventListener('click', (event) => {
+  if (scopeOf(event)) {
+    openScope(Number(scopeOf(event)));
+  }
+});
+find('timeline').addEventListener('keydown', (event) => {
+  const bars = [...find('timeline').querySelectorAll('.bar')];
+  const here = bars.findIndex((bar) => bar.dataset.scope === scopeOf(event));
+  const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+  if (here >= 0 && step) {
+    bars[here + step]?.focus();
+  } else if (here >= 0 && (event.key === 'Enter' || event.key === ' ')) {
+    openScope(Number(scopeOf(event)));
+  } else {
+    return;
+  }
+  event.preventDefault();
+});
+
+/** Listens to a running container. What comes while it is paused is shown afterwards. */
+const listen = () => {
+  const events = new EventSource(`${location.pathname.replace(/\/$/, '')}/events`);
+  let isPaused = false;
+  let isNew = true;
+  let waiting = null;
+  const take = (recorded) => {
+    if (isNew || !recording) {
+      recording = new Recording(recorded);
+      isNew = false;
+    } else {
+      recording.merge(recorded);
+    }
+  };
+  const render = () => {
+    if (waiting && !isPaused) {
+      take(waiting);
+      waiting = null;
+    }
+    if (recording) {
+      find('live').textContent = `${isPaused ? 'paused' : 'live'}: ${recording.started} scopes, ${recording.open} open`;
+    }
+    showCounts();
+    renderScopes();
+    if (!state.selected && !panel.contains(document.activeElement) && (state.view === 'scopes' || opened())) {
+      show();
+    }
+    light();
+  };
+  events.addEventListener('open', () => {
+    isNew = true;
+    waiting = null;
+  });
+  events.addEventListener('recorded', (event) => {
+    waiting = joined(waiting, JSON.parse(event.data));
+    if (!isPaused) {
+      requestAnimationFrame(render);
+    }
+  });
+  events.addEventListener('error', () => {
+    find('live').textContent = events.readyState === EventSource.CLOSED ? 'not live: load the page again' : 'not live: connecting again …';
+  });
+  find('pause').hidden = false;
+  find('pause').addEventListener('click', () => {
+    isPaused = !isPaused;
+    find('pause').setAttribute('aria-pressed', `${isPaused}`);
+    render();
+  });
+};
 
 for (const sample of document.querySelectorAll('svg.sample')) {
   sample.append(...sampleOf(sample.dataset.kind));
@@ -436,4 +727,7 @@ function sampleOf(kind) {
 readAddress();
 showFilters();
 redraw();
-show();
+showView();
+if (drawing.live) {
+  listen();
+}

@@ -34,12 +34,26 @@ export const linesOf = (box) => {
   ].filter((line) => line);
 };
 
+/** Keeps the place for what is created, as wide as that may be. */
+const placeholder = '\u00a0'.repeat(24);
+
 const shorten = (text) => text.length > 44 ? `${text.slice(0, 43)}…` : text;
 
+/** What was created of the services of a box, where that is recorded. */
+export const createdOf = (box, recording) => {
+  const counts = box.nodes.map((node) => recording.counts.get(node.key)).filter((count) => count);
+  const sum = (part) => counts.reduce((total, count) => total + count[part], 0);
+  if (sum('created') + sum('failed') === 0) {
+    return '';
+  }
+  const open = box.nodes.length === 1 ? sum('open') : 0;
+  return [`${sum('created')} created`, open > 0 ? `in ${open} open ${open === 1 ? 'scope' : 'scopes'}` : '', sum('failed') > 0 ? `${sum('failed')} failed` : ''].filter((each) => each).join(', ');
+};
+
 /** Where everything is: in layers from above to below, or from left to right, whichever is shown larger in a room. */
-export const layOut = (view, room) => {
+export const layOut = (view, room, isRecorded = false) => {
   for (const box of view.boxes) {
-    box.lines = linesOf(box).map(shorten);
+    box.lines = [...linesOf(box).map(shorten), ...(isRecorded && box.nodes.some((node) => node.kind !== 'missing') ? [placeholder] : [])];
     box.kind = box.key.startsWith('file ') ? 'file' : kindOf(box.nodes[0]);
     const factor = box.kind === 'transient' ? 1.25 : box.kind === 'level' ? 1.15 : 1;
     box.width = Math.max(90, factor * Math.max(...box.lines.map((line, number) => line.length * (number === 0 ? titleLetter : letter))) + 26);
@@ -176,7 +190,7 @@ export const draw = (laid, model) => {
       'aria-label': spoken(box, model),
     }, ...outline(box));
     box.lines.forEach((line, number) => group.append(number === 0 ? '' : ' ', svg('text', {
-      class: number === 0 ? 'title' : 'line', y: (number - (box.lines.length - 1) / 2) * lineHeight + 4,
+      class: number === 0 ? 'title' : line === placeholder ? 'created' : 'line', y: (number - (box.lines.length - 1) / 2) * lineHeight + 4,
     }, line)));
     boxes.append(group);
   }

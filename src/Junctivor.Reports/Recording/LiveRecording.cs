@@ -56,7 +56,7 @@ internal sealed class LiveRecording(string name, Container container)
     /// <summary>One who watches. For use by one thread at a time.</summary>
     internal sealed class Watch(LiveRecording recording, ScopeRecorder recorder) : IDisposable
     {
-        private long _seen = -1;
+        private long _seen = ScopeRecorder.Beginning;
 
         /// <summary>What has changed since the last time, as JSON; null where nothing has.</summary>
         public string? TakeChanges()
@@ -67,7 +67,7 @@ internal sealed class LiveRecording(string name, Container container)
             }
 
             string changes = "";
-            _seen = recorder.Read(_seen, recorded => changes = JsonSerializer.Serialize(recorded, PageText.Data));
+            _seen = recorder.Read(_seen, recorded => changes = JsonSerializer.Serialize(recorded, DrawingContext.ForPage.Recorded));
             return changes;
         }
 

@@ -15,6 +15,9 @@ namespace Junctivor.Reports.Recording;
 /// <param name="keyOf">The key of the box that a node has in the drawing; null where it has none.</param>
 internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?> keyOf) : IRecorder
 {
+    /// <summary>The version before anything was recorded.</summary>
+    public const long Beginning = -1;
+
     private readonly Lock _gate = new();
     private readonly DateTimeOffset _began = DateTimeOffset.UtcNow;
     private readonly long _origin = Stopwatch.GetTimestamp();
@@ -29,7 +32,7 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
     private int _lastInstance;
     private int _open;
 
-    /// <summary>What has changed since a version, and the present version; all since version 0.</summary>
+    /// <summary>What has changed since a version, and the present version; all since <see cref="Beginning"/>.</summary>
     /// <param name="since">The version.</param>
     /// <param name="read">Reads what has changed, during which nothing changes.</param>
     public long Read(long since, Action<Recorded> read)

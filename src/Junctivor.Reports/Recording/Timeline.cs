@@ -22,9 +22,9 @@ internal sealed record Timeline
     public static string Write(DrawnGraph drawing, ScopeRecorder recorder)
     {
         string text = "";
-        recorder.Read(
-            0, recorded => text = JsonSerializer.Serialize(new Timeline { Drawing = drawing, Recorded = recorded }, Json.Full) + "\n");
-        return text;
+        recorder.Read(ScopeRecorder.Beginning, recorded => text = JsonSerializer.Serialize(
+            new Timeline { Drawing = drawing, Recorded = recorded }, DrawingContext.ForFile.Timeline));
+        return text + "\n";
     }
 
     /// <summary>Reads one that was written; null where the text is something else.</summary>
@@ -44,7 +44,7 @@ internal sealed record Timeline
 
         try
         {
-            Timeline timeline = JsonSerializer.Deserialize<Timeline>(text, Json.Full)!;
+            Timeline timeline = JsonSerializer.Deserialize(text, DrawingContext.ForFile.Timeline)!;
             return timeline.IsWhole ? timeline : throw new SavedGraphException(Damaged);
         }
         catch (JsonException failure)

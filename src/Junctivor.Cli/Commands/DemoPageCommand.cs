@@ -1,0 +1,53 @@
+using System.ComponentModel;
+using System.Diagnostics;
+using System.Runtime.InteropServices;
+using Junctivor.Cli.Demo;
+using Junctivor.Cli.Demo.Office;
+using Junctivor.Cli.Output;
+using Junctivor.Reports.Recording;
+
+namespace Junctivor.Cli.Commands;
+
+/// <summary>junctivor demo --page: a harbour office that works, and its wiring as a live page in the browser.</summary>
+internal static class DemoPageCommand
+{
+    /// <param name="port">The port; 0 for any that is free.</param>
+    public static async Task<int> RunAsync(int port)
+    {
+        using CancellationTokenSource end = new();
+        using PosixSignalRegistration interrupt = PosixSignalRegistration.Create(PosixSignal.SIGINT, End);
+        using PosixSignalRegistration terminate = PosixSignalRegistration.Create(PosixSignal.SIGTERM, End);
+
+        await using Container office = LiveOffice.Wiring.Build(Incoming.Value(new HarbourSettings("North Quay")));
+        using LivePageServer server = new(new LiveRecording("harbour office", office), port);
+        Terminal.Out.WriteLine($"A harbour office at work: {server.Address}");
+        Terminal.Out.WriteLine("Open it in a browser if it does not open by itself; Ctrl+C ends it. In your own application:");
+        Terminal.Out.WriteLine("app.MapWiringPage(\"/wiring\", container), or container.RecordScopes(\"scopes.json\") without a web server.");
+        Terminal.Out.Flush();
+        if (!Console.IsOutputRedirected)
+        {
+            OpenBrowser(server.Address);
+        }
+
+        await Task.WhenAll(new OfficeDay(office).PlayAsync(end.Token), server.RunAsync(end.Token)).ConfigureAwait(false);
+        return ExitStatus.Sound;
+
+        void End(PosixSignalContext signal)
+        {
+            signal.Cancel = true;
+            end.Cancel();
+        }
+    }
+
+    private static void OpenBrowser(Uri address)
+    {
+        try
+        {
+            using Process? browser = Process.Start(new ProcessStartInfo(address.ToString()) { UseShellExecute = true });
+        }
+        catch (Exception failure) when (failure is Win32Exception or InvalidOperationException or PlatformNotSupportedException)
+        {
+            // There is no browser: the address is written down.
+        }
+    }
+}

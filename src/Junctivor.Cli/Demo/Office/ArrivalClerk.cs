@@ -1,0 +1,3 @@
+namespace Junctivor.Cli.Demo.Office;
+
+internal sealed record ArrivalClerk(IBerthLedger Ledger, NoticeDesk Notices, IClock Clock);

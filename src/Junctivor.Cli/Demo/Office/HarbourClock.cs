@@ -1,0 +1,3 @@
+namespace Junctivor.Cli.Demo.Office;
+
+internal sealed class HarbourClock : IClock;

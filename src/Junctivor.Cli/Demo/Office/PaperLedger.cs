@@ -1,0 +1,8 @@
+namespace Junctivor.Cli.Demo.Office;
+
+internal sealed class PaperLedger : IBerthLedger, IDisposable
+{
+    public void Dispose()
+    {
+    }
+}

@@ -1,0 +1,6 @@
+namespace Junctivor.Cli.Demo.Office;
+
+internal sealed class TariffBook(HarbourSettings settings)
+{
+    public HarbourSettings Settings => settings;
+}

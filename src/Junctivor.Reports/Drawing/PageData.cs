@@ -1,0 +1,17 @@
+using Junctivor.Reports.Recording;
+
+namespace Junctivor.Reports.Drawing;
+
+/// <summary>What a page has in it.</summary>
+/// <param name="Wiring">What the wiring is called.</param>
+/// <param name="Nodes">The boxes.</param>
+/// <param name="Edges">The arrows.</param>
+/// <param name="Faults">The faults.</param>
+/// <param name="Recorded">What was recorded of a container; null for nothing.</param>
+/// <param name="Live">Whether the page is told what a running container does, by events.</param>
+internal sealed record PageData(
+    string Wiring, IReadOnlyList<DrawnNode> Nodes, IReadOnlyList<DrawnEdge> Edges, IReadOnlyList<DrawnFault> Faults, Recorded? Recorded, bool Live)
+{
+    public static PageData Of(DrawnGraph drawing, Recorded? recorded = null, bool isLive = false) =>
+        new(drawing.Wiring, drawing.Nodes, drawing.Edges, drawing.Faults, recorded, isLive);
+}
