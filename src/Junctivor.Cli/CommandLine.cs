@@ -172,7 +172,10 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         };
         Argument<string> after = new("AFTER") { Description = "What to compare it with: the same kinds." };
         Option<string?> wiring = WiringOption("The name of the wiring, if it is not given with @.");
-        Option<OutputFormat> format = new("--format") { Description = "The output format." };
+        Option<CompareFormat> format = new("--format")
+        {
+            Description = "The output format; html is a page that draws both in one, written to a file that is called like them.",
+        };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
         Command compare = new("compare", "Reports the differences between two wirings; the exit code is 1 if there are any.")

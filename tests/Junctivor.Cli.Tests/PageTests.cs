@@ -10,26 +10,17 @@ public sealed class PageTests : IAsyncLifetime
 {
     private const int OfFile = 50;
 
-    private static readonly string[] Browsers = ["chromium", "chromium-browser", "google-chrome"];
     private static readonly string Mistakes = ProgramRun.OutputOf("examples/Mistakes");
 
     private readonly CompiledFolder _folder = new();
-    private readonly List<string> _problems = [];
-    private IPlaywright? _playwright;
-    private IBrowser? _browser;
+    private readonly TestBrowser _browser = new();
 
     public ValueTask InitializeAsync() => ValueTask.CompletedTask;
 
     public async ValueTask DisposeAsync()
     {
-        if (_browser is not null)
-        {
-            await _browser.DisposeAsync();
-        }
-
-        _playwright?.Dispose();
         _folder.Dispose();
-        Assert.Empty(_problems);
+        await _browser.DisposeAsync();
     }
 
     [Fact]
@@ -137,22 +128,71 @@ public sealed class PageTests : IAsyncLifetime
     [InlineData(ColorScheme.Dark)]
     public async Task An_accessibility_checker_finds_nothing(ColorScheme scheme)
     {
-        string checker = Path.Combine(ProgramRun.RepositoryRoot, "tests", "Tools", "axe", "node_modules", "axe-core", "axe.min.js");
-        Assert.SkipUnless(File.Exists(checker), "axe-core is not installed: run 'npm ci' in tests/Tools/axe.");
+        TestBrowser.SkipIfCheckerIsMissing();
         IPage page = await Open(Mistakes, "--wiring", "troubled harbour");
         await page.EmulateMediaAsync(new PageEmulateMediaOptions { ColorScheme = scheme });
         await page.Locator("#table summary").First.ClickAsync();
 
-        await page.EvaluateAsync($"{await File.ReadAllTextAsync(checker, TestContext.Current.CancellationToken)};undefined");
-        string whole = await FoundByChecker(page);
+        string whole = await TestBrowser.FoundByCheckerAsync(page);
         await Box(page, "Pilot").ClickAsync();
-        string selected = await FoundByChecker(page);
+        string selected = await TestBrowser.FoundByCheckerAsync(page);
 
         Assert.Equal(("", ""), (whole, selected));
     }
 
-    private static Task<string> FoundByChecker(IPage page) => page.EvaluateAsync<string>(
-        "axe.run().then(found => found.violations.map(each => `${each.id}: ${each.nodes.map(node => node.html).join(' ')}`).join('\\n'))");
+    [Fact]
+    public async Task Two_wirings_are_drawn_in_one()
+    {
+        string harbour = ProgramRun.OutputOf("examples/Harbour");
+        IPage page = await OpenCompared($"{harbour}@office", $"{harbour}@rehearsal");
+
+        Assert.Equal("4 of 34 services changed", await page.Locator("#count").TextContentAsync());
+        Assert.Equal("4 services changed", await page.Locator("#panel h2").TextContentAsync());
+        Assert.Equal("Rehearsal.LedgerPages + added singleton", await Box(page, "Rehearsal.LedgerPages").GetAttributeAsync("aria-label"));
+        Assert.Contains("≠ was SystemClock (singleton)", await Box(page, "IClock").TextContentAsync(), StringComparison.Ordinal);
+        Assert.Equal((1, 3), (await page.Locator(".box.added").CountAsync(), await page.Locator(".box.changed").CountAsync()));
+        Assert.True(await page.Locator(".arrow.added").CountAsync() > 0);
+        Assert.True(await page.Locator(".arrow.removed").CountAsync() > 0);
+        await page.Locator("#place").SelectOptionAsync("changes");
+        int near = await page.Locator(".box").CountAsync();
+        Assert.InRange(near, 5, 33);
+        await page.Locator(".changes button").First.ClickAsync();
+        Assert.Contains(
+            "Replaced, was SystemClock (singleton); is Rehearsal.StoppedClock (singleton)",
+            await page.Locator("#panel").TextContentAsync(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_was_removed_and_what_lives_longer_is_drawn_too()
+    {
+        string before = _folder.Compile("Before", Bookings("Scoped.Of<Desk>(), Transient.Of<Ledger>(), Transient.Of<Bell>()"), typeof(Wiring).Assembly.Location);
+        string after = _folder.Compile("After", Bookings("Singleton.Of<Desk>(), Transient.Of<Ledger>()"), typeof(Wiring).Assembly.Location);
+
+        IPage page = await OpenCompared(before, after);
+
+        Assert.Equal("Bell − removed transient", await Box(page, "Bell").GetAttributeAsync("aria-label"));
+        Assert.Equal("Desk ≠ was scoped singleton", await Box(page, "Desk").GetAttributeAsync("aria-label"));
+        Assert.Equal("Ledger transient", await Box(page, "Ledger").GetAttributeAsync("aria-label"));
+    }
+
+    private static string Bookings(string registrations) => $$"""
+        using Junctivor;
+
+        public static class Office
+        {
+            [CheckedWiring]
+            public static Wiring Bookings => [{{registrations}}];
+        }
+
+        public class Desk(Ledger ledger)
+        {
+            public Ledger Ledger => ledger;
+        }
+
+        public class Ledger;
+
+        public class Bell;
+        """;
 
     [Theory]
     [InlineData(1000)]
@@ -263,27 +303,16 @@ public sealed class PageTests : IAsyncLifetime
         return file;
     }
 
-    private async Task<IPage> Open(params string[] drawn)
+    private Task<IPage> Open(params string[] drawn) => OpenResult(0, ["draw", .. drawn]);
+
+    private Task<IPage> OpenCompared(string before, string after) => OpenResult(1, ["compare", before, after, "--format", "html"]);
+
+    private async Task<IPage> OpenResult(int status, string[] call)
     {
-        string? program = Browsers.SelectMany(name => (Environment.GetEnvironmentVariable("PATH") ?? "").Split(Path.PathSeparator)
-            .Select(folder => Path.Combine(folder, name))).FirstOrDefault(File.Exists);
-        Assert.SkipWhen(program is null, "No Chromium is installed: apt-get install chromium.");
+        TestBrowser.SkipIfMissing();
         string file = _folder.PathOf("page.html");
-        ProgramRun run = await ProgramRun.Of("src/Junctivor.Cli", ["draw", .. drawn, "--format", "html", "--output", file]);
-        Assert.Equal((0, "", ""), (run.Status, run.Output, run.Errors));
-        _playwright = await Playwright.CreateAsync();
-        _browser = await _playwright.Chromium.LaunchAsync(
-            new BrowserTypeLaunchOptions { ExecutablePath = program, Args = ["--no-sandbox"] });
-        IBrowserContext context = await _browser.NewContextAsync(new BrowserNewContextOptions
-        {
-            ViewportSize = new ViewportSize { Width = 1280, Height = 800 },
-        });
-        IPage page = await context.NewPageAsync();
-        page.Console += (_, message) => _problems.Add(message.Text);
-        page.PageError += (_, message) => _problems.Add(message);
-        page.Dialog += (_, dialog) => _problems.Add(dialog.Message);
-        page.Request += (_, request) => _problems.AddRange(request.Url.StartsWith("file:", StringComparison.Ordinal) ? [] : [request.Url]);
-        await page.GotoAsync($"file://{file}");
-        return page;
+        ProgramRun run = await ProgramRun.Of("src/Junctivor.Cli", [.. call, "--output", file]);
+        Assert.Equal((status, "", ""), (run.Status, run.Output, run.Errors));
+        return await _browser.OpenAsync(new Uri($"file://{file}"));
     }
 }

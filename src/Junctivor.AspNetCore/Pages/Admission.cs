@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Http;
 using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging;
@@ -17,7 +18,7 @@ internal static partial class Admission
     public static void Restrict(EndpointBuilder endpoint, string pattern, bool isLogged)
     {
         IServiceProvider host = endpoint.ApplicationServices;
-        if ((host.GetService(typeof(IHostEnvironment)) as IHostEnvironment)?.IsDevelopment() == true || IsGuarded(endpoint.Metadata))
+        if ((host.GetService(typeof(IWebHostEnvironment)) as IHostEnvironment)?.IsDevelopment() == true || IsGuarded(endpoint.Metadata))
         {
             return;
         }

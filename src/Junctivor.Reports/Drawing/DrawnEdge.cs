@@ -19,6 +19,9 @@ internal sealed record DrawnEdge
     /// <summary>The faults that it has part in, by number.</summary>
     public IReadOnlyList<int> Faults { get; init; } = [];
 
+    /// <summary><c>added</c> or <c>removed</c>, where two wirings are compared; null for the rest.</summary>
+    public string? Change { get; init; }
+
     /// <summary>Whether it is required later than its holder is created.</summary>
     public bool IsDeferred => Form is "function" or "lazy" or "fresh scope";
 }

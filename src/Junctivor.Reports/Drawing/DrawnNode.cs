@@ -42,4 +42,7 @@ internal sealed record DrawnNode
 
     /// <summary>The faults that it has part in, by number.</summary>
     public IReadOnlyList<int> Faults { get; init; } = [];
+
+    /// <summary>What differs from another wiring; null where nothing does, or no other one is drawn.</summary>
+    public IReadOnlyList<DrawnChange>? Changes { get; init; }
 }

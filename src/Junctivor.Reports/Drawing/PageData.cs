@@ -8,10 +8,16 @@ namespace Junctivor.Reports.Drawing;
 /// <param name="Edges">The arrows.</param>
 /// <param name="Faults">The faults.</param>
 /// <param name="Recorded">What was recorded of a container; null for nothing.</param>
+/// <param name="Compared">What the two wirings are called of which it shows the differences; null where it shows one.</param>
 /// <param name="Live">Whether the page is told what a running container does, by events.</param>
 internal sealed record PageData(
-    string Wiring, IReadOnlyList<DrawnNode> Nodes, IReadOnlyList<DrawnEdge> Edges, IReadOnlyList<DrawnFault> Faults, Recorded? Recorded, bool Live)
+    string Wiring,
+    IReadOnlyList<DrawnNode> Nodes,
+    IReadOnlyList<DrawnEdge> Edges,
+    IReadOnlyList<DrawnFault> Faults,
+    Recorded? Recorded = null,
+    ComparedNames? Compared = null,
+    bool Live = false)
 {
-    public static PageData Of(DrawnGraph drawing, Recorded? recorded = null, bool isLive = false) =>
-        new(drawing.Wiring, drawing.Nodes, drawing.Edges, drawing.Faults, recorded, isLive);
+    public static PageData Of(DrawnGraph drawing) => new(drawing.Wiring, drawing.Nodes, drawing.Edges, drawing.Faults);
 }

@@ -17,10 +17,15 @@ internal static class PageText
 
     /// <param name="drawing">The drawing.</param>
     /// <param name="recorded">What was recorded of a container of this wiring; null for nothing.</param>
-    public static string Write(DrawnGraph drawing, Recorded? recorded = null) => Write(PageData.Of(drawing, recorded));
+    public static string Write(DrawnGraph drawing, Recorded? recorded = null) =>
+        Write(PageData.Of(drawing) with { Recorded = recorded });
 
     /// <summary>A page that is told what a running container does: by events from its own address and <c>/events</c>.</summary>
-    public static string WriteLive(DrawnGraph drawing) => Write(PageData.Of(drawing, isLive: true));
+    public static string WriteLive(DrawnGraph drawing) => Write(PageData.Of(drawing) with { Live = true });
+
+    /// <summary>A page of the differences between two wirings.</summary>
+    public static string WriteCompared(DrawnGraph drawing, string before, string after) =>
+        Write(PageData.Of(drawing) with { Compared = new ComparedNames(before, after) });
 
     private static string Write(PageData content)
     {

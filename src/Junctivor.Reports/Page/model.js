@@ -10,7 +10,7 @@ const folderOf = (node) => node.file.includes('/') ? node.file.slice(0, node.fil
 export class Model {
   constructor(drawing) {
     this.wiring = drawing.wiring;
-    this.nodes = new Map(drawing.nodes.map((node) => [node.key, { ...node, file: node.file ?? '', needs: [], users: [] }]));
+    this.nodes = new Map(drawing.nodes.map((node) => [node.key, { ...node, file: node.file ?? '', changes: node.changes ?? [], needs: [], users: [] }]));
     this.faults = new Map(drawing.faults.map((fault) => [fault.number, fault]));
     this.edges = drawing.edges;
     for (const edge of this.edges) {
@@ -35,8 +35,18 @@ export class Model {
       .some((each) => (each ?? '').toLowerCase().includes(wanted));
   }
 
-  /** Whether a node is in a folder, a file or a namespace, given as `folder …`, `file …` or `namespace …`; all are in ''. */
+  /** Whether a node has changed, or touches what has. */
+  isNearChange(node) {
+    const isChanged = (key) => this.nodes.get(key).changes.length > 0;
+    return isChanged(node.key) || node.needs.some((edge) => edge.change || isChanged(edge.to)) || node.users.some((edge) => edge.change || isChanged(edge.from));
+  }
+
+  /** Whether a node is in a folder, a file or a namespace, given as `folder …`, `file …` or `namespace …`; or near a change, for `changes`; all are
+   * in ''. */
   isIn(node, place) {
+    if (place === 'changes') {
+      return this.isNearChange(node);
+    }
     const [kind, ...words] = place.split(' ');
     const name = words.join(' ');
     const isBelow = (text, separator) => text === name || text.startsWith(name + separator);
@@ -91,9 +101,9 @@ export class Model {
         continue;
       }
       const isClosed = from.startsWith('file ') || to.startsWith('file ');
-      const key = isClosed ? `${from}|${to}` : `${from}|${to}|${edge.form}`;
+      const key = isClosed ? `${from}|${to}` : `${from}|${to}|${edge.form}|${edge.change ?? ''}`;
       if (!arrows.has(key)) {
-        arrows.set(key, { key, from, to, form: isClosed ? 'one' : edge.form, edges: [], faults: [] });
+        arrows.set(key, { key, from, to, form: isClosed ? 'one' : edge.form, change: isClosed ? undefined : edge.change, edges: [], faults: [] });
       }
       const arrow = arrows.get(key);
       arrow.edges.push(edge);

@@ -1,5 +1,5 @@
 import { Model, kindOf } from './model.js';
-import { createdOf, draw, layOut, svg } from './picture.js';
+import { changeLine, createdOf, draw, layOut, spoken, svg } from './picture.js';
 import { Recording, duration, joined } from './recording.js';
 import { drawLife, drawTimeline, marksOf } from './scopes.js';
 
@@ -8,6 +8,7 @@ const smallest = 2.2;
 const drawing = JSON.parse(document.getElementById('drawing').textContent);
 const model = new Model(drawing);
 let recording = drawing.recorded ? new Recording(drawing.recorded) : null;
+const changed = [...model.nodes.values()].filter((node) => node.changes.length > 0);
 const isRecorded = Boolean(drawing.recorded || drawing.live);
 const find = (id) => document.getElementById(id);
 const picture = find('picture');
@@ -27,12 +28,16 @@ const html = (name, attributes = {}, ...children) => {
   return element;
 };
 
+/** What is closed and left out as long as nobody says otherwise: where there is much, the files; of a difference, what is not near it. */
+const placeAtFirst = drawing.compared && model.nodes.size > most ? 'changes' : '';
+const closedAtFirst = () => new Set(model.nodes.size > most && !placeAtFirst ? model.files : []);
+
 const state = {
   selected: null,
   to: null,
-  closed: new Set(model.nodes.size > most ? model.files : []),
+  closed: closedAtFirst(),
   shown: new Set(['singleton', 'scoped', 'transient', 'level', 'missing']),
-  place: '',
+  place: placeAtFirst,
   text: '',
   view: drawing.recorded ? 'scopes' : 'wiring',
   scope: null,
@@ -54,7 +59,7 @@ const address = () => {
   if (hidden.length > 0) {
     parts.set('hide', hidden.join(','));
   }
-  if (state.place) {
+  if (state.place !== placeAtFirst) {
     parts.set('in', state.place);
   }
   if (isRecorded && state.view !== (drawing.recorded ? 'scopes' : 'wiring')) {
@@ -64,12 +69,13 @@ const address = () => {
     parts.set('scope', state.scope);
   }
   const closed = model.files.filter((file) => state.closed.has(file));
+  if (closed.length === closedAtFirst().size && closed.every((file) => closedAtFirst().has(file))) {
+    return `#${parts}`;
+  }
   if (closed.length > 0 && closed.length < model.files.length) {
     parts.set('closed', closed.map((file) => model.files.indexOf(file)).join(','));
-  } else if (closed.length === 0 && model.nodes.size > most) {
-    parts.set('closed', 'none');
-  } else if (closed.length > 0 && model.nodes.size <= most) {
-    parts.set('closed', 'all');
+  } else {
+    parts.set('closed', closed.length === 0 ? 'none' : 'all');
   }
   return `#${parts}`;
 };
@@ -81,11 +87,11 @@ const readAddress = () => {
   state.selected = keyOf(parts.get('service'));
   state.to = keyOf(parts.get('to'));
   state.shown = new Set(['singleton', 'scoped', 'transient', 'level', 'missing'].filter((kind) => !(parts.get('hide') ?? '').split(',').includes(kind)));
-  state.place = parts.get('in') ?? '';
+  state.place = parts.get('in') ?? placeAtFirst;
   state.view = isRecorded ? parts.get('view') ?? (drawing.recorded ? 'scopes' : 'wiring') : 'wiring';
   state.scope = parts.has('scope') ? Number(parts.get('scope')) : null;
   const closed = parts.get('closed');
-  state.closed = closed === null ? new Set(model.nodes.size > most ? model.files : [])
+  state.closed = closed === null ? closedAtFirst()
     : closed === 'none' ? new Set()
     : closed === 'all' ? new Set(model.files)
     : new Set(closed.split(',').map((number) => model.files[Number(number)]));
@@ -124,7 +130,7 @@ const move = (across, down) => {
 const redraw = (isFitting = true) => {
   laid = layOut(model.view(state), find('scopes').parentElement.getBoundingClientRect(), isRecorded);
   picture.replaceChildren(...draw(laid, model));
-  find('count').textContent = `${model.nodes.size} services${laid.boxes.length === model.nodes.size ? '' : `, ${laid.boxes.length} boxes`}`;
+  find('count').textContent = `${drawing.compared ? `${changed.length} of ` : ''}${model.nodes.size} services${drawing.compared ? ' changed' : ''}${laid.boxes.length === model.nodes.size ? '' : `, ${laid.boxes.length} boxes`}`;
   if (isFitting) {
     fit(smallest);
   }
@@ -155,6 +161,7 @@ const showCounts = () => {
     if (line) {
       line.setAttribute('class', scope ? 'numbers' : 'created');
       line.textContent = !scope ? createdOf(box, recording) : own.length > 4 ? `${own.slice(0, 3).join(' ')} and ${own.length - 3} more` : own.join(' ');
+      element.setAttribute('aria-label', spoken(box, model, line.textContent));
     }
   }
 };
@@ -207,6 +214,9 @@ const faultText = (fault) => html('details', { class: `finding ${fault.severity}
   fault.fix ? html('p', {}, html('b', {}, 'Fix: '), fault.fix) : '',
   html('details', {}, html('summary', {}, 'the whole text'), html('pre', { tabindex: '0' }, fault.text)));
 
+const changeText = (change) => html('span', {}, html('b', {}, `${change.kind[0].toUpperCase()}${change.kind.slice(1)}`),
+  change.before ? `, was ${change.before}` : '', change.after ? `${change.before ? '; is ' : ': '}${change.after}` : '');
+
 const showNode = (node) => {
   const faults = node.faults.map((number) => model.faults.get(number)).filter((fault) => fault);
   const targets = html('select', { id: 'to', onchange: (event) => {
@@ -226,6 +236,7 @@ const showNode = (node) => {
     node.services.length > 1 ? html('p', {}, `Provides ${node.services.join(', ')}.`) : '',
     node.mark ? html('p', {}, `Marked ${node.mark}.`) : '',
     node.kind === 'missing' ? '' : html('p', { class: 'place' }, place(node)),
+    ...node.changes.map((change) => html('p', {}, changeText(change))),
     node.resolvedDirectly ? html('p', {}, 'Resolved directly.') : '',
     ...faults.map(faultText),
     list('Requires', node.needs.map((edge) => [`${edge.parameter}: `, link(edge.to, model.nodes.get(edge.to).title), edge.form === 'one' ? '' : ` (${edge.form})`])) ?? '',
@@ -249,9 +260,14 @@ const showWay = () => {
 const showAll = () => {
   const faults = [...model.faults.values()];
   panel.replaceChildren(
+    ...(drawing.compared ? [
+      html('h2', { tabindex: '-1' }, changed.length === 0 ? 'No differences' : `${changed.length} ${changed.length === 1 ? 'service' : 'services'} changed`),
+      html('p', { class: 'facts' }, `From ${drawing.compared.before} to ${drawing.compared.after}.`),
+      html('ul', { class: 'changes' }, ...changed.map((node) => html('li', {}, link(node.key, node.title), ...node.changes.map((change) => html('div', {}, changeText(change)))))),
+    ] : []),
     recording ? html('p', { class: 'facts' }, `${drawing.live ? 'Live' : 'Recorded'} since ${recording.began.toLocaleString()}: the boxes say what was created. `,
       html('button', { type: 'button', class: 'link', onclick: () => changeView('scopes') }, 'Look at the scopes')) : '',
-    html('h2', { tabindex: '-1' }, faults.length === 0 ? 'No faults' : `${faults.length} ${faults.length === 1 ? 'finding' : 'findings'}`),
+    drawing.compared ? '' : html('h2', { tabindex: '-1' }, faults.length === 0 ? 'No faults' : `${faults.length} ${faults.length === 1 ? 'finding' : 'findings'}`),
     ...faults.map((fault) => {
       const text = faultText(fault);
       const keys = [...model.nodes.values()].filter((node) => node.faults.includes(fault.number)).map((node) => node.key);
@@ -491,7 +507,7 @@ const choices = (label, kind, names) => names.length === 0 ? ''
   : html('optgroup', { label }, ...names.map((name) => choice(`${kind} ${name}`, name)));
 
 const showFilters = () => {
-  find('place').replaceChildren(choice('', 'everything'), choices('Folders', 'folder', model.folders), choices('Files', 'file', model.files),
+  find('place').replaceChildren(choice('', 'everything'), drawing.compared ? choice('changes', 'what changed, and what touches it') : '', choices('Folders', 'folder', model.folders), choices('Files', 'file', model.files),
     choices('Namespaces', 'namespace', model.namespaces));
   for (const input of find('lifetimes').querySelectorAll('input')) {
     input.parentElement.hidden = ![...model.nodes.values()].some((node) => kindOf(node) === input.value);
@@ -511,7 +527,7 @@ const showFound = () => {
 find('table').addEventListener('toggle', () => find('table').append(html('table', {},
   html('thead', {}, html('tr', {}, ...['Service', 'Created by', 'Lifetime', 'Place', 'Requires', 'Faults'].map((title) => html('th', { scope: 'col' }, title)))),
   html('tbody', {}, ...[...model.nodes.values()].map((node) => html('tr', {},
-    html('th', { scope: 'row' }, link(node.key, node.title), node.mark ? ` marked ${node.mark}` : ''),
+    html('th', { scope: 'row' }, link(node.key, node.title), node.mark ? ` marked ${node.mark}` : '', node.changes.map((change) => ` ${changeLine(change)}`).join('')),
     html('td', {}, node.maker || node.kind),
     html('td', {}, node.lifetime),
     html('td', {}, node.kind === 'missing' ? '' : place(node)),

@@ -16,11 +16,23 @@ export const svg = (name, attributes = {}, ...children) => {
   return element;
 };
 
+const signs = { added: '+ added', removed: '− removed' };
+
+/** What has changed, in one line of a box. */
+export const changeLine = (change) => signs[change.kind] ?? (change.before ? `≠ was ${change.before}` : `≠ ${change.kind}`);
+
+/** How a box has changed: added, removed, or changed in itself; '' for not at all. */
+export const changeOf = (box) => {
+  const kinds = new Set(box.nodes.flatMap((node) => node.changes.map((change) => change.kind)));
+  return kinds.size === 0 ? '' : kinds.has('added') && kinds.size === 1 ? 'added' : kinds.has('removed') && kinds.size === 1 ? 'removed' : 'changed';
+};
+
 /** The lines in a box: the title first. */
 export const linesOf = (box) => {
   if (box.key.startsWith('file ')) {
     const name = box.nodes[0].file || 'place unknown';
-    return [name.split('/').at(-1), `${box.nodes.length} ${box.nodes.length === 1 ? 'service' : 'services'}`];
+    const changed = box.nodes.filter((node) => node.changes.length > 0).length;
+    return [name.split('/').at(-1), `${box.nodes.length} ${box.nodes.length === 1 ? 'service' : 'services'}`, changed > 0 ? `≠ ${changed} changed` : ''].filter((line) => line);
   }
   const [node] = box.nodes;
   const others = node.services.slice(1).filter((service) => service !== node.maker);
@@ -30,6 +42,7 @@ export const linesOf = (box) => {
     others.length > 2 ? `also ${others.slice(0, 2).join(', ')} and ${others.length - 2} more` : others.length > 0 ? `also ${others.join(', ')}` : '',
     isNamed ? node.maker : '',
     node.mark ? `marked ${node.mark}` : '',
+    ...node.changes.map(changeLine),
     [node.lifetime, node.kind === 'class' || node.kind === 'missing' ? '' : node.kind].filter((each) => each).join(', '),
   ].filter((line) => line);
 };
@@ -113,7 +126,7 @@ const onOutline = (box, end, before) => {
 
 const labelOf = (arrow) => {
   const form = arrow.form === 'one' || arrow.form === 'missing' ? '' : arrow.form;
-  return [arrow.edges.length > 1 && arrow.form === 'one' ? `${arrow.edges.length}` : form, ...(arrow.codes ?? [])].filter((each) => each).join(' ');
+  return [{ added: '+', removed: '−' }[arrow.change] ?? '', arrow.edges.length > 1 && arrow.form === 'one' ? `${arrow.edges.length}` : form, ...(arrow.codes ?? [])].filter((each) => each).join(' ');
 };
 
 const outline = (box) => {
@@ -163,9 +176,9 @@ const smooth = (points) => {
 };
 
 /** What a screen reader says of a box: what is written in it, and its faults. */
-const spoken = (box, model) => {
+export const spoken = (box, model, created = '') => {
   const faults = [...new Set(box.nodes.flatMap((node) => node.faults))].map((number) => model.faults.get(number)?.code).filter((code) => code);
-  return `${box.lines.join(' ')}${faults.length > 0 ? `, has part in ${faults.join(', ')}` : ''}`;
+  return `${[...box.lines.filter((line) => line !== placeholder), created].filter((line) => line).join(' ')}${faults.length > 0 ? `, has part in ${faults.join(', ')}` : ''}`;
 };
 
 /** Draws it all; the boxes in the order in which a reader comes to them. */
@@ -174,7 +187,7 @@ export const draw = (laid, model) => {
   for (const arrow of laid.arrows) {
     const severity = arrow.faults.length === 0 ? '' : model.isSerious(arrow.faults) ? ' serious' : ' warned';
     const form = arrow.form.replaceAll(' ', '-');
-    const group = svg('g', { class: `arrow form-${form}${severity}`, 'data-from': arrow.from, 'data-to': arrow.to },
+    const group = svg('g', { class: `arrow form-${form}${severity}${arrow.change ? ` ${arrow.change}` : ''}`, 'data-from': arrow.from, 'data-to': arrow.to },
       svg('path', { d: smooth(arrow.points), 'marker-end': `url(#${severity ? severity.trim() : form === 'decorates' ? 'diamond' : 'head'})` }));
     if (arrow.label) {
       group.append(svg('text', { x: arrow.x, y: arrow.y + 4 }, arrow.label));
@@ -185,12 +198,13 @@ export const draw = (laid, model) => {
   const boxes = svg('g', { class: 'boxes' });
   for (const box of [...laid.boxes].sort((one, other) => one.y - other.y || one.x - other.x)) {
     const severity = box.nodes.some((node) => model.isSerious(node.faults)) ? ' serious' : '';
+    const change = changeOf(box);
     const group = svg('g', {
-      class: `box ${box.kind}${severity}`, transform: `translate(${box.x},${box.y})`, 'data-key': box.key, tabindex: '0', role: 'button',
+      class: `box ${box.kind}${severity}${change ? ` ${change}` : ''}`, transform: `translate(${box.x},${box.y})`, 'data-key': box.key, tabindex: '0', role: 'button',
       'aria-label': spoken(box, model),
     }, ...outline(box));
     box.lines.forEach((line, number) => group.append(number === 0 ? '' : ' ', svg('text', {
-      class: number === 0 ? 'title' : line === placeholder ? 'created' : 'line', y: (number - (box.lines.length - 1) / 2) * lineHeight + 4,
+      class: number === 0 ? 'title' : line === placeholder ? 'created' : /^[+−≠] /.test(line) ? 'change' : 'line', y: (number - (box.lines.length - 1) / 2) * lineHeight + 4,
     }, line)));
     boxes.append(group);
   }

@@ -48,7 +48,8 @@ internal static class CompareText
         }
     }
 
-    private static string Heading(ChangeKind kind) => kind switch
+    /// <summary>The kind of difference, in words.</summary>
+    public static string Heading(ChangeKind kind) => kind switch
     {
         ChangeKind.Added => "Added",
         ChangeKind.Removed => "Removed",
