@@ -32,6 +32,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         Option<CheckFormat> format = new("--format") { Description = "The output format; sarif is SARIF 2.1.0, for code-review tools." };
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
+        Option<bool> watch = new("--watch") { Description = "Check again whenever the assembly is built again, until Ctrl+C." };
         Option<DirectoryInfo?> sourceRoot = new("--source-root")
         {
             Description = "The root of relative paths in SARIF; by default the working copy that contains each file.",
@@ -39,14 +40,26 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         };
         Command check = new("check", "Checks every wiring of an assembly that has [CheckedWiring], and reports all faults.")
         {
-            assembly, wiring, strict, severity, format, output, sourceRoot, limit,
+            assembly, wiring, strict, severity, format, output, sourceRoot, watch, limit,
         };
-        check.SetAction(arguments => InChildProcess([$"{arguments.GetRequiredValue(assembly)}"], arguments.GetValue(limit), () =>
-            CheckCommand.Run(
-                arguments.GetRequiredValue(assembly),
+        check.SetAction(arguments =>
+        {
+            FileInfo checkedFile = arguments.GetRequiredValue(assembly);
+            string[] files = [$"{checkedFile}"];
+            CheckOutput written = new(arguments.GetValue(format), arguments.GetValue(output), arguments.GetValue(sourceRoot));
+            if (arguments.GetValue(watch) && !Terminal.IsElsewhere)
+            {
+                return written is { Format: CheckFormat.Text, File: null }
+                    ? new WatchCommand(checkedFile, () => Ask(files, arguments.GetValue(limit))).Run()
+                    : throw new CannotCheckException("--watch shows each report on the screen: leave out --format and --output.");
+            }
+
+            return InChildProcess(files, arguments.GetValue(limit), () => CheckCommand.Run(
+                checkedFile,
                 arguments.GetValue(wiring),
                 SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
-                new CheckOutput(arguments.GetValue(format), arguments.GetValue(output), arguments.GetValue(sourceRoot)))));
+                written));
+        });
         return check;
     }
 
@@ -96,7 +109,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         {
             file, wiring, matching, lifetime, format, output, limit,
         };
-        list.SetAction(arguments => InChildProcess([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () =>
+        list.SetAction(arguments => Paged(arguments.GetRequiredValue(file), arguments.GetValue(limit), () =>
             ListCommand.Run(
                 arguments.GetRequiredValue(file),
                 arguments.GetValue(wiring),
@@ -118,7 +131,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         {
             file, service, wiring, format, output, limit,
         };
-        why.SetAction(arguments => InChildProcess([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () =>
+        why.SetAction(arguments => Paged(arguments.GetRequiredValue(file), arguments.GetValue(limit), () =>
             WhyCommand.Run(
                 arguments.GetRequiredValue(file), arguments.GetRequiredValue(service), arguments.GetValue(wiring),
                 arguments.GetValue(format),
@@ -263,11 +276,37 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     /// <summary>Runs code of an assembly in a process of its own; a saved graph is only read, and that is done here.</summary>
     private int InChildProcess(string[] files, double seconds, Func<int> run)
     {
-        string[] assemblies = [.. files.Where(file => !WiringSource.IsSavedGraph(file))];
-        return assemblies.Length > 0 && !Terminal.IsElsewhere
-            ? ChildProcess.Run(words, string.Join(" and ", assemblies.Select(Path.GetFileName)), TimeSpan.FromSeconds(seconds))
-            : run();
+        if (!NeedsChild(files))
+        {
+            return run();
+        }
+
+        ChildResult result = Ask(files, seconds);
+        Terminal.Out.Write(result.Output);
+        Terminal.Errors.Write(result.Errors);
+        return result.Status;
     }
+
+    /// <summary>The same for what people read, which may be longer than the terminal shows.</summary>
+    private int Paged(FileInfo file, double seconds, Func<int> run)
+    {
+        if (!NeedsChild([$"{file}"]))
+        {
+            return Pager.While(run);
+        }
+
+        ChildResult result = Ask([$"{file}"], seconds);
+        Pager.Show(result.Output);
+        Terminal.Errors.Write(result.Errors);
+        return result.Status;
+    }
+
+    private static bool NeedsChild(string[] files) => !Terminal.IsElsewhere && !files.All(WiringSource.IsSavedGraph);
+
+    private ChildResult Ask(string[] files, double seconds) => ChildProcess.Run(
+        words,
+        string.Join(" and ", files.Where(file => !WiringSource.IsSavedGraph(file)).Select(Path.GetFileName)),
+        TimeSpan.FromSeconds(seconds));
 
     /// <summary>The call or the assembly is at fault: one line on standard error.</summary>
     public static int Complain(Exception failure)

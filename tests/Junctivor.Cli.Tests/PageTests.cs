@@ -96,13 +96,13 @@ public sealed class PageTests : IAsyncLifetime
         int singletons = await page.Locator(".box.singleton").CountAsync();
         await page.Locator("#lifetimes input[value=singleton]").CheckAsync();
         await page.GetByText("Close all").ClickAsync();
-        int files = await page.Locator(".box.file").CountAsync();
-        await page.Locator(".box.file").First.ClickAsync();
+        int files = await page.Locator(".box.group").CountAsync();
+        await page.Locator(".box.group").First.ClickAsync();
 
         Assert.Equal(32, all);
         Assert.Equal((11, 0), (withoutSingletons, singletons));
         Assert.Equal(4, files);
-        Assert.Equal(3, await page.Locator(".box.file").CountAsync());
+        Assert.Equal(3, await page.Locator(".box.group").CountAsync());
     }
 
     [Fact]
@@ -205,8 +205,8 @@ public sealed class PageTests : IAsyncLifetime
         await page.Locator("#search").FillAsync("Service517");
         await page.Locator("#search").PressAsync("Enter");
         Assert.Equal("Service517", await page.Locator("#panel h2").TextContentAsync());
-        Assert.Equal((count / OfFile) - 1, await page.Locator(".box.file").CountAsync());
-        Assert.Equal(OfFile, await page.Locator(".box:not(.file)").CountAsync());
+        Assert.Equal((count / OfFile) - 1, await page.Locator(".box.group").CountAsync());
+        Assert.Equal(OfFile, await page.Locator(".box:not(.group)").CountAsync());
     }
 
     [Fact]

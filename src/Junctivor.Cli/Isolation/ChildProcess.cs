@@ -20,15 +20,10 @@ internal static class ChildProcess
     /// <param name="arguments">The arguments of this process.</param>
     /// <param name="what">What is read, for messages.</param>
     /// <param name="limit">For how long it is waited for.</param>
-    /// <returns>The exit status.</returns>
+    /// <returns>What it wrote, and its exit status.</returns>
     /// <exception cref="CannotCheckException">There was no answer.</exception>
-    public static int Run(IReadOnlyList<string> arguments, string what, TimeSpan limit)
-    {
-        ChildResult answer = Waiting.While($"Reading {what} …", () => Ask(arguments, what, limit));
-        Terminal.Out.Write(answer.Output);
-        Terminal.Errors.Write(answer.Errors);
-        return answer.Status;
-    }
+    public static ChildResult Run(IReadOnlyList<string> arguments, string what, TimeSpan limit) =>
+        Waiting.While($"Reading {what} …", () => Ask(arguments, what, limit));
 
     private static ChildResult Ask(IReadOnlyList<string> arguments, string what, TimeSpan limit)
     {

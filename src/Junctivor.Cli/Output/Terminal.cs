@@ -26,6 +26,13 @@ internal static class Terminal
         : Console.WindowWidth,
         LeastWidth);
 
+    /// <summary>How many lines it shows: as the terminal is high, or as LINES says.</summary>
+    public static int Height =>
+        int.TryParse(Environment.GetEnvironmentVariable("LINES"), out int height) && height > 0 ? height : Console.WindowHeight;
+
+    /// <summary>Whether somebody sits there, and sees what is written.</summary>
+    public static bool IsInteractive => !IsElsewhere && !Console.IsOutputRedirected && !Console.IsInputRedirected;
+
     /// <summary>How colours are shown: on a terminal, unless NO_COLOR is set; null where they are not.</summary>
     public static string? Colors
     {
@@ -45,4 +52,7 @@ internal static class Terminal
     /// <summary>From now on, the command writes elsewhere, for a terminal that shows colours so.</summary>
     public static void WriteTo(TextWriter output, TextWriter errors, string? colors) =>
         (OtherOut, OtherErrors, OtherColors) = (output, errors, colors);
+
+    /// <summary>From now on, the command writes to its own terminal again.</summary>
+    public static void WriteHere() => (OtherOut, OtherErrors, OtherColors) = (null, null, null);
 }

@@ -37,6 +37,9 @@ internal sealed record DrawnNode
     /// <summary>The line in that file, counted from 1; 0 where nobody knows.</summary>
     public int Line { get; init; }
 
+    /// <summary>The module: the member that it is written in; null where nobody knows.</summary>
+    public string? Module { get; init; }
+
     /// <summary>Whether it is resolved from outside.</summary>
     public bool ResolvedDirectly { get; init; }
 

@@ -111,6 +111,7 @@ internal sealed class GraphDrawer
             Namespace = NamespaceOf(registration.Type),
             File = registration.File,
             Line = registration.Line,
+            Module = registration.Module,
             ResolvedDirectly = registration.ResolvedDirectly,
             Faults = FaultsOf(registration.Id),
         };

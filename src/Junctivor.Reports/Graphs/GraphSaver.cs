@@ -6,6 +6,7 @@ namespace Junctivor.Reports.Graphs;
 internal sealed class GraphSaver(ServiceGraph graph)
 {
     private readonly Dictionary<Node, string> _ids = [];
+    private readonly Modules _modules = Modules.Of(graph.Registrations.Where(node => node.Place.IsKnown).Select(node => node.Place.File));
     private readonly Dictionary<string, int> _taken = new(StringComparer.Ordinal);
     private readonly SortedDictionary<string, string> _names = new(StringComparer.Ordinal);
 
@@ -55,6 +56,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
         Around = node.Inner is null ? null : IdOf(node.Inner),
         File = node.Place.IsKnown ? SourcePlaceText.File(node.Place, graph.SharedFolder).Replace('\\', '/') : null,
         Line = node.Place.IsKnown ? node.Place.Line : 0,
+        Module = _modules.At(node.Place),
         Needs = [.. (node.Bindings is null ? null : node.Dependencies)?.Select(Save) ?? node.Parameters.Select(Unbound)],
     };
 

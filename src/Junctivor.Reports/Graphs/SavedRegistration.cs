@@ -46,6 +46,10 @@ public sealed record SavedRegistration
     /// <summary>The line in that file, counted from 1; 0 where nobody knows.</summary>
     public int Line { get; init; }
 
+    /// <summary>The module that it is in: the member that it is written in, such as <c>HarbourWiring.Storage</c>; null where nobody
+    /// knows.</summary>
+    public string? Module { get; init; }
+
     /// <summary>What it requests: the parameters in order, then the properties.</summary>
     public IReadOnlyList<SavedNeed> Needs { get; init; } = [];
 

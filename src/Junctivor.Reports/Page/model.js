@@ -10,7 +10,7 @@ const folderOf = (node) => node.file.includes('/') ? node.file.slice(0, node.fil
 export class Model {
   constructor(drawing) {
     this.wiring = drawing.wiring;
-    this.nodes = new Map(drawing.nodes.map((node) => [node.key, { ...node, file: node.file ?? '', changes: node.changes ?? [], needs: [], users: [] }]));
+    this.nodes = new Map(drawing.nodes.map((node) => [node.key, { ...node, file: node.file ?? '', group: node.module ?? node.file ?? '', changes: node.changes ?? [], needs: [], users: [] }]));
     this.faults = new Map(drawing.faults.map((fault) => [fault.number, fault]));
     this.edges = drawing.edges;
     for (const edge of this.edges) {
@@ -20,6 +20,8 @@ export class Model {
     const sorted = (texts) => [...new Set(texts)].filter((text) => text).sort((one, other) => one.localeCompare(other, 'en', { numeric: true }));
     const all = [...this.nodes.values()];
     this.files = sorted(all.map((node) => node.file));
+    this.modules = sorted(all.map((node) => node.module));
+    this.groups = sorted(all.map((node) => node.group));
     this.folders = sorted(all.map((node) => folderOf(node)));
     this.namespaces = sorted(all.map((node) => node.namespace));
   }
@@ -31,7 +33,7 @@ export class Model {
   /** Whether a text is in what a node is called, what creates it, or where it is. */
   matches(node, text) {
     const wanted = text.toLowerCase();
-    return [node.title, node.maker, node.mark, node.namespace, node.file, ...node.services]
+    return [node.title, node.maker, node.mark, node.namespace, node.module, node.file, ...node.services]
       .some((each) => (each ?? '').toLowerCase().includes(wanted));
   }
 
@@ -41,7 +43,7 @@ export class Model {
     return isChanged(node.key) || node.needs.some((edge) => edge.change || isChanged(edge.to)) || node.users.some((edge) => edge.change || isChanged(edge.from));
   }
 
-  /** Whether a node is in a folder, a file or a namespace, given as `folder …`, `file …` or `namespace …`; or near a change, for `changes`; all are
+  /** Whether a node is in a folder, a file, a module or a namespace, given as `folder …`, `file …`, `module …` or `namespace …`; or near a change, for `changes`; all are
    * in ''. */
   isIn(node, place) {
     if (place === 'changes') {
@@ -51,7 +53,7 @@ export class Model {
     const name = words.join(' ');
     const isBelow = (text, separator) => text === name || text.startsWith(name + separator);
     return kind === '' || node.kind === 'missing'
-      || (kind === 'folder' ? isBelow(folderOf(node), '/') : kind === 'file' ? node.file === name : isBelow(node.namespace, '.'));
+      || (kind === 'folder' ? isBelow(folderOf(node), '/') : kind === 'file' ? node.file === name : kind === 'module' ? node.module === name : isBelow(node.namespace, '.'));
   }
 
   /** The keys of all nodes on a way from one to another, with the edges on it. */
@@ -75,7 +77,7 @@ export class Model {
   }
 
   /**
-   * The boxes and arrows that are shown: a box for each node of an open file, and one for each closed file; between two boxes one
+   * The boxes and arrows that are shown: a box for each node of an open module or file, and one for each closed one; between two boxes one
    * arrow for each form.
    */
   view(state) {
@@ -85,7 +87,7 @@ export class Model {
       if (!state.shown.has(kindOf(node)) || !this.isIn(node, state.place)) {
         continue;
       }
-      const key = state.closed.has(node.file) && node.kind !== 'missing' ? `file ${node.file}` : node.key;
+      const key = state.closed.has(node.group) && node.kind !== 'missing' ? `group ${node.group}` : node.key;
       if (!boxes.has(key)) {
         boxes.set(key, { key, nodes: [] });
       }
@@ -100,7 +102,7 @@ export class Model {
       if (from === undefined || to === undefined || from === to) {
         continue;
       }
-      const isClosed = from.startsWith('file ') || to.startsWith('file ');
+      const isClosed = from.startsWith('group ') || to.startsWith('group ');
       const key = isClosed ? `${from}|${to}` : `${from}|${to}|${edge.form}|${edge.change ?? ''}`;
       if (!arrows.has(key)) {
         arrows.set(key, { key, from, to, form: isClosed ? 'one' : edge.form, change: isClosed ? undefined : edge.change, edges: [], faults: [] });

@@ -30,7 +30,7 @@ const html = (name, attributes = {}, ...children) => {
 
 /** What is closed and left out as long as nobody says otherwise: where there is much, the files; of a difference, what is not near it. */
 const placeAtFirst = drawing.compared && model.nodes.size > most ? 'changes' : '';
-const closedAtFirst = () => new Set(model.nodes.size > most && !placeAtFirst ? model.files : []);
+const closedAtFirst = () => new Set(model.nodes.size > most && !placeAtFirst ? model.groups : []);
 
 const state = {
   selected: null,
@@ -68,12 +68,12 @@ const address = () => {
   if (state.scope !== null) {
     parts.set('scope', state.scope);
   }
-  const closed = model.files.filter((file) => state.closed.has(file));
-  if (closed.length === closedAtFirst().size && closed.every((file) => closedAtFirst().has(file))) {
+  const closed = model.groups.filter((group) => state.closed.has(group));
+  if (closed.length === closedAtFirst().size && closed.every((group) => closedAtFirst().has(group))) {
     return `#${parts}`;
   }
-  if (closed.length > 0 && closed.length < model.files.length) {
-    parts.set('closed', closed.map((file) => model.files.indexOf(file)).join(','));
+  if (closed.length > 0 && closed.length < model.groups.length) {
+    parts.set('closed', closed.map((group) => model.groups.indexOf(group)).join(','));
   } else {
     parts.set('closed', closed.length === 0 ? 'none' : 'all');
   }
@@ -93,10 +93,10 @@ const readAddress = () => {
   const closed = parts.get('closed');
   state.closed = closed === null ? closedAtFirst()
     : closed === 'none' ? new Set()
-    : closed === 'all' ? new Set(model.files)
-    : new Set(closed.split(',').map((number) => model.files[Number(number)]));
+    : closed === 'all' ? new Set(model.groups)
+    : new Set(closed.split(',').map((number) => model.groups[Number(number)]));
   if (state.selected) {
-    state.closed.delete(model.nodes.get(state.selected).file);
+    state.closed.delete(model.nodes.get(state.selected).group);
   }
 };
 
@@ -235,7 +235,7 @@ const showNode = (node) => {
     node.maker && node.kind !== 'missing' ? html('p', {}, node.maker) : '',
     node.services.length > 1 ? html('p', {}, `Provides ${node.services.join(', ')}.`) : '',
     node.mark ? html('p', {}, `Marked ${node.mark}.`) : '',
-    node.kind === 'missing' ? '' : html('p', { class: 'place' }, place(node)),
+    node.kind === 'missing' ? '' : html('p', { class: 'place' }, `${place(node)}${node.module ? `, in ${node.module}` : ''}`),
     ...node.changes.map((change) => html('p', {}, changeText(change))),
     node.resolvedDirectly ? html('p', {}, 'Resolved directly.') : '',
     ...faults.map(faultText),
@@ -243,7 +243,7 @@ const showNode = (node) => {
     list('Required by', node.users.map((edge) => [link(edge.from, model.nodes.get(edge.from).title), edge.form === 'one' ? '' : ` (${edge.form})`])) ?? '',
     targets.options.length > 1 ? html('p', {}, html('label', { for: 'to' }, 'Ways to '), targets) : '',
     html('p', { id: 'way', role: 'status' }),
-    node.file ? html('p', {}, html('button', { type: 'button', onclick: () => toggle(node.file) }, `Close ${node.file.split('/').at(-1)}`)) : '');
+    node.group ? html('p', {}, html('button', { type: 'button', onclick: () => toggle(node.group) }, `Close ${node.group.split('/').at(-1)}`)) : '');
   showWay();
 };
 
@@ -274,13 +274,13 @@ const showAll = () => {
       text.append(html('p', {}, ...keys.flatMap((key) => [link(key, model.nodes.get(key).title), ' '])));
       return text;
     }),
-    html('h3', {}, 'Files'),
+    html('h3', {}, model.modules.length > 0 ? 'Modules' : 'Files'),
     html('p', {},
       html('button', { type: 'button', onclick: () => toggleAll(true) }, 'Close all'), ' ',
       html('button', { type: 'button', onclick: () => toggleAll(false) }, 'Open all')),
-    html('ul', { class: 'files' }, ...model.files.filter((file) => file).map((file) => html('li', {}, html('button', {
-      class: 'link', type: 'button', 'aria-expanded': `${!state.closed.has(file)}`, onclick: () => toggle(file),
-    }, file)))));
+    html('ul', { class: 'groups' }, ...model.groups.map((group) => html('li', {}, html('button', {
+      class: 'link', type: 'button', 'aria-expanded': `${!state.closed.has(group)}`, onclick: () => toggle(group),
+    }, group)))));
 };
 
 const tag = (text, kind = '') => html('span', { class: `tag ${kind}` }, text);
@@ -453,8 +453,7 @@ const select = (key, isFocusing = false) => {
   }
   state.selected = key;
   state.to = null;
-  const file = key && model.nodes.get(key).file;
-  const isOpening = key && state.closed.delete(file);
+  const isOpening = key && state.closed.delete(model.nodes.get(key).group);
   if (key && !state.shown.has(kindOf(model.nodes.get(key)))) {
     state.shown.add(kindOf(model.nodes.get(key)));
     showFilters();
@@ -477,10 +476,10 @@ const select = (key, isFocusing = false) => {
 
 const focusBox = (key) => picture.querySelector(`.box[data-key="${CSS.escape(boxOf(key)?.key ?? '')}"]`)?.focus();
 
-const toggle = (file) => {
-  if (!state.closed.delete(file)) {
-    state.closed.add(file);
-    if (state.selected && model.nodes.get(state.selected).file === file) {
+const toggle = (group) => {
+  if (!state.closed.delete(group)) {
+    state.closed.add(group);
+    if (state.selected && model.nodes.get(state.selected).group === group) {
       state.selected = null;
       state.to = null;
     }
@@ -491,7 +490,7 @@ const toggle = (file) => {
 };
 
 const toggleAll = (isClosing) => {
-  state.closed = new Set(isClosing ? model.files : []);
+  state.closed = new Set(isClosing ? model.groups : []);
   state.selected = null;
   state.to = null;
   remember();
@@ -499,7 +498,7 @@ const toggleAll = (isClosing) => {
   show();
 };
 
-const activate = (key) => key.startsWith('file ') ? toggle(key.slice(5)) : select(key);
+const activate = (key) => key.startsWith('group ') ? toggle(key.slice(6)) : select(key);
 
 const choice = (value, text) => html('option', { value, ...(value === state.place ? { selected: '' } : {}) }, text);
 
@@ -507,7 +506,7 @@ const choices = (label, kind, names) => names.length === 0 ? ''
   : html('optgroup', { label }, ...names.map((name) => choice(`${kind} ${name}`, name)));
 
 const showFilters = () => {
-  find('place').replaceChildren(choice('', 'everything'), drawing.compared ? choice('changes', 'what changed, and what touches it') : '', choices('Folders', 'folder', model.folders), choices('Files', 'file', model.files),
+  find('place').replaceChildren(choice('', 'everything'), drawing.compared ? choice('changes', 'what changed, and what touches it') : '', choices('Modules', 'module', model.modules), choices('Folders', 'folder', model.folders), choices('Files', 'file', model.files),
     choices('Namespaces', 'namespace', model.namespaces));
   for (const input of find('lifetimes').querySelectorAll('input')) {
     input.parentElement.hidden = ![...model.nodes.values()].some((node) => kindOf(node) === input.value);
@@ -634,8 +633,8 @@ find('lifetimes').addEventListener('change', (event) => {
 });
 find('place').addEventListener('change', (event) => {
   state.place = event.target.value;
-  if (state.place.startsWith('file ')) {
-    state.closed.delete(state.place.slice(5));
+  if (/^(file|module) /.test(state.place)) {
+    [...model.nodes.values()].filter((node) => model.isIn(node, state.place)).forEach((node) => state.closed.delete(node.group));
   }
   remember();
   redraw();

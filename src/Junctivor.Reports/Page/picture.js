@@ -29,8 +29,8 @@ export const changeOf = (box) => {
 
 /** The lines in a box: the title first. */
 export const linesOf = (box) => {
-  if (box.key.startsWith('file ')) {
-    const name = box.nodes[0].file || 'place unknown';
+  if (box.key.startsWith('group ')) {
+    const name = box.nodes[0].group || 'place unknown';
     const changed = box.nodes.filter((node) => node.changes.length > 0).length;
     return [name.split('/').at(-1), `${box.nodes.length} ${box.nodes.length === 1 ? 'service' : 'services'}`, changed > 0 ? `≠ ${changed} changed` : ''].filter((line) => line);
   }
@@ -67,7 +67,7 @@ export const createdOf = (box, recording) => {
 export const layOut = (view, room, isRecorded = false) => {
   for (const box of view.boxes) {
     box.lines = [...linesOf(box).map(shorten), ...(isRecorded && box.nodes.some((node) => node.kind !== 'missing') ? [placeholder] : [])];
-    box.kind = box.key.startsWith('file ') ? 'file' : kindOf(box.nodes[0]);
+    box.kind = box.key.startsWith('group ') ? 'group' : kindOf(box.nodes[0]);
     const factor = box.kind === 'transient' ? 1.25 : box.kind === 'level' ? 1.15 : 1;
     box.width = Math.max(90, factor * Math.max(...box.lines.map((line, number) => line.length * (number === 0 ? titleLetter : letter))) + 26);
     box.height = box.lines.length * lineHeight + (box.kind === 'transient' ? 30 : 20);
@@ -148,7 +148,7 @@ const outline = (box) => {
         [w / 2 - cut, h / 2], [-w / 2 + cut, h / 2], [-w / 2, h / 2 - cut], [-w / 2, -h / 2 + cut]];
       return [svg('polygon', { ...common, points: corners.map((corner) => corner.join(',')).join(' ') })];
     }
-    case 'file':
+    case 'group':
       return [
         svg('rect', { class: 'stack', x: -w / 2 + 6, y: -h / 2 - 6, width: w, height: h }),
         svg('rect', { ...common, x: -w / 2, y: -h / 2, width: w, height: h }),
