@@ -41,6 +41,7 @@ public sealed class HarbourOffice : IAsyncDisposable
             server.UseProblemAnswers(container.Resolve<ILogger>());
             server.UseJunctivor(container, WithShifts(container));
             server.MapWiredEndpoints(container);
+            server.MapWiringPage("/wiring", container);
             further?.Invoke(server);
             await server.StartWarmAsync(container);
             return new HarbourOffice(container, server);

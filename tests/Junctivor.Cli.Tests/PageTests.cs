@@ -86,7 +86,7 @@ public sealed class PageTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task Lifetimes_and_files_can_be_left_out()
+    public async Task Lifetimes_can_be_left_out_and_modules_closed()
     {
         IPage page = await Open(ProgramRun.OutputOf("examples/Harbour"), "--wiring", "office");
         int all = await page.Locator(".box").CountAsync();
@@ -96,28 +96,32 @@ public sealed class PageTests : IAsyncLifetime
         int singletons = await page.Locator(".box.singleton").CountAsync();
         await page.Locator("#lifetimes input[value=singleton]").CheckAsync();
         await page.GetByText("Close all").ClickAsync();
-        int files = await page.Locator(".box.group").CountAsync();
+        int modules = await page.Locator(".box.group").CountAsync();
         await page.Locator(".box.group").First.ClickAsync();
 
         Assert.Equal(32, all);
         Assert.Equal((11, 0), (withoutSingletons, singletons));
-        Assert.Equal(4, files);
-        Assert.Equal(3, await page.Locator(".box.group").CountAsync());
+        Assert.Equal(5, modules);
+        Assert.Equal(4, await page.Locator(".box.group").CountAsync());
     }
 
     [Fact]
-    public async Task One_folder_or_namespace_can_be_shown_alone()
+    public async Task One_module_folder_or_namespace_can_be_shown_alone()
     {
         IPage page = await Open(ProgramRun.OutputOf("examples/Harbour"), "--wiring", "office");
 
         await page.Locator("#place").SelectOptionAsync("folder Night");
         IReadOnlyList<string> ofFolder = await page.Locator(".box .title").AllTextContentsAsync();
+        await page.Locator("#place").SelectOptionAsync("module HarbourWiring.Storage");
+        IReadOnlyList<string> ofModule = await page.Locator(".box .title").AllTextContentsAsync();
         await page.Locator("#place").SelectOptionAsync("namespace Harbour.Arrivals");
         IReadOnlyList<string> ofNamespace = await page.Locator(".box .title").AllTextContentsAsync();
+        await page.GoBackAsync();
         await page.GoBackAsync();
         IReadOnlyList<string> back = await page.Locator(".box .title").AllTextContentsAsync();
 
         Assert.Equal(["IContributesEndpoints", "JobSchedule", "NightlyInvoicing"], ofFolder.Order());
+        Assert.Equal(["LedgerFile", "SqliteBerthLedger"], ofModule.Order());
         Assert.Contains("ArrivalQueue", ofNamespace);
         Assert.DoesNotContain("NightlyInvoicing", ofNamespace);
         Assert.Equal(ofFolder.Order(), back.Order());

@@ -96,7 +96,10 @@ internal sealed class GraphDrawer
 
     private DrawnNode NodeOf(SavedRegistration registration)
     {
-        string title = _graph.NameOf(registration.Services.Count > 0 ? registration.Services[0] : registration.Type);
+        // What others replace is not provided after all.
+        string[] provided = [.. registration.Services.Except(registration.Replaced)];
+        IReadOnlyList<string> services = provided.Length > 0 ? provided : registration.Services;
+        string title = _graph.NameOf(services.Count > 0 ? services[0] : registration.Type);
         string created = registration.CreatedBy is "class" or "alias" ? _graph.NameOf(registration.Type) : registration.CreatedBy;
         return new DrawnNode
         {
@@ -104,7 +107,7 @@ internal sealed class GraphDrawer
             Id = registration.Id,
             Title = title,
             Maker = created == title ? "" : created,
-            Services = [.. registration.Services.Select(_graph.NameOf)],
+            Services = [.. services.Select(_graph.NameOf)],
             Lifetime = registration.Lifetime,
             Mark = registration.Mark is { } mark ? _graph.NameOf(mark).Trim('"') : null,
             Kind = registration.Around is null ? registration.CreatedBy : "decorator",

@@ -334,8 +334,8 @@ const showScope = (scope) => {
       ...outside.map((instance) => html('tr', {},
         html('th', { scope: 'row' }, nameOf(instance)),
         html('td', { class: 'lifetime' }, instance.lifetime),
-        html('td', {}, 'lives in ', scopeLink(recording.instances.get(instance.number).scope.number)),
-        html('td', {}),
+        html('td', { colspan: 2 }, ...(instance.began === undefined ? ['there before the recording']
+          : ['lives in ', scopeLink(recording.instances.get(instance.number).scope.number)])),
         html('td', {}, givenTo(scope, instance)))),
     ]),
     scope.more > 0 ? html('p', {}, `${scope.more} more were not kept.`) : '',

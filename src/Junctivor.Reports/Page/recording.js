@@ -80,9 +80,12 @@ export class Recording {
     return this.usersOf(instance.number).filter((use) => scope.number === 0 || use.scope === scope);
   }
 
-  /** What was requested from a scope, and not by a factory: what it is for. Each name once. */
+  /** What a scope is for: what was requested from it, and not by a factory; else what was created for somebody outside. Each once. */
   purposeOf(scope) {
-    return [...new Set(scope.requests.filter((request) => !request.by).map((request) => this.instances.get(request.number)?.instance.name))].filter((name) => name);
+    const requested = scope.requests.filter((request) => !request.by).map((request) => this.instances.get(request.number)?.instance.name);
+    const within = new Set(scope.instances.map((instance) => instance.name));
+    const created = scope.instances.filter((instance) => instance.by && !within.has(instance.by)).map((instance) => `${instance.name} for ${instance.by}`);
+    return [...new Set(requested.length > 0 || scope.number === 0 ? requested : created)].filter((name) => name);
   }
 
   endOf(scope) {

@@ -77,8 +77,8 @@ export const drawLife = (recording, scope, instance) => {
   const end = recording.endOf(scope);
   const span = Math.max(end - scope.began, 0.001);
   const at = (time) => Math.min(100, Math.max(0, (time - scope.began) / span * 100));
-  const from = at(instance.began ?? scope.began);
-  const built = Math.max(at((instance.began ?? scope.began) + instance.took), Math.min(from + 1.2, 100));
+  const from = Math.min(at(instance.began ?? scope.began), 98.8);
+  const built = Math.max(at((instance.began ?? scope.began) + instance.took), from + 1.2);
   const to = Math.max(at(instance.failed ? (instance.began + instance.took) : instance.disposed ?? end), built);
   const words = instance.began === undefined ? 'created before the recording'
     : `created after ${duration(Math.max(0, instance.began - scope.began))} in ${duration(instance.took)}`
