@@ -91,17 +91,21 @@ public class WiringPageTests
         using StreamReader events = new(await office.Client.GetStreamAsync(new Uri($"{Path}/events", UriKind.Relative), Token));
         JsonElement first = await NextAsync(events);
         using StreamReader second = new(await office.Client.GetStreamAsync(new Uri($"{Path}/events", UriKind.Relative), Token));
+        await office.GetAsync(Path);
         await office.GetAsync("/desk?secret=tide");
 
         JsonElement scope = default;
+        int started = 0;
         while (scope.ValueKind == JsonValueKind.Undefined)
         {
-            scope = (await NextAsync(events)).GetProperty("scopes").EnumerateArray()
+            JsonElement next = await NextAsync(events);
+            started = next.GetProperty("started").GetInt32();
+            scope = next.GetProperty("scopes").EnumerateArray()
                 .FirstOrDefault(each => each.GetProperty("number").GetInt32() > 0 && each.TryGetProperty("ended", out _)
                     && each.GetProperty("instances").GetArrayLength() > 0);
         }
 
-        Assert.Equal(0, first.GetProperty("started").GetInt32());
+        Assert.Equal((0, 1), (first.GetProperty("started").GetInt32(), started));
         Assert.Equal(
             ["Ledger", "Desk"], scope.GetProperty("instances").EnumerateArray().Select(each => each.GetProperty("name").GetString()));
         Assert.DoesNotContain("secret", scope.GetRawText(), StringComparison.Ordinal);

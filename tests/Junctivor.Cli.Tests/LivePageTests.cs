@@ -96,7 +96,8 @@ public sealed partial class LivePageTests : IAsyncLifetime
         await linked.GotoAsync(address);
         Assert.Equal("Scope #2", await linked.Locator("#panel h2").TextContentAsync());
         IReadOnlyList<string> rows = await linked.Locator("#scope tbody tr").AllInnerTextsAsync();
-        Assert.Contains(rows, row => row.StartsWith("Ledger #", StringComparison.Ordinal) && row.Contains("shared", StringComparison.Ordinal));
+        Assert.Contains(
+            rows, row => row.StartsWith("Ledger #", StringComparison.Ordinal) && row.Contains("shared", StringComparison.Ordinal));
         Assert.Contains(rows, row => row.StartsWith("TideTable #1", StringComparison.Ordinal));
     }
 

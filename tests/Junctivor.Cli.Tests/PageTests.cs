@@ -169,8 +169,10 @@ public sealed class PageTests : IAsyncLifetime
     [Fact]
     public async Task What_was_removed_and_what_lives_longer_is_drawn_too()
     {
-        string before = _folder.Compile("Before", Bookings("Scoped.Of<Desk>(), Transient.Of<Ledger>(), Transient.Of<Bell>()"), typeof(Wiring).Assembly.Location);
-        string after = _folder.Compile("After", Bookings("Singleton.Of<Desk>(), Transient.Of<Ledger>()"), typeof(Wiring).Assembly.Location);
+        string library = typeof(Wiring).Assembly.Location;
+        string before = _folder.Compile(
+            "Before", Bookings("Scoped.Of<Desk>(), Transient.Of<Ledger>(), Transient.Of<Bell>()"), library);
+        string after = _folder.Compile("After", Bookings("Singleton.Of<Desk>(), Transient.Of<Ledger>()"), library);
 
         IPage page = await OpenCompared(before, after);
 

@@ -23,7 +23,8 @@ public sealed class TerminalTests : IDisposable
     [InlineData("20", "paged 1", "why", "BookingDesk", "--wiring", "office")]
     [InlineData("900", "paged 0", "list", "--wiring", "office")]
     [InlineData("2", "paged 0", "compare", "--wiring", "office")]
-    public async Task What_is_longer_than_the_terminal_goes_to_the_pager(string lines, string expected, string command, params string[] further)
+    public async Task What_is_longer_than_the_terminal_goes_to_the_pager(
+        string lines, string expected, string command, params string[] further)
     {
         Assert.SkipUnless(File.Exists(Emulator), "'script' is not installed: apt-get install bsdutils.");
         string told = _folder.PathOf("told");

@@ -250,7 +250,9 @@ public sealed class RecordingTests : IDisposable
         JsonElement recorded = whole.GetProperty("recorded");
         Assert.Equal((400, 0), (Part(recorded, "started"), Part(recorded, "open")));
         Assert.Equal(400, recorded.GetProperty("counts").EnumerateArray().Max(counted => Part(counted, "created")));
-        Assert.All(recorded.GetProperty("scopes").EnumerateArray().Skip(1), scope => Assert.Equal(["Ledger", "Planner", "Desk"], Names(scope)));
+        Assert.All(
+            recorded.GetProperty("scopes").EnumerateArray().Skip(1),
+            scope => Assert.Equal(["Ledger", "Planner", "Desk"], Names(scope)));
     }
 
     [Fact]

@@ -14,6 +14,7 @@ internal static class LivePage
 
     public static Task WriteAsync(HttpContext context, LiveRecording recording)
     {
+        ForgetOwn(context, recording);
         context.Response.ContentType = "text/html; charset=utf-8";
         context.Response.Headers.CacheControl = "no-store";
         return context.Response.WriteAsync(recording.Page, context.RequestAborted);
@@ -25,12 +26,17 @@ internal static class LivePage
             ?.ApplicationStopping ?? CancellationToken.None;
         using CancellationTokenSource end = CancellationTokenSource.CreateLinkedTokenSource(context.RequestAborted, stopping);
         using LiveRecording.Watch watch = recording.Begin();
+        ForgetOwn(context, recording);
+        await TypedResults.ServerSentEvents(ChangesAsync(watch, end.Token), "recorded").ExecuteAsync(context).ConfigureAwait(false);
+    }
+
+    /// <summary>The page is not what one looks at.</summary>
+    private static void ForgetOwn(HttpContext context, LiveRecording recording)
+    {
         if (context.Features.Get<IServiceProvidersFeature>() is RequestScope own)
         {
-            watch.Forget(own.Scope);
+            recording.Forget(own.Scope);
         }
-
-        await TypedResults.ServerSentEvents(ChangesAsync(watch, end.Token), "recorded").ExecuteAsync(context).ConfigureAwait(false);
     }
 
     /// <summary>What has changed, a few times in a second, until nobody listens any more.</summary>

@@ -73,7 +73,8 @@ internal sealed class LivePageServer : IDisposable
                     break;
             }
         }
-        catch (Exception failure) when (failure is HttpListenerException or IOException or OperationCanceledException or ObjectDisposedException)
+        catch (Exception failure) when (failure is HttpListenerException or IOException
+            or OperationCanceledException or ObjectDisposedException)
         {
             // Whoever looked has gone, or the demonstration is over.
         }

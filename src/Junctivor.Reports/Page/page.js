@@ -285,7 +285,7 @@ const showAll = () => {
 
 const tag = (text, kind = '') => html('span', { class: `tag ${kind}` }, text);
 
-const scopeLink = (number) => html('button', { class: 'link', type: 'button', onclick: () => openScope(number) }, number === 0 ? 'the container' : `scope #${number}`);
+const scopeLink = (number) => html('button', { class: 'link', type: 'button', onclick: () => chooseScope(number) }, number === 0 ? 'the container' : `scope #${number}`);
 
 const instanceName = (instance) => instance.number > 0 ? `${instance.name} #${instance.number}` : instance.name;
 
@@ -324,7 +324,7 @@ const showScope = (scope) => {
   const titles = ['Instance', 'Lifetime', scope.number === 0 ? 'From the recording on' : 'Within the scope', 'Took', 'Given to'];
   return [
     html('h2', {}, titleOf(scope), ' '),
-    html('p', { class: 'facts' }, html('button', { type: 'button', onclick: () => openScope(null) }, 'All scopes'), ' ',
+    html('p', { class: 'facts' }, html('button', { type: 'button', onclick: () => chooseScope(null) }, 'All scopes'), ' ',
       scope.number > 0 ? html('button', { type: 'button', onclick: () => changeView('wiring') }, 'Show in the wiring') : '',
       ` ${scope.level}, ${scope.number === 0 ? `since ${recording.began.toLocaleTimeString()}` : `started after ${duration(scope.began)}, ${spanOf(scope)}`}`,
       scope.within ? ', inside ' : '', scope.within ? scopeLink(scope.within) : ''),
@@ -347,7 +347,7 @@ const showScopes = () => {
   return [rows(['Scope', 'Requested', 'Level', 'Started', 'Took', 'Created', 'Shared', 'Slow or failed'], scopes.map((scope) => {
     const { failed, slow } = marksOf(scope);
     return html('tr', {},
-      html('th', { scope: 'row' }, html('button', { class: 'link', type: 'button', onclick: () => openScope(scope.number) }, titleOf(scope))),
+      html('th', { scope: 'row' }, html('button', { class: 'link', type: 'button', onclick: () => chooseScope(scope.number) }, titleOf(scope))),
       html('td', {}, recording.purposeOf(scope).slice(0, 3).join(', ')),
       html('td', {}, scope.level),
       html('td', { class: 'number' }, scope.number === 0 ? '' : duration(scope.began)),
@@ -381,7 +381,7 @@ const renderScopes = () => {
 
 let lastShown;
 
-const openScope = (number) => {
+const chooseScope = (number) => {
   state.scope = number;
   state.selected = null;
   state.to = null;
@@ -427,7 +427,7 @@ const showScopeFacts = (scope) => {
     ...slow.map((instance) => html('div', { class: 'finding warning' }, html('p', {}, `${instanceName(instance)} took ${duration(instance.took)}.`))),
     list('Created, in this order', scope.instances.filter((instance) => instance.number > 0).map((instance) => [nameOf(instance), ` ${instance.lifetime}`])) ?? '',
     html('p', {}, html('button', { type: 'button', onclick: () => changeView(state.view === 'scopes' ? 'wiring' : 'scopes') }, state.view === 'scopes' ? 'Show in the wiring' : 'Show its times'), ' ',
-      html('button', { type: 'button', onclick: () => openScope(null) }, 'Close scope')));
+      html('button', { type: 'button', onclick: () => chooseScope(null) }, 'Close scope')));
 };
 
 const showRecording = () => {
@@ -659,7 +659,7 @@ for (const view of ['wiring', 'scopes']) {
 const scopeOf = (event) => event.target.closest('.bar')?.dataset.scope;
 find('timeline').addEventListener('click', (event) => {
   if (scopeOf(event)) {
-    openScope(Number(scopeOf(event)));
+    chooseScope(Number(scopeOf(event)));
   }
 });
 find('timeline').addEventListener('keydown', (event) => {
@@ -669,7 +669,7 @@ find('timeline').addEventListener('keydown', (event) => {
   if (here >= 0 && step) {
     bars[here + step]?.focus();
   } else if (here >= 0 && (event.key === 'Enter' || event.key === ' ')) {
-    openScope(Number(scopeOf(event)));
+    chooseScope(Number(scopeOf(event)));
   } else {
     return;
   }

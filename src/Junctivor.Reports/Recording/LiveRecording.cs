@@ -40,6 +40,15 @@ internal sealed class LiveRecording(string name, Container container)
         }
     }
 
+    /// <summary>Leaves out a scope that only serves those who watch.</summary>
+    public void Forget(Scope scope)
+    {
+        lock (_gate)
+        {
+            _recorder?.Forget(scope);
+        }
+    }
+
     private void End()
     {
         lock (_gate)
@@ -70,9 +79,6 @@ internal sealed class LiveRecording(string name, Container container)
             _seen = recorder.Read(_seen, recorded => changes = JsonSerializer.Serialize(recorded, DrawingContext.ForPage.Recorded));
             return changes;
         }
-
-        /// <summary>Leaves out a scope that only serves those who watch.</summary>
-        public void Forget(Scope scope) => recorder.Forget(scope);
 
         public void Dispose() => recording.End();
     }

@@ -1,6 +1,7 @@
 namespace Junctivor.Reports.Recording;
 
-/// <summary>One instance that a container created, or the attempt to create one. Times are milliseconds since the recording began.</summary>
+/// <summary>One instance that a container created, or the attempt to create one. Times are milliseconds since the recording
+/// began.</summary>
 internal sealed record RecordedInstance
 {
     /// <summary>Tells it apart from all other instances of the recording; 0 where none came of it.</summary>

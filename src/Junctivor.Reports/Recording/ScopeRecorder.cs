@@ -205,8 +205,11 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
         }
     }
 
-    private void Count(string key, Func<RecordedCount, RecordedCount> change) => _counts[key] =
-        (change(_counts.TryGetValue(key, out (RecordedCount Count, long) known) ? known.Count : new RecordedCount(key, 0, 0, 0)), ++_version);
+    private void Count(string key, Func<RecordedCount, RecordedCount> change)
+    {
+        RecordedCount count = _counts.TryGetValue(key, out (RecordedCount Count, long) known) ? known.Count : new RecordedCount(key, 0, 0, 0);
+        _counts[key] = (change(count), ++_version);
+    }
 
     private void Keep<T>(RecordedScope scope, T recorded, List<T> list)
     {
@@ -247,7 +250,8 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
         _ => [],
     };
 
-    /// <summary>The number of an instance; what was created before the recording gets one when it is first seen. Values have none.</summary>
+    /// <summary>The number of an instance; what was created before the recording gets one when it is first seen. Values have
+    /// none.</summary>
     private int? NumberOf(object instance, Node node)
     {
         if (!IsNumbered(instance))

@@ -6,8 +6,8 @@ public static class ScopeRecordings
     private static readonly RecordingOptions NoOptions = new();
 
     /// <summary>
-    /// Records the scopes of a container from now on: what is created in each, when, how long that takes, for whom, what is shared, and when
-    /// it is disposed. Types, numbers and times only. The file is written when the recording is disposed, and by
+    /// Records the scopes of a container from now on: what is created in each, when, how long that takes, for whom, what is shared, and
+    /// when it is disposed. Types, numbers and times only. The file is written when the recording is disposed, and by
     /// <see cref="ScopeRecording.Save"/>; <c>junctivor draw FILE</c> opens it. While a container is recorded, it creates step by step,
     /// which is slower.
     /// </summary>
