@@ -21,8 +21,9 @@ internal static class DemoPageCommand
         await using Container office = LiveOffice.Wiring.Build(Incoming.Value(new HarbourSettings("North Quay")));
         using LivePageServer server = new(new LiveRecording("harbour office", office), port);
         Terminal.Out.WriteLine($"A harbour office at work: {server.Address}");
-        Terminal.Out.WriteLine("Open it in a browser if it does not open by itself; Ctrl+C ends it. In your own application:");
-        Terminal.Out.WriteLine("app.MapWiringPage(\"/wiring\", container), or container.RecordScopes(\"scopes.json\") without a web server.");
+        Terminal.Out.WriteLine("Open it in a browser if it does not open by itself; Ctrl+C ends it.");
+        Terminal.Out.WriteLine("In your own application: app.MapWiringPage(\"/wiring\", container),");
+        Terminal.Out.WriteLine("or without a web server: container.RecordScopes(\"scopes.json\").");
         Terminal.Out.Flush();
         if (!Console.IsOutputRedirected)
         {

@@ -207,8 +207,8 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
 
     private void Count(string key, Func<RecordedCount, RecordedCount> change)
     {
-        RecordedCount count = _counts.TryGetValue(key, out (RecordedCount Count, long) known) ? known.Count : new RecordedCount(key, 0, 0, 0);
-        _counts[key] = (change(count), ++_version);
+        bool isKnown = _counts.TryGetValue(key, out (RecordedCount Count, long) known);
+        _counts[key] = (change(isKnown ? known.Count : new RecordedCount(key, 0, 0, 0)), ++_version);
     }
 
     private void Keep<T>(RecordedScope scope, T recorded, List<T> list)

@@ -39,8 +39,8 @@ internal sealed class Construction
     /// <summary>The class or factory that is under construction on this thread; null for none.</summary>
     public static string? InnermostName => Innermost?.NameFrom(0);
 
-    /// <summary>The class or factory for which the topmost frame is created: one below, or one that holds a wrapper, or one that requests it
-    /// in its own construction. Null where it was requested directly.</summary>
+    /// <summary>The class or factory for which the topmost frame is created: one below, or one that holds a wrapper, or one that requests
+    /// it in its own construction. Null where it was requested directly.</summary>
     private string? RequesterOfTop => NameFrom(1);
 
     private ConstructionPath Path => new(this, _graph);
