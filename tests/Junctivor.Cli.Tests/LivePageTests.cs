@@ -111,6 +111,18 @@ public sealed partial class LivePageTests : IAsyncLifetime
         Assert.Equal("Scope #130", await page.Locator("#panel h2").TextContentAsync());
     }
 
+    [Fact]
+    public async Task Hostile_names_in_a_recording_stay_text()
+    {
+        IPage page = await _browser.OpenAsync(await DrawRecording(1, "</script><script>alert(1)</script>"));
+
+        Assert.Equal(2, await page.Locator("script").CountAsync());
+        Assert.Equal("</script><script>alert(1)</script>", await page.Locator("h1").TextContentAsync());
+        await page.Locator(".bar").ClickAsync();
+        Assert.Contains(
+            "Lantern<Hostile>", string.Join(' ', await page.Locator("#scope th").AllTextContentsAsync()), StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData("""{ "format": "junctivor-timeline", "version": 7 }""",
         "is a timeline of version 7, and this command reads versions up to 1: update the command.")]
@@ -169,27 +181,35 @@ public sealed partial class LivePageTests : IAsyncLifetime
     private static ILocator Bar(IPage page, string requested) =>
         page.Locator("#scope tbody tr", new PageLocatorOptions { HasText = requested }).Locator("button").First;
 
-    private async Task<Uri> DrawRecording(int scopes)
+    private async Task<Uri> DrawRecording(int scopes, string name = "night")
     {
         TestBrowser.SkipIfMissing();
         string page = _folder.PathOf("night.html");
-        ProgramRun run = await ProgramRun.Of("src/Junctivor.Cli", "draw", Record(scopes), "--output", page);
+        ProgramRun run = await ProgramRun.Of("src/Junctivor.Cli", "draw", Record(scopes, name), "--output", page);
         Assert.Equal((0, "", ""), (run.Status, run.Output, run.Errors));
         return new Uri($"file://{page}");
     }
 
-    private string Record(int scopes)
+    private string Record(int scopes, string name = "night")
     {
-        Wiring wiring = [Singleton.Of<TideTable>(), Scoped.Of<Ledger>(), Transient.Of<Planner>(), Scoped.Of<Desk>()];
+        Wiring wiring =
+        [
+            Singleton.Of<TideTable>(),
+            Scoped.Of<Ledger>(),
+            Transient.Of<Planner>(),
+            Scoped.Of<Desk>(),
+            Scoped.Of<Lantern<Hostile>>(),
+        ];
         string file = _folder.PathOf("night.json");
         using Container container = wiring.Build();
-        using (container.RecordScopes(file, new RecordingOptions { Name = "night" }))
+        using (container.RecordScopes(file, new RecordingOptions { Name = name }))
         {
             for (int number = 0; number < scopes; number++)
             {
                 using Scope scope = container.StartScope();
                 scope.Resolve<Desk>();
                 scope.Resolve<IReadOnlyList<Desk>>();
+                scope.Resolve<Lantern<Hostile>>();
             }
         }
 
@@ -219,3 +239,7 @@ internal sealed record Ledger;
 internal sealed record Planner(TideTable Tides, Ledger Ledger);
 
 internal sealed record Desk(Planner Planner, Ledger Ledger);
+
+internal sealed record Lantern<T>;
+
+internal sealed record Hostile;

@@ -164,6 +164,18 @@ public sealed class RecordingTests : IDisposable
     }
 
     [Fact]
+    public void What_is_created_in_a_scope_older_than_the_recording_is_listed_with_the_container()
+    {
+        using Container container = Harbour.Build();
+        using Scope old = container.StartScope(Incoming.Value(new Caller("Mira")));
+        JsonElement[] scopes = ScopesOf(container, () => old.Resolve<Desk>());
+
+        Assert.Equal(["Ledger", "Clock", "Desk"], Names(Assert.Single(scopes)));
+        Assert.True(Instance(scopes[0], "Ledger").GetProperty("inOlderScope").GetBoolean());
+        Assert.False(Instance(scopes[0], "Clock").GetProperty("inOlderScope").GetBoolean());
+    }
+
+    [Fact]
     public void Lists_levels_and_asynchronous_factories_are_recorded_too()
     {
         Wiring wiring =

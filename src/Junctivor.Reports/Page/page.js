@@ -334,7 +334,7 @@ const showScope = (scope) => {
       ...outside.map((instance) => html('tr', {},
         html('th', { scope: 'row' }, nameOf(instance)),
         html('td', { class: 'lifetime' }, instance.lifetime),
-        html('td', { colspan: 2 }, ...(instance.began === undefined ? ['there before the recording']
+        html('td', { colspan: 2 }, ...(instance.began === undefined ? ['there before the recording'] : instance.inOlderScope ? ['lives in a scope older than the recording']
           : ['lives in ', scopeLink(recording.instances.get(instance.number).scope.number)])),
         html('td', {}, givenTo(scope, instance)))),
     ]),

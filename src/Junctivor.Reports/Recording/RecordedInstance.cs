@@ -34,6 +34,10 @@ internal sealed record RecordedInstance
     /// <summary>The type of the exception; null where none was thrown.</summary>
     public string? Failed { get; init; }
 
+    /// <summary>Whether it is in a scope that was open when the recording began, which is not known any further; it is listed with the
+    /// container.</summary>
+    public bool InOlderScope { get; init; }
+
     /// <summary>When it was disposed; null where it was not, or cannot be.</summary>
     public double? Disposed { get; set; }
 }

@@ -117,6 +117,7 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
         string? key = keyOf(construction.Node);
         lock (_gate)
         {
+            RecordedScope? home = HomeOf(construction.Home);
             RecordedInstance instance = new()
             {
                 Number = construction.Instance is null ? 0 : ++_lastInstance,
@@ -129,8 +130,8 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
                 Arguments = ArgumentsOf(construction),
                 Slow = construction.IsSlow,
                 Failed = construction.Failure is null ? null : TypeNames.Short(construction.Failure),
+                InOlderScope = home is null,
             };
-            RecordedScope? home = HomeOf(construction.Home);
             if (construction.Instance is { } made && IsNumbered(made))
             {
                 _byInstance.AddOrUpdate(made, new Known(instance, home));
@@ -144,9 +145,10 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
                 Open(home, key);
             }
 
-            if (home is not null)
+            // What others may be given is listed all the same where its scope is not known.
+            if ((home ?? (construction.Node.Level.IsTransient ? null : _container)) is { } list)
             {
-                Keep(home, instance, home.Instances);
+                Keep(list, instance, list.Instances);
             }
         }
     }
