@@ -25,11 +25,15 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
 
     private Command Check()
     {
-        Argument<FileInfo> assembly = new("ASSEMBLY") { Description = "The assembly that contains the wirings." };
+        Argument<string[]> targets = new("TARGET")
+        {
+            Description = "An assembly that contains wirings; or a project or solution, which is built. Without one, that of the current folder.",
+            Arity = ArgumentArity.ZeroOrMore,
+        };
         Option<string?> wiring = WiringOption("Check only the wiring of this name.");
         Option<bool> strict = StrictOption();
         Option<string[]> severity = SeverityOption();
-        Option<CheckFormat> format = new("--format") { Description = "The output format; sarif is SARIF 2.1.0, for code-review tools." };
+        Option<CheckFormat> format = Choice<CheckFormat>("The output format; sarif is SARIF 2.1.0, for code-review tools.");
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
         Option<bool> watch = new("--watch") { Description = "Check again whenever the assembly is built again, until Ctrl+C." };
@@ -38,27 +42,43 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
             Description = "The root of relative paths in SARIF; by default the working copy that contains each file.",
             HelpName = "FOLDER"
         };
-        Command check = new("check", "Checks every wiring of an assembly that has [CheckedWiring], and reports all faults.")
+        Command check = new("check", "Checks every wiring that has [CheckedWiring], and reports all faults.")
         {
-            assembly, wiring, strict, severity, format, output, sourceRoot, watch, limit,
+            targets, wiring, strict, severity, format, output, sourceRoot, watch, limit,
         };
         check.SetAction(arguments =>
         {
-            FileInfo checkedFile = arguments.GetRequiredValue(assembly);
-            string[] files = [$"{checkedFile}"];
             CheckOutput written = new(arguments.GetValue(format), arguments.GetValue(output), arguments.GetValue(sourceRoot));
-            if (arguments.GetValue(watch) && !Terminal.IsElsewhere)
+            if (arguments.GetValue(watch) && written is not { Format: CheckFormat.Text, File: null })
             {
-                return written is { Format: CheckFormat.Text, File: null }
-                    ? new WatchCommand(checkedFile, () => Ask(files, arguments.GetValue(limit))).Run()
-                    : throw new CannotCheckException("--watch shows each report on the screen: leave out --format and --output.");
+                throw new CannotCheckException("--watch shows each report on the screen: leave out --format and --output.");
             }
 
-            return InChildProcess(files, arguments.GetValue(limit), () => CheckCommand.Run(
-                checkedFile,
-                arguments.GetValue(wiring),
-                SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
-                written));
+            string[] named = arguments.GetValue(targets) ?? [];
+            IReadOnlyList<FileInfo> assemblies = Terminal.IsElsewhere ? [.. named.Select(file => new FileInfo(file))] : CheckedTargets.Assemblies(named);
+            if (Terminal.IsElsewhere)
+            {
+                return CheckCommand.Run(
+                    assemblies,
+                    arguments.GetValue(wiring),
+                    SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
+                    written);
+            }
+
+            // What was named as a project is passed on as the assembly that it builds.
+            string[] options = [.. Without(words, named).Skip(1)];
+            ChildResult Check() => ChildProcess.Run(
+                ["check", .. assemblies.Select(file => file.ToString()), .. options],
+                string.Join(" and ", assemblies.Select(file => file.Name)),
+                TimeSpan.FromSeconds(arguments.GetValue(limit)));
+            if (!arguments.GetValue(watch))
+            {
+                return Written(Check());
+            }
+
+            return assemblies is [var only]
+                ? new WatchCommand(only, Check).Run()
+                : throw new CannotCheckException($"--watch is for one assembly: name one of {string.Join(", ", assemblies.Select(file => file.Name))}.");
         });
         return check;
     }
@@ -102,7 +122,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
             Description = "Only this lifetime: singleton, scoped, transient, or a scope level of your own.",
             HelpName = "NAME"
         };
-        Option<OutputFormat> format = new("--format") { Description = "text, or json: the whole graph, to be saved and compared." };
+        Option<OutputFormat> format = Choice<OutputFormat>("text, or json: the whole graph, to be saved and compared.");
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
         Command list = new("list", "Lists the registrations of a wiring: service, what creates it, lifetime, mark, place.")
@@ -124,7 +144,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         Argument<FileInfo> file = FileArgument();
         Argument<string> service = new("SERVICE") { Description = "The name of the service, short or full; with a mark as SERVICE@MARK." };
         Option<string?> wiring = WiringOption("Explain only the wiring of this name.");
-        Option<OutputFormat> format = new("--format") { Description = "The output format; json has all services that match." };
+        Option<OutputFormat> format = Choice<OutputFormat>("The output format; json has all services that match.");
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
         Command why = new("why", "Explains a service: what creates it, its dependencies as a tree, and what depends on it.")
@@ -156,11 +176,9 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
             Arity = new ArgumentArity(2, 2),
             AllowMultipleArgumentsPerToken = true,
         };
-        Option<DrawFormat> format = new("--format")
-        {
-            Description = "html, by default: a page, written to a file that is called like the wiring; svg, laid out by Graphviz, which must be "
-                + "installed; dot, mermaid, or json.",
-        };
+        Option<DrawFormat> format = Choice<DrawFormat>(
+            "html, by default: a page, written to a file that is called like the wiring; svg, laid out by Graphviz, which must be "
+                + "installed; dot, mermaid, or json.");
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
         Command draw = new("draw", "Draws a wiring: what requires what, how long it lives, and where faults are.")
@@ -185,10 +203,8 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
         };
         Argument<string> after = new("AFTER") { Description = "What to compare it with: the same kinds." };
         Option<string?> wiring = WiringOption("The name of the wiring, if it is not given with @.");
-        Option<CompareFormat> format = new("--format")
-        {
-            Description = "The output format; html is a page that draws both in one, written to a file that is called like them.",
-        };
+        Option<CompareFormat> format = Choice<CompareFormat>(
+            "The output format; html is a page that draws both in one, written to a file that is called like them.");
         Option<FileInfo?> output = OutputOption();
         Option<double> limit = LimitOption();
         Command compare = new("compare", "Reports the differences between two wirings; the exit code is 1 if there are any.")
@@ -243,6 +259,29 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
 
     private static Option<string?> WiringOption(string description) => new("--wiring") { Description = description, HelpName = "NAME" };
 
+    /// <summary>The option --format, of which each value is a word; a wrong one is refused with those that there are.</summary>
+    private static Option<T> Choice<T>(string description)
+        where T : struct, Enum
+    {
+        string[] words = [.. Enum.GetNames<T>().Select(name => name.ToLowerInvariant())];
+        return new Option<T>("--format")
+        {
+            Description = description,
+            HelpName = string.Join('|', words),
+            CustomParser = result =>
+            {
+                int number = Array.IndexOf(words, result.Tokens[0].Value.ToLowerInvariant());
+                if (number >= 0)
+                {
+                    return Enum.GetValues<T>()[number];
+                }
+
+                result.AddError($"--format is {Words.Or(words)}, not '{result.Tokens[0].Value}'{Words.Near(words, result.Tokens[0].Value)}.");
+                return default;
+            },
+        };
+    }
+
     private static Option<bool> StrictOption() => new("--strict") { Description = "Count warnings as faults." };
 
     private static Option<string[]> SeverityOption() => new("--severity")
@@ -281,10 +320,21 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
             return run();
         }
 
-        ChildResult result = Ask(files, seconds);
+        return Written(Ask(files, seconds));
+    }
+
+    private static int Written(ChildResult result)
+    {
         Terminal.Out.Write(result.Output);
         Terminal.Errors.Write(result.Errors);
         return result.Status;
+    }
+
+    /// <summary>The words of a call but for some, each of which is left out as often as it is named.</summary>
+    private static IEnumerable<string> Without(IReadOnlyList<string> words, IReadOnlyList<string> named)
+    {
+        List<string> left = [.. named];
+        return words.Where(word => !left.Remove(word));
     }
 
     /// <summary>The same for what people read, which may be longer than the terminal shows.</summary>

@@ -10,6 +10,14 @@ int Run()
     try
     {
         ParseResult arguments = new CommandLine(args).Root().Parse(args);
+        if (arguments.Errors.Count > 0 && args.Length > 0)
+        {
+            string command = arguments.CommandResult.Command is RootCommand ? "junctivor" : $"junctivor {arguments.CommandResult.Command.Name}";
+            string errors = string.Join(' ', arguments.Errors.Select(error => $"{error.Message.ReplaceLineEndings(" ").TrimEnd('.')}."));
+            Terminal.Errors.WriteLine($"junctivor: {errors} See '{command} --help'.");
+            return ExitStatus.CannotCheck;
+        }
+
         int status =
             arguments.Invoke(
                 new InvocationConfiguration { EnableDefaultExceptionHandler = false, Output = Terminal.Out, Error = Terminal.Errors });

@@ -79,7 +79,7 @@ public class CheckTests
 
     [Fact]
     public async Task A_folder_is_one_line_and_exits_with_2() =>
-        AssertComplaint(await Check(AppContext.BaseDirectory), "is a folder: name the assembly in it");
+        AssertComplaint(await Check(AppContext.BaseDirectory), "has no project and no solution: name one, or an assembly");
 
     [Fact]
     public async Task An_assembly_without_a_root_is_one_line_and_exits_with_2() =>

@@ -7,8 +7,27 @@ namespace Junctivor.Cli.Commands;
 /// <summary>junctivor check: all wirings of an assembly, each with its report.</summary>
 internal static class CheckCommand
 {
-    public static int Run(FileInfo assembly, string? wiring, BuildOptions options, CheckOutput output) =>
-        Report(Waiting.While($"Reading {assembly.Name} …", () => WiringFinder.Find(assembly, wiring)), options, output);
+    /// <param name="assemblies">The assemblies, which all have wirings.</param>
+    /// <param name="wiring">The name of the only wiring to check; null for all.</param>
+    /// <param name="options">What counts as a fault.</param>
+    /// <param name="output">Where the reports go.</param>
+    public static int Run(IReadOnlyList<FileInfo> assemblies, string? wiring, BuildOptions options, CheckOutput output)
+    {
+        List<FoundWiring> found = [];
+        List<string> problems = [];
+        foreach (FileInfo assembly in assemblies)
+        {
+            (IReadOnlyList<FoundWiring> readable, IReadOnlyList<string> unreadable) =
+                Waiting.While($"Reading {assembly.Name} …", () => WiringFinder.FindReadable(assembly, wiring));
+            found.AddRange(assemblies.Count == 1 ? readable
+                : readable.Select(each => each with { Name = $"{Path.GetFileNameWithoutExtension(assembly.Name)}: {each.Name}" }));
+            problems.AddRange(unreadable);
+        }
+
+        int status = found.Count > 0 ? Report(found, options, output) : ExitStatus.CannotCheck;
+        WiringFinder.Complain(problems);
+        return problems.Count > 0 ? ExitStatus.CannotCheck : status;
+    }
 
     /// <summary>Writes the report of each, and gives the exit status for them all.</summary>
     public static int Report(IReadOnlyList<FoundWiring> wirings, BuildOptions options, CheckOutput output)

@@ -8,6 +8,8 @@ namespace Junctivor.Cli.Commands;
 /// <summary>junctivor list: the registrations of a wiring; or all that it means, to be saved.</summary>
 internal static class ListCommand
 {
+    private static readonly string[] Lifetimes = ["singleton", "scoped", "transient"];
+
     public static int Run(FileInfo file, string? wiring, ListFilter filter, OutputFormat format, FileInfo? output)
     {
         if (format == OutputFormat.Json)
@@ -15,7 +17,8 @@ internal static class ListCommand
             return Save(file, wiring, filter, output);
         }
 
-        IReadOnlyList<SavedGraph> graphs = WiringSource.Read(file, wiring);
+        IReadOnlyList<SavedGraph> graphs = WiringSource.Read(file, wiring, out bool isWhole);
+        CheckLifetime(graphs, filter.Lifetime);
         Result.Show(output, screen =>
         {
             foreach (SavedGraph graph in graphs)
@@ -24,7 +27,21 @@ internal static class ListCommand
                 screen.Write(ListText.Lines(graph, filter, screen.Width));
             }
         });
-        return ExitStatus.Sound;
+        return isWhole ? ExitStatus.Sound : ExitStatus.CannotCheck;
+    }
+
+    /// <exception cref="CannotCheckException">There is no such lifetime, not in any of the wirings.</exception>
+    private static void CheckLifetime(IReadOnlyList<SavedGraph> graphs, string? lifetime)
+    {
+        string[] known =
+        [
+            .. Lifetimes.Concat(graphs.SelectMany(graph => graph.Registrations.Select(registration => registration.Lifetime))).Distinct(),
+        ];
+        if (lifetime is not null && !known.Contains(lifetime, StringComparer.OrdinalIgnoreCase))
+        {
+            throw new CannotCheckException(
+                $"there is no lifetime '{lifetime}'{Words.Near(known, lifetime)}: --lifetime is {Words.Or(known)}.");
+        }
     }
 
     private static int Save(FileInfo file, string? wiring, ListFilter filter, FileInfo? output)

@@ -4,13 +4,17 @@ using System.Runtime.Loader;
 namespace Junctivor.Cli.Loading;
 
 /// <summary>
-/// Finds the dependencies of the assembly to check beside it and in the frameworks that it names. Junctivor itself is
+/// Finds the dependencies of the assembly to check beside it, in the frameworks that it names, and in the package folders. Junctivor itself is
 /// shared with the command, so that both mean the same types.
 /// </summary>
 internal sealed class CheckedLoadContext(string assemblyPath, IReadOnlyList<string> frameworkFolders)
     : AssemblyLoadContext(Path.GetFileName(assemblyPath))
 {
     private readonly AssemblyDependencyResolver _resolver = new(assemblyPath);
+    private readonly PackageAssemblies _packages = PackageAssemblies.Of(assemblyPath);
+
+    /// <summary>What keeps a package from being found, and the cure; null where nothing does.</summary>
+    public string? MissingPackage => _packages.Missing;
 
     protected override Assembly? Load(AssemblyName assemblyName)
     {
@@ -22,7 +26,8 @@ internal sealed class CheckedLoadContext(string assemblyPath, IReadOnlyList<stri
 
         string? path = _resolver.ResolveAssemblyToPath(assemblyName) ?? frameworkFolders
             .Select(folder => Path.Combine(folder, $"{assemblyName.Name}.dll"))
-            .FirstOrDefault(File.Exists);
+            .FirstOrDefault(File.Exists)
+            ?? _packages.Find(assemblyName);
         return path is null ? null : LoadFromAssemblyPath(path);
     }
 

@@ -16,6 +16,7 @@ internal sealed class MendableAssembly
     private readonly FileInfo _file;
     private readonly IReadOnlyList<string> _frameworkFolders;
     private readonly AssemblyDependencyResolver _resolver;
+    private readonly PackageAssemblies _packages;
 
     /// <exception cref="CannotCheckException">The file is no assembly, or its sources are not there as they were compiled.</exception>
     public MendableAssembly(FileInfo file)
@@ -24,6 +25,7 @@ internal sealed class MendableAssembly
         _file = file;
         _frameworkFolders = RuntimeSettings.Beside(file).FrameworkFolders();
         _resolver = new AssemblyDependencyResolver(file.FullName);
+        _packages = PackageAssemblies.Of(file.FullName);
         try
         {
             Sources = SourceSet.Of(file.FullName, PathOf);
@@ -71,5 +73,6 @@ internal sealed class MendableAssembly
             .Append(RuntimeEnvironment.GetRuntimeDirectory())
             .Append(_file.DirectoryName!)
             .Select(folder => Path.Combine(folder, fileName))
-            .FirstOrDefault(File.Exists);
+            .FirstOrDefault(File.Exists)
+            ?? _packages.Find(new AssemblyName(Path.GetFileNameWithoutExtension(fileName)));
 }

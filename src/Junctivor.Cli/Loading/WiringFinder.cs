@@ -1,4 +1,6 @@
 using System.Reflection;
+using System.Runtime.Loader;
+using Junctivor.Cli.Output;
 using Junctivor.Reports.Wirings;
 
 namespace Junctivor.Cli.Loading;
@@ -6,21 +8,44 @@ namespace Junctivor.Cli.Loading;
 /// <summary>Finds the wirings of an assembly that have <see cref="CheckedWiringAttribute"/>, and runs only their code.</summary>
 internal static class WiringFinder
 {
-    /// <exception cref="CannotCheckException">The file cannot be loaded, has no such wiring, or its wiring code throws.</exception>
+    /// <exception cref="CannotCheckException">The file cannot be loaded, has no such wiring, or the code of one throws.</exception>
     public static IReadOnlyList<FoundWiring> Find(FileInfo file, string? name)
+    {
+        (IReadOnlyList<FoundWiring> found, IReadOnlyList<string> problems) = FindReadable(file, name);
+        return problems.Count == 0 ? found : throw new CannotCheckException(problems[0]);
+    }
+
+    /// <summary>Those that can be read, and a line for each of the others.</summary>
+    /// <exception cref="CannotCheckException">The file cannot be loaded, or has no such wiring.</exception>
+    public static (IReadOnlyList<FoundWiring> Found, IReadOnlyList<string> Problems) FindReadable(FileInfo file, string? name)
     {
         Assembly assembly = AssemblyLoading.Load(file);
         try
         {
             CheckedWirings marked = CheckedWirings.In(assembly);
-            IReadOnlyList<FoundWiring> found = [.. marked.Create(name).Select(each => new FoundWiring(each.Name, each.Wiring))];
-            return found.Count > 0 ? found : throw new CannotCheckException(!marked.Names.Any()
-                ? $"{file.Name} has no wiring to check: put [CheckedWiring] on a public static property or method that returns a Wiring."
-                : $"{file.Name} has no wiring '{name}'; it has {string.Join(", ", marked.Names)}.");
+            IReadOnlyList<(string Name, Wiring? Wiring, string? Problem)> read = [.. marked.TryCreate(name)];
+            return read.Count > 0
+                ? ([.. read.Where(each => each.Wiring is not null).Select(each => new FoundWiring(each.Name, each.Wiring!))],
+                    [.. read.Select(each => each.Problem).OfType<string>().Select(problem => $"{file.Name}: {MissingFor(assembly) ?? problem}")])
+                : throw new CannotCheckException(!marked.Names.Any()
+                    ? $"{file.Name} has no wiring to check: put [CheckedWiring] on a public static property or method that returns a Wiring."
+                    : $"{file.Name} has no wiring '{name}'; it has {string.Join(", ", marked.Names)}.");
         }
         catch (UnreadableWiringException problem)
         {
-            throw new CannotCheckException($"{file.Name}: {problem.Message}");
+            throw new CannotCheckException($"{file.Name}: {MissingFor(assembly) ?? problem.Message}");
+        }
+    }
+
+    private static string? MissingFor(Assembly assembly) =>
+        (AssemblyLoadContext.GetLoadContext(assembly) as CheckedLoadContext)?.MissingPackage;
+
+    /// <summary>Says what could not be read, on standard error.</summary>
+    public static void Complain(IReadOnlyList<string> problems)
+    {
+        foreach (string problem in problems)
+        {
+            Terminal.Errors.WriteLine($"junctivor: {problem.ReplaceLineEndings(" ")}");
         }
     }
 }

@@ -8,13 +8,27 @@ internal static class WiringSource
 {
     /// <summary>The graphs of an assembly, or the saved one.</summary>
     /// <exception cref="CannotCheckException">The file cannot be read, or has no such wiring.</exception>
-    public static IReadOnlyList<SavedGraph> Read(FileInfo file, string? wiring)
+    public static IReadOnlyList<SavedGraph> Read(FileInfo file, string? wiring) => Read(file, wiring, out _);
+
+    /// <inheritdoc cref="Read(FileInfo, string?)"/>
+    /// <param name="file">The file.</param>
+    /// <param name="wiring">The name of the only wiring; null for all.</param>
+    /// <param name="isWhole">Whether all could be read; a line on standard error says why one could not.</param>
+    public static IReadOnlyList<SavedGraph> Read(FileInfo file, string? wiring, out bool isWhole)
     {
+        isWhole = true;
         if (!IsSavedGraph(file.Name))
         {
-            return Waiting.While(
-                $"Reading {file.Name} …",
-                () => WiringFinder.Find(file, wiring).Select(found => SavedGraph.Of(found.Name, found.Wiring)).ToList());
+            (IReadOnlyList<FoundWiring> found, IReadOnlyList<string> problems) =
+                Waiting.While($"Reading {file.Name} …", () => WiringFinder.FindReadable(file, wiring));
+            if (found.Count == 0)
+            {
+                throw new CannotCheckException(problems[0]);
+            }
+
+            WiringFinder.Complain(problems);
+            isWhole = problems.Count == 0;
+            return Waiting.While($"Reading {file.Name} …", () => found.Select(each => SavedGraph.Of(each.Name, each.Wiring)).ToList());
         }
 
         SavedGraph saved = Waiting.While($"Reading {file.Name} …", () => ReadSaved(file));

@@ -1,4 +1,3 @@
-using Junctivor.Graph;
 using Junctivor.Reports.Graphs;
 
 namespace Junctivor.Reports.Text;
@@ -6,8 +5,6 @@ namespace Junctivor.Reports.Text;
 /// <summary>Finds a service by a name that may be short.</summary>
 internal static class ServiceSearch
 {
-    private const int FarthestEdit = 2;
-
     /// <summary>Those that are called exactly so, in full or in short; else those that have it in their name.</summary>
     public static IReadOnlyList<SavedService> Find(SavedGraph graph, string wanted)
     {
@@ -32,16 +29,8 @@ internal static class ServiceSearch
     ];
 
     /// <summary>A hint at names that are nearly the same; empty where there are none.</summary>
-    public static string Near(IEnumerable<SavedGraph> graphs, string wanted)
-    {
-        IReadOnlyList<string> near =
-        [
-            .. graphs.SelectMany(graph => graph.Services.Select(service => graph.NameOf(service.Service)))
-                .Distinct()
-                .Where(name => EditDistance.Between(name, wanted, FarthestEdit) <= FarthestEdit),
-        ];
-        return near.Count == 0 ? "" : $" (similar: {string.Join(", ", near)})";
-    }
+    public static string Near(IEnumerable<SavedGraph> graphs, string wanted) =>
+        Words.Near(graphs.SelectMany(graph => graph.Services.Select(service => graph.NameOf(service.Service))), wanted);
 
     /// <summary>How a service is named on the command line.</summary>
     private static string NameOf(SavedGraph graph, SavedService service) =>

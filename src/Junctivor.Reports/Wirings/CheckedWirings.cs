@@ -24,6 +24,26 @@ internal sealed class CheckedWirings
             (IReadOnlyList<(string, Wiring)>)[.. _marked.Where(each => name is null || each.Name == name)
                 .Select(each => (each.Name, each.Read()))]);
 
+    /// <summary>The same, one by one: what keeps one from being read does not keep the others.</summary>
+    public IEnumerable<(string Name, Wiring? Wiring, string? Problem)> TryCreate(string? name)
+    {
+        foreach (MarkedWiring marked in _marked.Where(each => name is null || each.Name == name))
+        {
+            Wiring? wiring = null;
+            string? problem = null;
+            try
+            {
+                wiring = marked.Read();
+            }
+            catch (WiringSourceException failure)
+            {
+                problem = failure.Message;
+            }
+
+            yield return (marked.Name, wiring, problem);
+        }
+    }
+
     private static T Read<T>(Func<T> read)
     {
         try
