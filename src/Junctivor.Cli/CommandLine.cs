@@ -27,7 +27,8 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
     {
         Argument<string[]> targets = new("TARGET")
         {
-            Description = "An assembly that contains wirings; or a project or solution, which is built. Without one, that of the current folder.",
+            Description = "An assembly that contains wirings; or a project or solution, which is built. Without one, that of the current "
+                + "folder.",
             Arity = ArgumentArity.ZeroOrMore,
         };
         Option<string?> wiring = WiringOption("Check only the wiring of this name.");
@@ -55,21 +56,22 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
             }
 
             string[] named = arguments.GetValue(targets) ?? [];
-            IReadOnlyList<FileInfo> assemblies = Terminal.IsElsewhere ? [.. named.Select(file => new FileInfo(file))] : CheckedTargets.Assemblies(named);
             if (Terminal.IsElsewhere)
             {
                 return CheckCommand.Run(
-                    assemblies,
+                    [.. named.Select(file => new FileInfo(file))],
                     arguments.GetValue(wiring),
                     SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
                     written);
             }
 
             // What was named as a project is passed on as the assembly that it builds.
+            IReadOnlyList<FileInfo> assemblies = CheckedTargets.Assemblies(named);
+            string names = string.Join(" and ", assemblies.Select(file => file.Name));
             string[] options = [.. Without(words, named).Skip(1)];
             ChildResult Check() => ChildProcess.Run(
                 ["check", .. assemblies.Select(file => file.ToString()), .. options],
-                string.Join(" and ", assemblies.Select(file => file.Name)),
+                names,
                 TimeSpan.FromSeconds(arguments.GetValue(limit)));
             if (!arguments.GetValue(watch))
             {
@@ -78,7 +80,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
 
             return assemblies is [var only]
                 ? new WatchCommand(only, Check).Run()
-                : throw new CannotCheckException($"--watch is for one assembly: name one of {string.Join(", ", assemblies.Select(file => file.Name))}.");
+                : throw new CannotCheckException($"--watch is for one assembly: name one of {names}.");
         });
         return check;
     }
@@ -276,7 +278,8 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
                     return Enum.GetValues<T>()[number];
                 }
 
-                result.AddError($"--format is {Words.Or(words)}, not '{result.Tokens[0].Value}'{Words.Near(words, result.Tokens[0].Value)}.");
+                string given = result.Tokens[0].Value;
+                result.AddError($"--format is {Words.Or(words)}, not '{given}'{Words.Near(words, given)}.");
                 return default;
             },
         };

@@ -12,7 +12,8 @@ int Run()
         ParseResult arguments = new CommandLine(args).Root().Parse(args);
         if (arguments.Errors.Count > 0 && args.Length > 0)
         {
-            string command = arguments.CommandResult.Command is RootCommand ? "junctivor" : $"junctivor {arguments.CommandResult.Command.Name}";
+            Command named = arguments.CommandResult.Command;
+            string command = named is RootCommand ? "junctivor" : $"junctivor {named.Name}";
             string errors = string.Join(' ', arguments.Errors.Select(error => $"{error.Message.ReplaceLineEndings(" ").TrimEnd('.')}."));
             Terminal.Errors.WriteLine($"junctivor: {errors} See '{command} --help'.");
             return ExitStatus.CannotCheck;

@@ -4,8 +4,8 @@ using System.Runtime.Loader;
 namespace Junctivor.Cli.Loading;
 
 /// <summary>
-/// Finds the dependencies of the assembly to check beside it, in the frameworks that it names, and in the package folders. Junctivor itself is
-/// shared with the command, so that both mean the same types.
+/// Finds the dependencies of the assembly to check beside it, in the frameworks that it names, and in the package folders. Junctivor
+/// itself is shared with the command, so that both mean the same types.
 /// </summary>
 internal sealed class CheckedLoadContext(string assemblyPath, IReadOnlyList<string> frameworkFolders)
     : AssemblyLoadContext(Path.GetFileName(assemblyPath))

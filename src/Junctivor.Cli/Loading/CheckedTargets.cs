@@ -55,8 +55,10 @@ internal static class CheckedTargets
                 .Where(file => kinds.Contains(Path.GetExtension(file), StringComparer.OrdinalIgnoreCase)).Order(StringComparer.Ordinal)];
             if (found.Length > 0)
             {
-                return found.Length == 1 ? found[0] : throw new CannotCheckException(
-                    $"{FolderName(folder)} has several projects or solutions: name {Words.Or([.. found.Select(file => Path.GetFileName(file))])}.");
+                string[] names = [.. found.Select(file => Path.GetFileName(file))];
+                return found.Length == 1
+                    ? found[0]
+                    : throw new CannotCheckException($"{FolderName(folder)} has several projects or solutions: name {Words.Or(names)}.");
             }
         }
 
@@ -99,13 +101,19 @@ internal static class CheckedTargets
     {
         JsonNode? properties = PropertiesOf(project, []);
         string[] frameworks = [.. $"{properties?["TargetFrameworks"]}".Split(';', StringSplitOptions.RemoveEmptyEntries)];
-        string path = $"{(frameworks.Length == 0 ? properties : PropertiesOf(project, [$"-p:TargetFramework={frameworks[^1].Trim()}"]))?["TargetPath"]}";
+        if (frameworks.Length > 0)
+        {
+            properties = PropertiesOf(project, [$"-p:TargetFramework={frameworks[^1].Trim()}"]);
+        }
+
+        string path = $"{properties?["TargetPath"]}";
         return File.Exists(path) ? path : null;
     }
 
     private static JsonNode? PropertiesOf(string project, string[] further)
     {
-        (int status, string output) = Run(["msbuild", project, "-nologo", "-getProperty:TargetPath", "-getProperty:TargetFrameworks", .. further]);
+        (int status, string output) =
+            Run(["msbuild", project, "-nologo", "-getProperty:TargetPath", "-getProperty:TargetFrameworks", .. further]);
         return status == 0 ? JsonNode.Parse(output)?["Properties"] : null;
     }
 

@@ -73,7 +73,8 @@ internal sealed class PackageAssemblies
         return file;
     }
 
-    private static IEnumerable<string> PathsIn(RuntimeLibrary library) => library.RuntimeAssemblyGroups.SelectMany(group => group.AssetPaths);
+    private static IEnumerable<string> PathsIn(RuntimeLibrary library) =>
+        library.RuntimeAssemblyGroups.SelectMany(group => group.AssetPaths);
 
     /// <summary>Where packages are: as the project was restored, as the environment says, and where they are by default.</summary>
     private static IReadOnlyList<string> FoldersFor(string assembly) =>

@@ -26,7 +26,8 @@ internal static class WiringFinder
             IReadOnlyList<(string Name, Wiring? Wiring, string? Problem)> read = [.. marked.TryCreate(name)];
             return read.Count > 0
                 ? ([.. read.Where(each => each.Wiring is not null).Select(each => new FoundWiring(each.Name, each.Wiring!))],
-                    [.. read.Select(each => each.Problem).OfType<string>().Select(problem => $"{file.Name}: {MissingFor(assembly) ?? problem}")])
+                    [.. read.Select(each => each.Problem).OfType<string>()
+                        .Select(problem => $"{file.Name}: {MissingFor(assembly) ?? problem}")])
                 : throw new CannotCheckException(!marked.Names.Any()
                     ? $"{file.Name} has no wiring to check: put [CheckedWiring] on a public static property or method that returns a Wiring."
                     : $"{file.Name} has no wiring '{name}'; it has {string.Join(", ", marked.Names)}.");
