@@ -136,8 +136,10 @@ public sealed class ProjectTests : IDisposable
     }
 
     [Theory]
-    [InlineData("--format is text, json or sarif, not 'jsno' (similar: json). See 'junctivor check --help'.", "check", "X.dll", "--format", "jsno")]
-    [InlineData("--format is text, json or html, not 'picture'. See 'junctivor compare --help'.", "compare", "X", "Y", "--format", "picture")]
+    [InlineData("--format is text, json or sarif, not 'jsno' (similar: json). See 'junctivor check --help'.",
+        "check", "X.dll", "--format", "jsno")]
+    [InlineData("--format is text, json or html, not 'picture'. See 'junctivor compare --help'.",
+        "compare", "X", "Y", "--format", "picture")]
     [InlineData("Required argument missing for option: '--path'. See 'junctivor draw --help'.", "draw", "X.dll", "--path", "A")]
     [InlineData("Required argument 'ASSEMBLY' missing for command: 'mend'. See 'junctivor mend --help'.", "mend")]
     [InlineData("--port must be a number from 1 to 65535. See 'junctivor demo --help'.", "demo", "--page", "--port", "0")]
@@ -183,7 +185,7 @@ public sealed class ProjectTests : IDisposable
 
             public record Desk(Ledger Ledger);
 
-            {{(registrations is null ? "" : $"public static class Office {{ [CheckedWiring] public static Wiring Bookings => [{registrations}]; }}")}}
+            {{(registrations is null ? "" : "public static class Office { [CheckedWiring] public static Wiring Bookings => [" + registrations + "]; }")}}
             """, Token);
         return project;
     }

@@ -1,7 +1,9 @@
+using System.Diagnostics;
 using System.Globalization;
 using System.IO.Compression;
 using System.Reflection.Metadata;
 using System.Reflection.PortableExecutable;
+using System.Text;
 
 namespace Junctivor.Package.Tests;
 
@@ -95,6 +97,117 @@ public sealed class PackageTests(PackedLibrary packed) : IClassFixture<PackedLib
         Assert.DoesNotContain("JV", await PackedLibrary.RunAsync(folder, "dotnet", build), StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("Junctivor", "console", "Heron gets berth 5, with 0.3 m at low water.")]
+    [InlineData("Junctivor.Reports", "console", "")]
+    [InlineData("Junctivor.AspNetCore", "web", "Heron gets berth 5.")]
+    public async Task The_program_of_its_readme_runs_as_pasted(string package, string template, string answer)
+    {
+        string folder = Path.Combine(packed.Folder, $"pasted-{package}");
+        Directory.CreateDirectory(folder);
+        await WriteSourcesAsync(folder);
+        await PackedLibrary.RunAsync(folder, "dotnet", "new", template, "-o", ".", "-n", "Pasted", "--no-restore");
+        await PackedLibrary.RunAsync(
+            folder, "dotnet", "add", "package", package, "--version", PackedLibrary.Version, "--package-directory", "packages");
+        await File.WriteAllTextAsync(Path.Combine(folder, "Program.cs"), ProgramOf(package), TestContext.Current.CancellationToken);
+
+        await PackedLibrary.RunAsync(
+            folder, "dotnet", "build", "-warnaserror", "--nologo", "-v", "quiet", "-o", "out", "-p:RestorePackagesPath=packages");
+        string program = Path.Combine(folder, "out", "Pasted.dll");
+
+        Assert.Contains(
+            answer,
+            template == "web" ? await AnswerOfAsync(folder, program) : await PackedLibrary.RunAsync(folder, "dotnet", program),
+            StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("Junctivor")]
+    [InlineData("Junctivor.Reports")]
+    [InlineData("Junctivor.AspNetCore")]
+    public void It_says_what_it_is_and_documents_what_is_public(string package)
+    {
+        using ZipArchive content = ZipFile.OpenRead(packed.FileOf(package));
+        string description = TextOf(content, $"{package}.nuspec");
+        string documentation = TextOf(content, $"lib/net10.0/{package}.xml");
+
+        Assert.All(
+            ["<readme>README.md</readme>", "<icon>icon.png</icon>", "<license type=\"expression\">MIT</license>",
+                "<tags>dependency-injection ", "<projectUrl>https://junctivor.example/</projectUrl>", "<repository type=\"git\" url=\"https://junctivor.example/source\""],
+            (string expected) => Assert.Contains(expected, description, StringComparison.Ordinal));
+        Assert.All(
+            description.Split('\n').Where(line => line.Contains("id=\"Junctivor", StringComparison.Ordinal)),
+            line => Assert.Contains($"version=\"[{PackedLibrary.Version}]\"", line, StringComparison.Ordinal));
+        Assert.DoesNotContain("](", TextOf(content, "README.md"), StringComparison.Ordinal);
+        Assert.NotNull(content.GetEntry("icon.png"));
+        Assert.NotNull(content.GetEntry("CHANGELOG.md"));
+        Assert.Contains("name=\"M:Junctivor.", documentation, StringComparison.Ordinal);
+        Assert.All(
+            ["Junctivor.Graph.", "Junctivor.Runtime.", "Junctivor.Reports.Drawing.", "Junctivor.Pages."],
+            (string hidden) => Assert.DoesNotContain($":{hidden}", documentation, StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData("Junctivor")]
+    [InlineData("Junctivor.AspNetCore")]
+    public void Its_symbols_lead_to_the_sources_of_the_commit(string package)
+    {
+        using ZipArchive content = ZipFile.OpenRead(Path.ChangeExtension(packed.FileOf(package), ".snupkg"));
+        using MemoryStream symbols = new();
+        using (Stream pdb = content.GetEntry($"lib/net10.0/{package}.pdb")!.Open())
+        {
+            pdb.CopyTo(symbols);
+        }
+
+        symbols.Position = 0;
+        using MetadataReaderProvider provider = MetadataReaderProvider.FromPortablePdbStream(symbols);
+        MetadataReader reader = provider.GetMetadataReader();
+
+        Assert.All(
+            reader.Documents.Select(handle => reader.GetString(reader.GetDocument(handle).Name)),
+            name => Assert.StartsWith("/_/", name, StringComparison.Ordinal));
+        Assert.Contains(
+            reader.CustomDebugInformation.Select(handle => reader.GetCustomDebugInformation(handle)),
+            information => Encoding.UTF8.GetString(reader.GetBlobBytes(information.Value))
+                .Contains("https://junctivor.example/source/", StringComparison.Ordinal));
+    }
+
+    /// <summary>The first block of C# in the readme of a package: a whole program.</summary>
+    private static string ProgramOf(string package) =>
+        File.ReadAllText(Path.Combine(PackedLibrary.RepositoryRoot, "src", package, "README.md")).Split("```csharp\n")[1].Split("```")[0];
+
+    private static string TextOf(ZipArchive package, string entry)
+    {
+        using StreamReader reader = new(package.GetEntry(entry)!.Open());
+        return reader.ReadToEnd();
+    }
+
+    private static async Task<string> AnswerOfAsync(string folder, string program)
+    {
+        using Process server = Process.Start(new ProcessStartInfo("dotnet", [program, "--urls", "http://127.0.0.1:0"])
+        {
+            WorkingDirectory = folder,
+            RedirectStandardOutput = true,
+        })!;
+        try
+        {
+            string line;
+            do
+            {
+                line = (await server.StandardOutput.ReadLineAsync(TestContext.Current.CancellationToken))!;
+            }
+            while (!line.Contains("Now listening on: ", StringComparison.Ordinal));
+
+            using HttpClient client = new();
+            return await client.GetStringAsync(
+                new Uri($"{line.Split("Now listening on: ")[1].Trim()}/berths/Heron"), TestContext.Current.CancellationToken);
+        }
+        finally
+        {
+            server.Kill();
+        }
+    }
+
     private static async Task<int> MethodsCompiledAsync(string folder, string how) =>
         int.Parse(await PackedLibrary.RunAsync(folder, "dotnet", "out/Start.dll", how, "count"), CultureInfo.InvariantCulture);
 
@@ -115,10 +228,15 @@ public sealed class PackageTests(PackedLibrary packed) : IClassFixture<PackedLib
               </ItemGroup>
             </Project>
             """, TestContext.Current.CancellationToken);
+        await WriteSourcesAsync(folder);
+    }
+
+    /// <summary>Our packages come from the folder that they were packed into, and all others from where they always do.</summary>
+    private static async Task WriteSourcesAsync(string folder)
+    {
         await File.WriteAllTextAsync(Path.Combine(folder, "nuget.config"), """
             <configuration>
               <packageSources>
-                <clear />
                 <add key="packed" value="../packages" />
               </packageSources>
             </configuration>

@@ -2,12 +2,15 @@ using System.Diagnostics;
 
 namespace Junctivor.Package.Tests;
 
-/// <summary>The package of the library, made once by eng/pack in a folder of its own.</summary>
+/// <summary>The packages of the libraries, made once by eng/pack in a folder of their own.</summary>
 public sealed class PackedLibrary : IAsyncLifetime
 {
     public string Folder { get; } = Directory.CreateTempSubdirectory("junctivor-package-").FullName;
 
-    public string File => Path.Combine(Folder, "packages", $"Junctivor.{Version}.nupkg");
+    public string File => FileOf("Junctivor");
+
+    /// <summary>The package of a project.</summary>
+    public string FileOf(string project) => Path.Combine(Folder, "packages", $"{project}.{Version}.nupkg");
 
     public static string Version => typeof(PackedLibrary).Assembly.GetName().Version!.ToString(3);
 
@@ -26,7 +29,9 @@ public sealed class PackedLibrary : IAsyncLifetime
     }
 
     public async ValueTask InitializeAsync() =>
-        await RunAsync(Folder, "bash", Path.Combine(RepositoryRoot, "eng", "pack"), Path.Combine(Folder, "packages"), "Junctivor");
+        await RunAsync(
+            Folder, "bash", Path.Combine(RepositoryRoot, "eng", "pack"), Path.Combine(Folder, "packages"),
+            "Junctivor", "Junctivor.Reports", "Junctivor.AspNetCore");
 
     public ValueTask DisposeAsync()
     {

@@ -99,6 +99,13 @@ public partial class DocumentationTests
     public async Task Each_block_compiles_and_is_sound(string file, int number)
     {
         string block = BlocksIn(Path.Combine(ProgramRun.RepositoryRoot, file))[number];
+        if (block.StartsWith("using Junctivor;", StringComparison.Ordinal))
+        {
+            Assert.Empty(CompiledSource.ErrorsOfProgram(block, ""));
+            Assert.Empty(await AnalyzedProgram.FaultsAsync(block, ""));
+            return;
+        }
+
         string usings = "using static AtHand;\n"
             + (file.EndsWith("web.md", StringComparison.Ordinal) || block.Contains("WebApplication", StringComparison.Ordinal)
                 ? WebUsings
@@ -111,6 +118,12 @@ public partial class DocumentationTests
         Assert.Empty(errors);
         Assert.Empty(await AnalyzedProgram.FaultsAsync(usings + statement + block, World + desk));
     }
+
+    [Fact]
+    public void The_program_of_the_readme_is_the_one_of_the_package() =>
+        Assert.Equal(
+            BlocksIn(Path.Combine(ProgramRun.RepositoryRoot, "src", "Junctivor", "README.md"))[0],
+            BlocksIn(Path.Combine(ProgramRun.RepositoryRoot, "README.md"))[0]);
 
     [Fact]
     public void A_block_that_is_wrong_would_be_found() =>
