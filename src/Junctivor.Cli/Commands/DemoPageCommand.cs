@@ -30,7 +30,7 @@ internal static class DemoPageCommand
             OpenBrowser(server.Address);
         }
 
-        await Task.WhenAll(new OfficeDay(office).PlayAsync(end.Token), server.RunAsync(end.Token)).ConfigureAwait(false);
+        await Task.WhenAll(PlayAsync(office, server, end.Token), server.RunAsync(end.Token)).ConfigureAwait(false);
         return ExitStatus.Sound;
 
         void End(PosixSignalContext signal)
@@ -38,6 +38,13 @@ internal static class DemoPageCommand
             signal.Cancel = true;
             end.Cancel();
         }
+    }
+
+    /// <summary>The day begins when somebody looks, so that they see it from its morning on.</summary>
+    private static async Task PlayAsync(Container office, LivePageServer server, CancellationToken cancellationToken)
+    {
+        await server.Looked.WaitAsync(cancellationToken).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+        await new OfficeDay(office).PlayAsync(cancellationToken).ConfigureAwait(false);
     }
 
     private static void OpenBrowser(Uri address)

@@ -14,6 +14,7 @@ internal sealed class LivePageServer : IDisposable
 
     private readonly HttpListener _listener = new();
     private readonly LiveRecording _recording;
+    private readonly TaskCompletionSource _looked = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
     /// <exception cref="CannotCheckException">The port is taken.</exception>
     public LivePageServer(LiveRecording recording, int port)
@@ -32,6 +33,9 @@ internal sealed class LivePageServer : IDisposable
     }
 
     public Uri Address { get; }
+
+    /// <summary>Completes when somebody looks for the first time.</summary>
+    public Task Looked => _looked.Task;
 
     /// <summary>Answers until it is cancelled.</summary>
     public async Task RunAsync(CancellationToken cancellationToken)
@@ -84,6 +88,7 @@ internal sealed class LivePageServer : IDisposable
     {
         response.SendChunked = true;
         using LiveRecording.Watch watch = _recording.Begin();
+        _looked.TrySetResult();
         response.ContentType = "text/event-stream";
         while (true)
         {

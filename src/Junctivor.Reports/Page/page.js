@@ -432,7 +432,7 @@ const showScopeFacts = (scope) => {
 
 const showRecording = () => {
   const listed = recording.listed;
-  const troubled = listed.filter((scope) => marksOf(scope).failed.length + marksOf(scope).slow.length > 0);
+  const troubled = [recording.scopes.get(0), ...listed].filter((scope) => scope).filter((scope) => marksOf(scope).failed.length + marksOf(scope).slow.length > 0);
   panel.replaceChildren(
     html('h2', { tabindex: '-1' }, drawing.live ? 'Live' : 'A recording'),
     html('p', {}, `Since ${recording.began.toLocaleString()}: ${recording.started} ${recording.started === 1 ? 'scope' : 'scopes'}, ${recording.open} open.`),
