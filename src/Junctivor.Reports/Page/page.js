@@ -347,15 +347,15 @@ const showScopes = () => {
   return [rows(['Scope', 'Requested', 'Level', 'Started', 'Took', 'Created', 'Shared', 'Slow or failed'], scopes.map((scope) => {
     const { failed, slow } = marksOf(scope);
     return html('tr', {},
-      html('th', { scope: 'row' }, html('button', { class: 'link', type: 'button', onclick: () => chooseScope(scope.number) }, titleOf(scope))),
+      html('th', { scope: 'row', class: 'lifetime' }, html('button', { class: 'link', type: 'button', onclick: () => chooseScope(scope.number) }, titleOf(scope))),
       html('td', {}, recording.purposeOf(scope).slice(0, 3).join(', ')),
-      html('td', {}, scope.level),
+      html('td', { class: 'lifetime' }, scope.level),
       html('td', { class: 'number' }, scope.number === 0 ? '' : duration(scope.began)),
       html('td', { class: 'number' }, scope.number === 0 ? '' : spanOf(scope)),
       html('td', { class: 'number' }, `${scope.instances.filter((instance) => instance.began !== undefined && !instance.failed).length}`),
       html('td', { class: 'number' }, `${scope.instances.filter((instance) => recording.isShared(scope, instance)).length}`),
       html('td', {}, ...failed.slice(0, 2).flatMap((instance) => [tag(`${instance.name} failed`, 'serious'), ' ']),
-        ...slow.slice(0, 2).flatMap((instance) => [tag(`${instance.name} took ${duration(instance.took)}`, 'warned'), ' '])));
+        ...slow.slice(0, 2).flatMap((instance) => [tag(`${instance.name} ${duration(instance.took)}`, 'warned'), ' '])));
   }))];
 };
 
