@@ -80,11 +80,7 @@ public sealed class RecordingTests : IDisposable
             third.Resolve<Desk>();
         });
 
-        string ledger = whole.GetProperty("drawing").GetProperty("nodes").EnumerateArray()
-            .Single(node => node.GetProperty("title").GetString() == "ILedger").GetProperty("key").GetString()!;
-        JsonElement count = whole.GetProperty("recorded").GetProperty("counts").EnumerateArray()
-            .Single(counted => counted.GetProperty("key").GetString() == ledger);
-        Assert.Equal((2, 0, 1), (Part(count, "created"), Part(count, "failed"), Part(count, "open")));
+        Assert.Equal((2, 0, 1), CountOf(whole, "ILedger"));
         Assert.Equal((2, 1), (Part(whole.GetProperty("recorded"), "started"), Part(whole.GetProperty("recorded"), "open")));
     }
 
@@ -104,6 +100,37 @@ public sealed class RecordingTests : IDisposable
         Assert.Equal(0, Number(scope, "Broken"));
         Assert.DoesNotContain("secret", File.ReadAllText(_file), StringComparison.Ordinal);
         Assert.DoesNotContain("Mira", File.ReadAllText(_file), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_throws_is_counted_as_failed_and_is_in_no_open_scope()
+    {
+        Wiring wiring = [.. Harbour, Scoped.Of<Broken>()];
+        using Container container = wiring.Build();
+        JsonElement whole = WholeRecorded(container, () =>
+            Assert.Throws<ConstructionException>(container.StartScope(Incoming.Value(new Caller("Mira"))).Resolve<Broken>));
+
+        Assert.Equal((0, 1, 0), CountOf(whole, "Broken"));
+        Assert.Equal((1, 0, 1), CountOf(whole, "ILedger"));
+    }
+
+    [Fact]
+    public void Of_an_open_scope_that_is_not_kept_any_more_the_boxes_are_counted_all_the_same()
+    {
+        using Container container = Harbour.Build();
+        JsonElement whole = WholeRecorded(
+            container,
+            () =>
+            {
+                Scope old = container.StartScope(Incoming.Value(new Caller("Mira")));
+                container.StartScope(Incoming.Value(new Caller("Tove"))).Dispose();
+                old.Resolve<Desk>();
+            },
+            new RecordingOptions { Scopes = 1 });
+
+        Assert.Equal((1, 0, 1), CountOf(whole, "Desk"));
+        Assert.Equal(
+            [0, 2], whole.GetProperty("recorded").GetProperty("scopes").EnumerateArray().Select(scope => Part(scope, "number")));
     }
 
     [Theory]
@@ -279,6 +306,16 @@ public sealed class RecordingTests : IDisposable
         Assert.Throws<ArgumentOutOfRangeException>(() => new RecordingOptions { Scopes = 0 });
         container.Dispose();
         Assert.Throws<ObjectDisposedException>(() => container.RecordScopes(_file));
+    }
+
+    /// <summary>How often what has this title was created and failed, and in how many open scopes it is.</summary>
+    private static (int Created, int Failed, int Open) CountOf(JsonElement whole, string title)
+    {
+        string key = whole.GetProperty("drawing").GetProperty("nodes").EnumerateArray()
+            .Single(node => node.GetProperty("title").GetString() == title).GetProperty("key").GetString()!;
+        JsonElement count = whole.GetProperty("recorded").GetProperty("counts").EnumerateArray()
+            .Single(counted => counted.GetProperty("key").GetString() == key);
+        return (Part(count, "created"), Part(count, "failed"), Part(count, "open"));
     }
 
     private JsonElement[] ScopesOf(Container container, Action act, RecordingOptions? options = null) =>

@@ -34,6 +34,10 @@ internal sealed class RecordedScope
     [JsonIgnore]
     public long Version { get; set; }
 
+    /// <summary>Whether it is one of the last, of which instances are kept; of an older one that is still open, only the boxes are.</summary>
+    [JsonIgnore]
+    public bool IsKept { get; set; } = true;
+
     /// <summary>The boxes that it has an instance of.</summary>
     [JsonIgnore]
     public HashSet<string> Keys { get; } = [];

@@ -142,7 +142,10 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
                 Count(key, count => construction.Instance is null
                     ? count with { Failed = count.Failed + 1 }
                     : count with { Created = count.Created + 1 });
-                Open(home, key);
+                if (construction.Instance is not null)
+                {
+                    Open(home, key);
+                }
             }
 
             // What others may be given is listed all the same where its scope is not known.
@@ -182,6 +185,7 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
         _scopes.RemoveFirst();
         oldest.Instances.Clear();
         oldest.Requests.Clear();
+        oldest.IsKept = false;
     }
 
     /// <summary>Those that were open when the recording began are not known, as nobody is told when they end.</summary>
@@ -216,6 +220,11 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
     private void Keep<T>(RecordedScope scope, T recorded, List<T> list)
     {
         scope.Version = ++_version;
+        if (!scope.IsKept)
+        {
+            return;
+        }
+
         if (list.Count < RecordedScope.Most)
         {
             list.Add(recorded);

@@ -59,17 +59,7 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
             }
         }
 
-        Record(new ConstructionRecord
-        {
-            Node = node,
-            Instance = instance,
-            Home = where,
-            Arguments = arguments,
-            RequestedBy = by,
-            Began = started,
-            Took = took,
-            IsSlow = took >= slow,
-        });
+        Record(node, instance, null, where, started, took, arguments, by);
         Notify(LifeEventKind.Constructed, instance, where);
     }
 
@@ -78,18 +68,7 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
         Node node, Exception failure, Resolver where, long started, IReadOnlyList<object?> arguments, string? by)
     {
         CountFailure(node.Name, "construct", failure);
-        TimeSpan took = Stopwatch.GetElapsedTime(started);
-        Record(new ConstructionRecord
-        {
-            Node = node,
-            Home = where,
-            Arguments = arguments,
-            RequestedBy = by,
-            Began = started,
-            Took = took,
-            IsSlow = took >= slow,
-            Failure = failure.GetType(),
-        });
+        Record(node, null, failure, where, started, Stopwatch.GetElapsedTime(started), arguments, by);
     }
 
     public void Requested(Plan plan, object instance, Resolver asked)
@@ -167,11 +146,30 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
             { Instruments.Service, name }, { Instruments.Stage, stage }, { Instruments.ErrorType, failure.GetType().FullName },
         });
 
-    private void Record(ConstructionRecord construction)
+    private void Record(
+        Node node,
+        object? instance,
+        Exception? failure,
+        Resolver where,
+        long started,
+        TimeSpan took,
+        IReadOnlyList<object?> arguments,
+        string? by)
     {
         foreach (IRecorder recorder in _recorders)
         {
-            recorder.Constructed(construction);
+            recorder.Constructed(new ConstructionRecord
+            {
+                Node = node,
+                Instance = instance,
+                Home = where,
+                Arguments = arguments,
+                RequestedBy = by,
+                Began = started,
+                Took = took,
+                IsSlow = took >= slow,
+                Failure = failure?.GetType(),
+            });
         }
     }
 
