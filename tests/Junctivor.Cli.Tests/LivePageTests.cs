@@ -29,10 +29,10 @@ public sealed partial class LivePageTests : IAsyncLifetime
 
         await page.Locator("#picture .created", new PageLocatorOptions { HasTextRegex = Created() }).First.WaitForAsync();
         await page.Locator("#view-scopes").ClickAsync();
-        await Bar(page, "BookingDesk").WaitForAsync();
+        await Bar(page, "BookingDesk, DepartureDesk").WaitForAsync();
         await page.Locator("#pause").ClickAsync();
         Assert.StartsWith("paused: ", await page.Locator("#live").TextContentAsync(), StringComparison.Ordinal);
-        await Bar(page, "BookingDesk").ClickAsync();
+        await Bar(page, "BookingDesk, DepartureDesk").ClickAsync();
 
         string rows = string.Join('\n', await page.Locator("#scope tbody tr").AllInnerTextsAsync());
         Assert.Matches(Shared(), rows);

@@ -34,7 +34,8 @@ internal sealed class RecordedScope
     [JsonIgnore]
     public long Version { get; set; }
 
-    /// <summary>Whether it is one of the last, of which instances are kept; of an older one that is still open, only the boxes are.</summary>
+    /// <summary>Whether it is one of the last, of which instances are kept; of an older one that is still open, only the boxes
+    /// are.</summary>
     [JsonIgnore]
     public bool IsKept { get; set; } = true;
 
