@@ -39,9 +39,10 @@ internal sealed class Office : IAsyncDisposable
     /// <param name="host">What features of the host are switched on.</param>
     /// <param name="before">What comes before the scopes.</param>
     /// <param name="options">What scopes start with; the caller, if nothing is said.</param>
+    /// <param name="wired">The endpoints in a group of MapWired.</param>
     public static async Task<Office> OpenAsync(
         Action<WebApplication>? routes, Wiring? wiring = null, Action<WebApplicationBuilder>? host = null,
-        Action<WebApplication>? before = null, Func<Container, RequestOptions>? options = null)
+        Action<WebApplication>? before = null, Func<Container, RequestOptions>? options = null, Action<RouteGroupBuilder>? wired = null)
     {
         Wiring all = [.. Wiring, .. wiring ?? []];
         Container container = all.Build();
@@ -49,6 +50,7 @@ internal sealed class Office : IAsyncDisposable
         before?.Invoke(app);
         app.UseJunctivor(container, options?.Invoke(container) ?? Callers);
         routes?.Invoke(app);
+        wired?.Invoke(app.MapWired(container));
         app.MapWiredEndpoints(container);
         await app.StartWarmAsync(container, TestContext.Current.CancellationToken);
         return new Office(container, app);

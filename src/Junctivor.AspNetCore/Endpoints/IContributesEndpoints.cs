@@ -9,7 +9,7 @@ namespace Junctivor;
 /// <code>
 /// public sealed class FlagEndpoints : IContributesEndpoints
 /// {
-///     public void Contribute(IEndpointRouteBuilder routes) => routes.MapGet("/flags", ([FromServices] FlagMast mast) => mast.Flags);
+///     public void Contribute(IEndpointRouteBuilder routes) => routes.MapGet("/flags", (FlagMast mast) => mast.Flags);
 /// }
 ///
 /// Singleton.Of&lt;IContributesEndpoints, FlagEndpoints&gt;(),

@@ -21,6 +21,13 @@ public sealed record RequestOptions
     /// </summary>
     public Func<HttpContext, Incoming[]> Incoming { get; init; } = _ => [];
 
+    /// <summary>
+    /// Whether it is checked, before the server listens, that the wiring provides what endpoints, filters, controllers, pages, views and
+    /// hubs require; true by default. What is built for the check is kept for the server, so map all endpoints before the application
+    /// starts.
+    /// </summary>
+    public bool ChecksEndpoints { get; init; } = true;
+
     /// <summary>The sessions in which the scopes of requests are started; null by default, for none.</summary>
     public Sessions? Sessions { get; init; }
 

@@ -1,7 +1,10 @@
+using Junctivor.EntryPoints;
+using Junctivor.Hosting;
 using Junctivor.Requests;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Http.Features;
+using Microsoft.AspNetCore.SignalR;
 
 namespace Junctivor;
 
@@ -15,6 +18,8 @@ public static class RequestScopes
     /// when the response is complete, also when the request throws or the client disconnects. <see cref="HttpContext"/>, the caller's
     /// <see cref="System.Security.Claims.ClaimsPrincipal"/> and the <see cref="CancellationToken"/> of the request are supplied if the
     /// wiring declares them with <c>Scoped.Incoming</c>. Types that the wiring does not provide are requested from the host.
+    /// Before the server listens, the wiring is checked together with what the endpoints require: an <see cref="EndpointException"/> has
+    /// everything that is missing.
     /// </summary>
     /// <param name="app">The application. Call this after the middleware for errors and authentication.</param>
     /// <param name="container">The container; it is not disposed with the application.</param>
@@ -43,7 +48,21 @@ public static class RequestScopes
         ArgumentNullException.ThrowIfNull(container);
         ArgumentNullException.ThrowIfNull(options);
         RequestStarter starter = new(container, options);
-        return app.Use(next => context => starter.RunAsync(context, next));
+        EndpointCheck check = new(app, container);
+        if (options.ChecksEndpoints)
+        {
+            HostParts.Of(container).AddCheck(check.BeforeWarmUp);
+        }
+
+        return app.Use(next =>
+        {
+            if (options.ChecksEndpoints)
+            {
+                check.Run();
+            }
+
+            return context => starter.RunAsync(context, next);
+        });
     }
 
     /// <summary>The scope of a request: for code that has only the context, and to start inner scopes, such as for each message of
@@ -56,7 +75,10 @@ public static class RequestScopes
     {
         ArgumentNullException.ThrowIfNull(context);
         return (context.Features.Get<IServiceProvidersFeature>() as RequestScope)?.Scope
-            ?? throw new InvalidOperationException(
-                "The request has no scope: call app.UseJunctivor(container) before the middleware that needs it.");
+            ?? throw new InvalidOperationException(context.GetEndpoint()?.Metadata.GetMetadata<HubMetadata>() is null
+                ? "The request has no scope: call app.UseJunctivor(container) before the middleware that needs it."
+                : "This is a connection of a hub. By long polling it outlives its requests, and has no scope: start one for each call, "
+                    + "with await container.StartScopeAsync(), or let a WiredHubFilter do so. By web sockets it is one request, and has a "
+                    + "scope if app.UseJunctivor(container) is called.");
     }
 }

@@ -21,7 +21,7 @@ internal sealed class RequestStarter
         _declared =
         [
             .. Where<HttpContext>(Incoming.Value),
-            .. Where<ClaimsPrincipal>(context => Incoming.Value(context.User)),
+            .. Where<ClaimsPrincipal>(context => Incoming.WhenRequested(() => context.User)),
             .. Where<CancellationToken>(context => Incoming.Value(context.RequestAborted)),
         ];
     }

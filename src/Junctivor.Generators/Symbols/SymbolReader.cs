@@ -138,6 +138,7 @@ internal sealed class SymbolReader : ITypeReader
             Services = [nothing],
             Level = Level.Scoped,
             Place = handler.Place,
+            Options = new RegistrationOptions { IsEntryPoint = true },
             FactoryParameters = _classes.Read(handler.Services),
             Origin = handler,
         };

@@ -1,7 +1,5 @@
-using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using System.Reflection.Metadata;
-using System.Reflection.PortableExecutable;
 using Junctivor.Graph;
 
 namespace Junctivor.Reports.Graphs;
@@ -22,10 +20,7 @@ internal sealed class Modules
         Dictionary<string, List<Span>> spans = files.Distinct().ToDictionary(file => file, _ => new List<Span>(), StringComparer.Ordinal);
         foreach (Assembly assembly in AppDomain.CurrentDomain.GetAssemblies().Where(_ => spans.Count > 0))
         {
-            if (PathOf(assembly) is { Length: > 0 } path)
-            {
-                Read(path, spans);
-            }
+            Symbols.Read(assembly, (types, symbols) => Read(types, symbols, spans));
         }
 
         return new Modules(spans);
@@ -35,31 +30,6 @@ internal sealed class Modules
     public string? At(SourcePlace place) => place.IsKnown && _spans.TryGetValue(place.File, out List<Span>? spans)
         ? spans.Where(span => span.First <= place.Line && place.Line <= span.Last).MaxBy(span => span.Last - span.First)?.Member
         : null;
-
-    [UnconditionalSuppressMessage("SingleFile", "IL3000", Justification = "Without a file there are no symbols, and no module is known.")]
-    private static string? PathOf(Assembly assembly) => assembly.IsDynamic ? null : assembly.Location;
-
-    private static void Read(string path, Dictionary<string, List<Span>> spans)
-    {
-        try
-        {
-            using FileStream image = File.OpenRead(path);
-            using PEReader reader = new(image);
-            if (reader.TryOpenAssociatedPortablePdb(path, OpenIfThere, out MetadataReaderProvider? provider, out _))
-            {
-                using (provider)
-                {
-                    Read(reader.GetMetadataReader(), provider!.GetMetadataReader(), spans);
-                }
-            }
-        }
-        catch (Exception failure) when (failure is IOException or UnauthorizedAccessException or BadImageFormatException)
-        {
-            // Then its modules are not known.
-        }
-    }
-
-    private static FileStream? OpenIfThere(string path) => File.Exists(path) ? File.OpenRead(path) : null;
 
     private static void Read(MetadataReader types, MetadataReader symbols, Dictionary<string, List<Span>> spans)
     {

@@ -21,8 +21,8 @@ internal static class BuildStep
     {
         BuildOptions options = given ?? new BuildOptions();
         SharedNodes? shared = parent is null ? null : SharedWith(parent, reader);
-        SuppliedValues values =
-            SuppliedValues.Take(reader.Types, reader.Graph, Level.Singleton, incoming, out IReadOnlyList<Fault> unpromised);
+        SuppliedValues values = SuppliedValues.Take(
+            reader.Types, reader.Graph, Level.Singleton, HostValues.Expand(reader, incoming), out IReadOnlyList<Fault> unpromised);
         CheckReport report = options.ToReport(
             reader.Graph,
             unpromised.Count == 0 && shared is null && !NotSuppliedFaults.IsAnyDeclared(reader.Graph)

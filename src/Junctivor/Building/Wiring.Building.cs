@@ -27,6 +27,18 @@ public sealed partial class Wiring
         return options.ToReport(reading.Reader.Graph, reading.Found);
     }
 
+    /// <summary>Finds all configuration errors, without creating anything, and also what entry points require and cannot have.</summary>
+    /// <param name="options">The severities to apply.</param>
+    /// <param name="entryPoints">What requests services from outside the wiring: endpoints, controllers and the like.</param>
+    /// <returns>The report; it has no faults if the wiring is sound, and provides everything that the entry points require.</returns>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    public CheckReport Check(BuildOptions options, IReadOnlyCollection<EntryPoint> entryPoints)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        ArgumentNullException.ThrowIfNull(entryPoints);
+        return WiringReading.Of([.. _registrations.Select(registration => registration.Data)], entryPoints).ToReport(options);
+    }
+
     /// <summary>Checks the whole wiring, and creates the container if it has no faults. No service is created yet. Warnings and notes
     /// do not stop it: read them in <see cref="Container.Report"/>, or log them with <see cref="BuildOptions.OnReport"/>.</summary>
     /// <param name="incoming">The values that the wiring declares with <c>Singleton.Incoming</c>.</param>

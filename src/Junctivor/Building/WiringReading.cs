@@ -1,5 +1,6 @@
 using Junctivor.Checks;
 using Junctivor.Reading;
+using Junctivor.Registering;
 
 namespace Junctivor.Building;
 
@@ -11,6 +12,12 @@ internal sealed record WiringReading(WiringReader Reader, int Count, IReadOnlyLi
 {
     public static WiringReading Of(WiringReader reader, int count) =>
         new(reader, count, reader.IsAnyUnreadable ? WithUnreadable(reader) : Checker.Inspect(reader.Graph));
+
+    /// <summary>Reads a wiring together with what requests services from it.</summary>
+    public static WiringReading Of(IReadOnlyCollection<RegistrationData> entries, IReadOnlyCollection<EntryPoint> entryPoints) =>
+        Of(WiringReader.Read(entries, entryPoints), entries.Count);
+
+    public CheckReport ToReport(BuildOptions options) => options.ToReport(Reader.Graph, Found);
 
     private static IReadOnlyList<Fault> WithUnreadable(WiringReader reader) => [.. Checker.Inspect(reader.Graph), .. reader.Unreadable()];
 }

@@ -70,13 +70,23 @@ internal static class MissingFixes
         "System.Random" => new Fix("register the shared one, which is thread-safe", $"Singleton.Value(Random.Shared){mark}"),
         "System.Net.Http.HttpClient" => new Fix("register one for all", $"Singleton.From(() => new HttpClient()){mark}"),
         "Microsoft.Extensions.Logging.ILogger`1" => new Fix(
-            "register the logger of the host's factory, and the factory as a value",
-            $"Singleton.Of({Open("ILogger")}, {Open("Logger")})"),
+            $"register the logger of the host's factory, and declare the factory; {FromHost}",
+            $"Singleton.Of({Open("ILogger")}, {Open("Logger")}),\nSingleton.Incoming<ILoggerFactory>()"),
+        _ when IsOfHost(type) && mark.Length == 0 => new Fix(
+            $"it is a service of the host: declare it; {FromHost}", $"Singleton.Incoming<{type.Name}>()"),
         _ when IsOfBaseLibrary(type) => new Fix(
             "register a factory for it, as it is not a class of yours",
             $"{RegistrationText.Start(level)}.From({type.Name} () => …){mark}"),
         _ => null,
     };
+
+    /// <summary>Whether a host has one, and supplies it: the interfaces and abstract classes that its packages bring.</summary>
+    public static bool IsOfHost(TypeRef type) =>
+        (type.IsInterface || type.IsAbstract)
+        && (type.DefinitionName.StartsWith("Microsoft.Extensions.", StringComparison.Ordinal)
+            || type.DefinitionName.StartsWith("Microsoft.AspNetCore.", StringComparison.Ordinal));
+
+    private const string FromHost = "wiring.Build(Incoming.FromHost(app.Services)) supplies it";
 
     private static string Open(string name) => $"typeof({name}<>)";
 

@@ -87,8 +87,12 @@ internal static class RegistrationText
     }
 
     /// <summary>What a declared value is supplied as.</summary>
-    public static string Supply(Node declaration) =>
-        $"Incoming.Value<{declaration.Services[0].Name}>({ToFillIn}){OptionsOf(declaration.Mark)}";
+    public static string Supply(Node declaration) => IsOfHost(declaration)
+        ? "Incoming.FromHost(app.Services)"
+        : $"Incoming.Value<{declaration.Services[0].Name}>({ToFillIn}){OptionsOf(declaration.Mark)}";
+
+    private static bool IsOfHost(Node declaration) => declaration is { Kind: NodeKind.Incoming, Mark: null, Options.IsSuppliedLater: false }
+        && declaration.Level == Level.Singleton && MissingFixes.IsOfHost(declaration.Services[0]);
 
     /// <summary>What marks a registration.</summary>
     public static string OptionsOf(Mark? mark) =>

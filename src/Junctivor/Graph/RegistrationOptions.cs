@@ -14,6 +14,9 @@ internal sealed record RegistrationOptions
     /// <summary>Whether it is resolved from outside, and so needs nobody that requests it.</summary>
     public bool IsRoot { get; init; }
 
+    /// <summary>Whether it is something outside the wiring that requests services.</summary>
+    public bool IsEntryPoint { get; init; }
+
     /// <summary>Whether the value is supplied only after the container is built.</summary>
     public bool IsSuppliedLater { get; init; }
 

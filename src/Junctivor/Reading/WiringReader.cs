@@ -38,6 +38,18 @@ internal sealed class WiringReader : ITypeReader
         return reader;
     }
 
+    /// <summary>The same, with what requests services from outside.</summary>
+    public static WiringReader Read(IReadOnlyCollection<RegistrationData> entries, IReadOnlyCollection<EntryPoint> entryPoints)
+    {
+        WiringReader reader = Read(entries);
+        foreach (EntryPoint entryPoint in entryPoints)
+        {
+            reader.Builder.Add(reader.Read(entryPoint));
+        }
+
+        return reader;
+    }
+
     public TypeCatalog Types { get; }
 
     /// <summary>Adds to the graph what requests at run time need.</summary>
@@ -162,6 +174,19 @@ internal sealed class WiringReader : ITypeReader
     /// <summary>What the properties of an object request, as a node that gives their values in order.</summary>
     public Node ReadFilling([DynamicallyAccessedMembers(Kept.Members)] Type type) =>
         ReadArguments($"the object of {TypeNames.Short(type)}", Types[type], _classes.ReadProperties(type));
+
+    private Node Read(EntryPoint entryPoint) => ReadArguments(entryPoint.Name, Types[typeof(object)], ParametersOf(entryPoint)) with
+    {
+        Level = Level.Scoped,
+        Place = new SourcePlace(entryPoint.File, entryPoint.Line),
+        Options = new RegistrationOptions { IsOwned = false, IsEntryPoint = true },
+    };
+
+    private Parameter[] ParametersOf(EntryPoint entryPoint) =>
+    [
+        .. entryPoint.Services.Select(service => new PresetParameter(
+            service.Parameter, Types[service.Type], Types.MarkOf(service.Mark), isOptional: service.IsOptional)),
+    ];
 
     private static Node ReadArguments(string label, TypeRef consumer, Parameter[] parameters) =>
         new()

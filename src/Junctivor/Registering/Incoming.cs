@@ -24,6 +24,9 @@ public sealed class Incoming
     /// <summary>A string or a type; null for none.</summary>
     internal object? Mark { get; }
 
+    /// <summary>Whether it stands for everything that a host has.</summary>
+    internal bool IsWholeHost { get; private init; }
+
     private string DebuggerText => $"Incoming {TypeNames.Short(Service)}{(Mark is null ? "" : $" marked {Mark}")}: {Content}";
 
     /// <summary>Supplies a value for exactly the type <typeparamref name="T"/>.</summary>
@@ -36,6 +39,20 @@ public sealed class Incoming
     {
         ArgumentNullException.ThrowIfNull(value);
         return new Incoming(typeof(T), value, null);
+    }
+
+    /// <summary>Supplies a value for exactly the type <typeparamref name="T"/> that is read when it is first requested, such as the user of
+    /// a request, who is known only after the request was authenticated.</summary>
+    /// <typeparam name="T">The declared type.</typeparam>
+    /// <param name="value">Returns the value; called at most once, unless it throws, and never if nobody requests the value. An exception is
+    /// thrown by the request. The caller disposes of the value, unless the declaration says <c>DisposeAtEnd</c>.</param>
+    /// <returns>The value, for <c>Build</c>, <c>StartScope</c> and the like. Use it for one call: the value is kept in it.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
+    public static Incoming WhenRequested<T>(Func<T> value)
+        where T : notnull
+    {
+        ArgumentNullException.ThrowIfNull(value);
+        return new Incoming(typeof(T), new DeferredValue(() => value()), null);
     }
 
     /// <summary>Supplies a value for exactly a type known only at run time.</summary>
@@ -57,28 +74,57 @@ public sealed class Incoming
         return new Incoming(service, value, null);
     }
 
+    /// <summary>
+    /// Supplies every value that the wiring declares with <c>Singleton.Incoming&lt;T&gt;()</c>, without a mark, and that the host has: its
+    /// loggers, its configuration, its environment and so on. The host is asked only for what is declared and not supplied otherwise.
+    /// What it does not have is JV105, as if nothing was supplied.
+    /// </summary>
+    /// <param name="services">The services of the host, such as <c>app.Services</c>. The host goes on disposing of them, unless a
+    /// declaration says <c>DisposeAtEnd</c>.</param>
+    /// <returns>The values, for <c>Build</c>; and for <see cref="Container.Supply(Incoming)"/>, where they are declared with
+    /// <c>SuppliedLater</c>.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="services"/> is null.</exception>
+    /// <example>
+    /// <code>
+    /// await using WebApplication app = builder.Build();
+    /// await using Container container = wiring.Build(Incoming.FromHost(app.Services));
+    /// </code>
+    /// </example>
+    public static Incoming FromHost(IServiceProvider services)
+    {
+        ArgumentNullException.ThrowIfNull(services);
+        return new Incoming(typeof(IServiceProvider), services, null) { IsWholeHost = true };
+    }
+
     /// <summary>Supplies it for the declaration with this mark.</summary>
     /// <typeparam name="TMark">The mark of the declaration.</typeparam>
     /// <returns>A copy with the mark.</returns>
+    /// <exception cref="InvalidOperationException">It is from <see cref="FromHost"/>.</exception>
     public Incoming Marked<TMark>() => Marked(typeof(TMark));
 
     /// <summary>Supplies it for the declaration with this mark.</summary>
     /// <param name="mark">The mark of the declaration.</param>
     /// <returns>A copy with the mark.</returns>
     /// <exception cref="ArgumentException"><paramref name="mark"/> is null or empty.</exception>
+    /// <exception cref="InvalidOperationException">It is from <see cref="FromHost"/>.</exception>
     public Incoming Marked(string mark)
     {
         ArgumentException.ThrowIfNullOrEmpty(mark);
-        return new(Service, Content, mark);
+        return MarkedWith(mark);
     }
 
     /// <summary>Supplies it for the declaration with this mark.</summary>
     /// <param name="mark">The mark of the declaration.</param>
     /// <returns>A copy with the mark.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="mark"/> is null.</exception>
+    /// <exception cref="InvalidOperationException">It is from <see cref="FromHost"/>.</exception>
     public Incoming Marked(Type mark)
     {
         ArgumentNullException.ThrowIfNull(mark);
-        return new(Service, Content, mark);
+        return MarkedWith(mark);
     }
+
+    private Incoming MarkedWith(object mark) => IsWholeHost
+        ? throw new InvalidOperationException("The values of a host have no mark: supply a marked value with Incoming.Value.")
+        : new Incoming(Service, Content, mark);
 }

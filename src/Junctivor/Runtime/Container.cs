@@ -176,7 +176,8 @@ public sealed partial class Container : Resolver
 
     /// <summary>Supplies a value, perhaps marked, that the wiring declares with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>. Each
     /// can be supplied once.</summary>
-    /// <param name="incoming">The value, with the type and mark of its declaration.</param>
+    /// <param name="incoming">The value, with the type and mark of its declaration; or <see cref="Incoming.FromHost"/>, for all that were not
+    /// supplied yet and that the host has.</param>
     /// <exception cref="ArgumentNullException"><paramref name="incoming"/> is null.</exception>
     /// <exception cref="ResolveException">The wiring does not declare it as supplied later (JV107).</exception>
     /// <exception cref="InvalidOperationException">It was supplied already.</exception>
@@ -185,6 +186,12 @@ public sealed partial class Container : Resolver
     {
         ArgumentNullException.ThrowIfNull(incoming);
         ThrowIfDisposed();
+        if (incoming.IsWholeHost)
+        {
+            SupplyFrom((IServiceProvider)incoming.Content);
+            return;
+        }
+
         ServiceId service = new(Plans.Types[incoming.Service], Plans.Types.MarkOf(incoming.Mark));
         IReadOnlyList<Node> declarations = Plans.Graph.LateIncomingFor(service);
         if (declarations.Count == 0)
@@ -206,6 +213,16 @@ public sealed partial class Container : Resolver
         if (declarations.Any(declaration => declaration.Options.IsOwned == true))
         {
             OwnValues([incoming.Content]);
+        }
+    }
+
+    private void SupplyFrom(IServiceProvider host)
+    {
+        List<Incoming> values = Plans.Read(graph => HostValues.Of(
+            Plans.Types, graph.Registrations.Where(node => node.Options.IsSuppliedLater && !Values.Has(node)), host).ToList());
+        foreach (Incoming value in values)
+        {
+            Supply(value);
         }
     }
 

@@ -128,7 +128,29 @@ public abstract partial class Resolver
     {
         ArgumentNullException.ThrowIfNull(service);
         ThrowIfDisposed();
-        return Plans.Knows(service);
+        return Plans.Knows(service, null);
+    }
+
+    /// <summary>Whether the wiring provides a service with this mark. Creates nothing.</summary>
+    /// <param name="service">The service.</param>
+    /// <param name="mark">The mark of its registration.</param>
+    /// <returns>Whether <see cref="TryResolve(Type, string, out object)"/> would find it.</returns>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
+    public bool Knows(Type service, string mark) => KnowsMarked(NotNull(service), NotNull(mark));
+
+    /// <summary>Whether the wiring provides a service with this mark. Creates nothing.</summary>
+    /// <param name="service">The service.</param>
+    /// <param name="mark">The mark of its registration.</param>
+    /// <returns>Whether <see cref="TryResolve(Type, Type, out object)"/> would find it.</returns>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
+    public bool Knows(Type service, Type mark) => KnowsMarked(NotNull(service), NotNull(mark));
+
+    private bool KnowsMarked(Type service, object mark)
+    {
+        ThrowIfDisposed();
+        return Plans.Knows(service, mark);
     }
 
     private protected static T NotNull<T>(T argument, [CallerArgumentExpression(nameof(argument))] string name = "")

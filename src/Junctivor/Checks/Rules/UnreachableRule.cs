@@ -84,8 +84,10 @@ internal sealed class UnreachableRule : IRule
         return missing.SelectMany(graph.Index.AbleToServe);
     }
 
-    /// <summary>Whether it is resolved directly, or works by itself: a warm-up starts what nobody requests.</summary>
-    private static bool IsRoot(Node node) => Innermost(node).Options is { IsRoot: true } or { HasWarmUp: true } || node.Options.IsRoot;
+    /// <summary>Whether it is resolved directly, or works by itself: a warm-up starts what nobody requests; or requests from
+    /// outside.</summary>
+    private static bool IsRoot(Node node) =>
+        Innermost(node).Options is { IsRoot: true } or { HasWarmUp: true } or { IsEntryPoint: true } || node.Options.IsRoot;
 
     private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
 

@@ -1,6 +1,7 @@
 using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Reading;
+using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
 
@@ -56,8 +57,14 @@ internal sealed class SuppliedValues
         return new SuppliedValues(count == values.Length ? values : values[..count]) { OwnsAny = ownsAny };
     }
 
-    private static Incoming NotNull(Incoming? incoming) =>
-        incoming ?? throw new ArgumentNullException(nameof(incoming), "One of the supplied values is null: omit values that do not exist.");
+    private static Incoming NotNull(Incoming? incoming) => incoming switch
+    {
+        null => throw new ArgumentNullException(
+            nameof(incoming), "One of the supplied values is null: omit values that do not exist."),
+        { IsWholeHost: true } => throw new ArgumentException(
+            "Incoming.FromHost supplies values when a container is built: pass it to Build, not to a scope.", nameof(incoming)),
+        _ => incoming,
+    };
 
     private static bool IsAmong(ReadOnlySpan<Incoming> earlier, Incoming value)
     {
@@ -107,9 +114,11 @@ internal sealed class SuppliedValues
     /// <summary>A container may be handed something later; a scope may not.</summary>
     private static SuppliedValues NothingFor(Level level) => level == Level.Singleton ? new SuppliedValues([]) : Nothing;
 
-    public bool Has(Node declaration) => Find(declaration) is not null;
+    public bool Has(Node declaration) => FindSupplied(declaration) is not null;
 
-    public object? Find(Node declaration)
+    public object? Find(Node declaration) => FindSupplied(declaration) is DeferredValue deferred ? deferred.Get() : FindSupplied(declaration);
+
+    private object? FindSupplied(Node declaration)
     {
         foreach ((Node known, object value) in Volatile.Read(ref _values))
         {

@@ -96,12 +96,14 @@ internal sealed class PlanCache
         return Rare.Marked.TryGetValue(key, out Plan? known) ? known : Rare.Marked.GetOrAdd(key, Look);
     }
 
-    /// <summary>Whether the wiring provides an unmarked service.</summary>
-    public bool Knows(Type service)
+    /// <summary>Whether the wiring provides a service.</summary>
+    /// <param name="service">The service.</param>
+    /// <param name="mark">A string or a type; null for none.</param>
+    public bool Knows(Type service, object? mark)
     {
         lock (_gate)
         {
-            return !_reader.Builder.Bind(IdOf(new Key(service, null))).All().OfType<Binding.Missing>().Any();
+            return !_reader.Builder.Bind(IdOf(new Key(service, mark))).All().OfType<Binding.Missing>().Any();
         }
     }
 

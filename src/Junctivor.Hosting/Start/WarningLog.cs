@@ -9,15 +9,15 @@ internal static partial class WarningLog
     private const string Category = "Junctivor";
 
     /// <summary>Writes one entry for each warning; none where the host has no log.</summary>
-    public static void Write(IHost host, Container container)
+    public static void Write(IHost host, CheckReport report)
     {
-        if (container.Report.Warnings.Count == 0 || host.Services.GetService(typeof(ILoggerFactory)) is not ILoggerFactory factory)
+        if (report.Warnings.Count == 0 || host.Services.GetService(typeof(ILoggerFactory)) is not ILoggerFactory factory)
         {
             return;
         }
 
         ILogger log = factory.CreateLogger(Category);
-        foreach (Fault warning in container.Report.Warnings)
+        foreach (Fault warning in report.Warnings)
         {
             Warn(log, warning.Kind, warning.Summary, warning.Kind.HelpCommand);
         }

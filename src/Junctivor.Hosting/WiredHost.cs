@@ -1,7 +1,6 @@
 using System.Runtime.ExceptionServices;
 using System.Runtime.InteropServices;
 using Junctivor.Hosting;
-using Junctivor.Requests;
 using Microsoft.Extensions.Hosting;
 
 namespace Junctivor;
@@ -77,7 +76,7 @@ public static class WiredHost
     {
         ArgumentNullException.ThrowIfNull(host);
         ArgumentNullException.ThrowIfNull(container);
-        WarningLog.Write(host, container);
+        WarningLog.Write(host, HostParts.Of(container).Check(host) ?? container.Report);
         await container.WarmUpAsync(cancellationToken).ConfigureAwait(false);
         try
         {
@@ -161,7 +160,7 @@ public static class WiredHost
             failures.AddRange(failure is AggregateException several ? several.InnerExceptions : [failure]);
         }
 
-        IReadOnlyList<string> requests = OpenRequests.Of(container).Names;
+        IReadOnlyList<string> requests = HostParts.Of(container).OpenWork();
         if (services is not null || requests.Count > 0)
         {
             failures.Insert(0, new ShutdownTimeoutException(limit, requests, services));

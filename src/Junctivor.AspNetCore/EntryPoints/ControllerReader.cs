@@ -1,0 +1,53 @@
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.Abstractions;
+using Microsoft.AspNetCore.Mvc.Controllers;
+using Microsoft.AspNetCore.Mvc.Filters;
+using Microsoft.AspNetCore.Mvc.ModelBinding;
+
+namespace Junctivor.EntryPoints;
+
+/// <summary>Reads controllers, their actions, and the filters of actions and pages.</summary>
+internal static class ControllerReader
+{
+    public static void Read(Endpoint endpoint, string name, FoundEntryPoints found)
+    {
+        if (endpoint.Metadata.GetMetadata<ActionDescriptor>() is not { } action)
+        {
+            return;
+        }
+
+        foreach (FilterDescriptor filter in action.FilterDescriptors)
+        {
+            ReadFilter(filter.Filter, name, found);
+        }
+
+        if (action is ControllerActionDescriptor controlled)
+        {
+            found.AddClass(controlled.ControllerTypeInfo.Name, controlled.ControllerTypeInfo);
+            HandlerParameter[] parameters = [.. HandlerParameter.AllOf(controlled.MethodInfo)];
+            found.Add(
+                $"{controlled.ControllerTypeInfo.Name}.{controlled.MethodInfo.Name} ({name})", controlled.MethodInfo,
+                parameters.Where(parameter => parameter.IsMarkedAsService));
+            HandlerReader.FindServiceInBody(
+                $"{controlled.ControllerTypeInfo.Name}.{controlled.MethodInfo.Name}",
+                parameters.Where(parameter => IsBody(controlled, parameter.Name)), found);
+        }
+    }
+
+    /// <summary>A filter that the host creates, by a type that it is told.</summary>
+    private static void ReadFilter(IFilterMetadata filter, string name, FoundEntryPoints found)
+    {
+        if (filter is TypeFilterAttribute { ImplementationType: var created })
+        {
+            found.AddClass(created.Name, created);
+        }
+        else if (filter is ServiceFilterAttribute { ServiceType: var service })
+        {
+            found.Add($"[ServiceFilter] of {name}", service, [new HandlerParameter("filter", service, [], IsOptional: false)]);
+        }
+    }
+
+    private static bool IsBody(ControllerActionDescriptor action, string parameter) => action.Parameters.Any(described =>
+        described.Name == parameter && described.BindingInfo?.BindingSource == BindingSource.Body);
+}

@@ -1,0 +1,118 @@
+using System.Globalization;
+using System.Reflection;
+using System.Text.RegularExpressions;
+using Junctivor.Endpoints;
+using Junctivor.Reports.Graphs;
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Mvc.Abstractions;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.AspNetCore.Routing.Patterns;
+
+namespace Junctivor.EntryPoints;
+
+/// <summary>Reads from the endpoints of an application what the host will request for them.</summary>
+/// <param name="host">The host's own provider.</param>
+/// <param name="container">The container.</param>
+internal sealed partial class EndpointReader(IServiceProvider host, Container container)
+{
+    private readonly FoundEntryPoints _found = new(new ServiceLookup(host, container));
+
+    /// <summary>What is wrong with the endpoints, and is no fault of the wiring.</summary>
+    public IReadOnlyList<string> Problems => _found.Problems;
+
+    /// <summary>What was found.</summary>
+    public IReadOnlyList<EntryPoint> EntryPoints => [.. _found.All.Select(found => found.EntryPoint)];
+
+    /// <summary>The same, with the places in the source, which take a while to find.</summary>
+    public IReadOnlyList<EntryPoint> WithPlaces()
+    {
+        IReadOnlyDictionary<MemberInfo, (string File, int Line)> places =
+            MethodPlaces.Of(_found.All.Select(found => found.Written));
+        return
+        [
+            .. _found.All.Select(found => places.TryGetValue(found.Written, out (string File, int Line) place)
+                ? found.EntryPoint with { File = place.File, Line = place.Line }
+                : found.EntryPoint),
+        ];
+    }
+
+    public void Read(IEnumerable<EndpointDataSource> sources)
+    {
+        bool hasActions = false;
+        foreach (Endpoint endpoint in sources.SelectMany(EndpointsOf))
+        {
+            string name = NameOf(endpoint);
+            hasActions |= endpoint.Metadata.GetMetadata<ActionDescriptor>() is not null;
+            HandlerReader.Read(endpoint, name, _found);
+            ControllerReader.Read(endpoint, name, _found);
+            PageReader.Read(endpoint, host, _found);
+            HubReader.Read(endpoint, _found);
+        }
+
+        if (hasActions)
+        {
+            PageReader.ReadViews(host, _found);
+        }
+    }
+
+    private static string NameOf(Endpoint endpoint) => endpoint is RouteEndpoint routed
+        ? NameOf(routed.RoutePattern, endpoint.Metadata.GetMetadata<IHttpMethodMetadata>())
+        : endpoint.DisplayName ?? "an endpoint";
+
+    private static string NameOf(RoutePattern pattern, IHttpMethodMetadata? methods)
+    {
+        string path = $"/{pattern.RawText?.TrimStart('/')}";
+        return methods is { HttpMethods.Count: > 0 } ? $"{string.Join(", ", methods.HttpMethods)} {path}" : path;
+    }
+
+    /// <summary>The endpoints of a source; if the host refuses to build one of them, that is a problem, which is said in our words.</summary>
+    private IReadOnlyList<Endpoint> EndpointsOf(EndpointDataSource source)
+    {
+        try
+        {
+            return source is BuiltEndpointSource built ? built.Build() : source.Endpoints;
+        }
+        catch (InvalidOperationException refusal)
+        {
+            _found.AddProblem(TextOf(refusal, RefusedIn(source)));
+            return [];
+        }
+    }
+
+    /// <summary>The endpoint that the host could not build: the last that it began.</summary>
+    private string RefusedIn(EndpointDataSource source)
+    {
+        string last = "an endpoint";
+        try
+        {
+            source.GetGroupedEndpoints(new RouteGroupContext
+            {
+                Prefix = RoutePatternFactory.Parse(""),
+                ApplicationServices = host,
+                Conventions = [builder => last = builder is RouteEndpointBuilder route
+                    ? NameOf(route.RoutePattern, route.Metadata.OfType<IHttpMethodMetadata>().LastOrDefault())
+                    : last],
+            });
+        }
+        catch (InvalidOperationException)
+        {
+            // As before; now it is known which one.
+        }
+
+        return last;
+    }
+
+    private static string TextOf(InvalidOperationException refusal, string endpoint)
+    {
+        string[] inferred = [.. InferredBody().Matches(refusal.Message).Select(match => match.Groups[1].Value)];
+        return inferred.Length == 0
+            ? $"{endpoint}: {refusal.Message}"
+            : string.Create(
+                CultureInfo.InvariantCulture,
+                $"{endpoint}: the host takes {string.Join(" and ", inferred)} for the body of the request. If it is a service, map the endpoint with app.MapWired(container), or write [FromServices] before it.");
+    }
+
+    /// <summary>The host lists the parameters of the handler, each with where it would come from.</summary>
+    [GeneratedRegex(@"^(\w+)\s*\| Body \(Inferred\)", RegexOptions.Multiline)]
+    private static partial Regex InferredBody();
+}

@@ -1,0 +1,44 @@
+using System.Reflection;
+using Microsoft.AspNetCore.Http;
+using Microsoft.AspNetCore.Http.Metadata;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Junctivor.EntryPoints;
+
+/// <summary>A parameter of a handler, an action or a constructor; or a property that the host sets as if it was one.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Type">Its type.</param>
+/// <param name="Attributes">What is written before it.</param>
+/// <param name="IsOptional">Whether the host passes nothing where it has nothing.</param>
+internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<object> Attributes, bool IsOptional)
+{
+    /// <summary>Whether it says that it is a service.</summary>
+    public bool IsMarkedAsService =>
+        Attributes.Any(attribute => attribute is IFromServiceMetadata or FromKeyedServicesAttribute);
+
+    /// <summary>Whether it says that it comes from the request.</summary>
+    public bool IsMarkedAsInput => Attributes.Any(attribute => attribute
+        is IFromBodyMetadata or IFromFormMetadata or IFromHeaderMetadata or IFromQueryMetadata or IFromRouteMetadata);
+
+    public RequestedService Service => new(Type, Name)
+    {
+        Mark = Attributes.OfType<FromKeyedServicesAttribute>().FirstOrDefault()?.Key,
+        IsOptional = IsOptional,
+    };
+
+    public static HandlerParameter Of(ParameterInfo info) => new(
+        info.Name ?? "", info.ParameterType, info.GetCustomAttributes(inherit: true),
+        info.HasDefaultValue || IsNullable(new NullabilityInfoContext().Create(info)));
+
+    /// <summary>The parameters of a method. In the place of one with <c>[AsParameters]</c> are its own: those of its constructor, or else its
+    /// properties.</summary>
+    public static IEnumerable<HandlerParameter> AllOf(MethodBase method) => method.GetParameters().SelectMany(info =>
+        !info.IsDefined(typeof(AsParametersAttribute)) ? [Of(info)]
+        : info.ParameterType.GetConstructors() is [var only] && only.GetParameters() is { Length: > 0 } parameters ? parameters.Select(Of)
+        : info.ParameterType.GetProperties().Where(property => property.CanWrite).Select(Of));
+
+    public static HandlerParameter Of(PropertyInfo info) => new(
+        info.Name, info.PropertyType, info.GetCustomAttributes(inherit: true), IsNullable(new NullabilityInfoContext().Create(info)));
+
+    private static bool IsNullable(NullabilityInfo nullability) => nullability.WriteState == NullabilityState.Nullable;
+}

@@ -1,0 +1,46 @@
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Junctivor.EntryPoints;
+
+/// <summary>Who provides a service: the wiring, the host, or nobody. Nothing is created.</summary>
+/// <param name="host">The host's own provider.</param>
+/// <param name="container">The container.</param>
+internal sealed class ServiceLookup(IServiceProvider host, Container container) : IServiceProviderIsKeyedService
+{
+    private readonly IServiceProviderIsService? _host =
+        host.GetService(typeof(IServiceProviderIsService)) as IServiceProviderIsService;
+
+    /// <inheritdoc cref="IsProvided(Type)"/>
+    public bool IsService(Type serviceType) => IsProvided(serviceType);
+
+    /// <inheritdoc cref="IsProvided(Type, object)"/>
+    public bool IsKeyedService(Type serviceType, object? serviceKey) => IsProvided(serviceType, serviceKey);
+
+    /// <summary>Whether the wiring or the host provides it.</summary>
+    public bool IsProvided(Type type) => IsOfWiring(type) || IsOfHost(type);
+
+    /// <summary>The same for a service with a mark, which the host calls a key.</summary>
+    public bool IsProvided(Type type, object? key) => IsOfWiring(type, key) || IsOfHost(type, key);
+
+    /// <summary>Whether the wiring provides it; a list, where the wiring provides something to be in it.</summary>
+    public bool IsOfWiring(Type type) => container.Knows(type) && (ElementOf(type) is not { } element || container.Knows(element));
+
+    /// <inheritdoc cref="IsOfWiring(Type)"/>
+    public bool IsOfWiring(Type type, object? key) => key switch
+    {
+        string mark => container.Knows(type, mark),
+        Type mark => container.Knows(type, mark),
+        _ => false,
+    };
+
+    /// <summary>Whether the host's own provider has it.</summary>
+    public bool IsOfHost(Type type) => _host?.IsService(type) == true && (ElementOf(type) is not { } element || _host.IsService(element));
+
+    /// <inheritdoc cref="IsOfHost(Type)"/>
+    public bool IsOfHost(Type type, object? key) => (_host as IServiceProviderIsKeyedService)?.IsKeyedService(type, key) == true;
+
+    private static Type? ElementOf(Type type) =>
+        type.IsArray ? type.GetElementType()
+        : type.IsConstructedGenericType && type.Namespace == "System.Collections.Generic" && type.GenericTypeArguments is [Type only] ? only
+        : null;
+}

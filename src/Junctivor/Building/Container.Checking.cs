@@ -1,0 +1,22 @@
+using Junctivor.Building;
+
+namespace Junctivor;
+
+// How a container is checked against what requests services from it.
+public sealed partial class Container
+{
+    /// <summary>
+    /// Checks the wiring of this container together with the entry points that request services from it, without creating anything.
+    /// What only they use counts as used. Adapters for frameworks call this before the program does its work.
+    /// </summary>
+    /// <param name="entryPoints">What requests services from outside the wiring: endpoints, controllers and the like.</param>
+    /// <returns>The report, with the severities of the build; it has faults where an entry point requires what it cannot have.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="entryPoints"/> is null.</exception>
+    /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
+    public CheckReport Check(IReadOnlyCollection<EntryPoint> entryPoints)
+    {
+        ArgumentNullException.ThrowIfNull(entryPoints);
+        ThrowIfDisposed();
+        return WiringReading.Of(Plans.Reader.Entries, entryPoints).ToReport(_options);
+    }
+}

@@ -1,0 +1,18 @@
+namespace Junctivor;
+
+/// <summary>
+/// Something outside the wiring that requests services, such as an endpoint, a controller or a hub, so that the check knows of it: see
+/// <see cref="Container.Check(IReadOnlyCollection{EntryPoint})"/>. It requests them from a scope. Immutable.
+/// </summary>
+/// <param name="Name">How messages call it, such as <c>GET /berths</c>.</param>
+public sealed record EntryPoint(string Name)
+{
+    /// <summary>What it requests; nothing by default.</summary>
+    public IReadOnlyList<RequestedService> Services { get; init; } = [];
+
+    /// <summary>The source file in which it is written; empty if it is not known.</summary>
+    public string File { get; init; } = "";
+
+    /// <summary>The line there, from 1; 0 if it is not known.</summary>
+    public int Line { get; init; }
+}

@@ -1,0 +1,188 @@
+using System.Reflection;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.ApplicationParts;
+using Microsoft.AspNetCore.Mvc.Controllers;
+
+namespace Junctivor.AspNetCore.Tests;
+
+/// <summary>What endpoints require is checked before the server listens.</summary>
+public class EndpointCheckTests
+{
+    private interface ITideTable
+    {
+        int Height { get; }
+    }
+
+    [Fact]
+    public async Task Everything_that_endpoints_miss_is_said_at_once_with_route_and_place()
+    {
+        EndpointException refused = await RefusedAsync(wired: routes =>
+        {
+            routes.MapGet("/tides", (ITideTable tides) => tides.Height);
+            routes.MapGet("/crane/{number}", async (Crane crane, int number) =>
+            {
+                await Task.Yield();
+                return crane.Lift(number);
+            });
+            routes.MapDelete("/tides", (ITideTable tides) => tides.Height);
+            routes.MapGet("/winds", ([FromKeyedServices("west")] string wind) => wind);
+        });
+
+        Assert.Empty(refused.Problems);
+        Assert.Equal(["JV101", "JV101", "JV101"], refused.Report.Faults.Select(fault => fault.Code));
+        Assert.Contains(refused.Report.Faults, fault => fault.Summary == "ITideTable is required in 2 places, but is not registered"
+            && fault.Path[0] is { Name: "GET /tides", Line: > 0 } step && step.File.EndsWith("EndpointCheckTests.cs", StringComparison.Ordinal)
+            && fault.Path[2].Name == "DELETE /tides");
+        Assert.Contains(refused.Report.Faults, fault => fault.Summary == "GET /crane/{number} requires Crane, which is not registered"
+            && fault.Path[0].Line > 0);
+        Assert.Contains(refused.Report.Faults, fault => fault.Summary.StartsWith("GET /winds requires string marked \"west\"", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task The_application_does_not_warm_up_before()
+    {
+        List<string> log = [];
+        Wiring warming = [Singleton.From(() => new object()).WarmUp((_, _) => { log.Add("warm"); return Task.CompletedTask; })];
+
+        await RefusedAsync(wired: routes => routes.MapGet("/tides", (ITideTable tides) => tides.Height), wiring: warming);
+
+        Assert.Empty(log);
+    }
+
+    [Fact]
+    public async Task An_application_that_starts_by_itself_is_checked_too()
+    {
+        await using Container container = Office.Wiring.Build();
+        await using WebApplication app = Office.Make();
+        app.UseJunctivor(container, Office.Callers);
+        app.MapGet("/tides", ([FromServices] ITideTable tides) => tides.Height);
+
+        EndpointException refused =
+            await Assert.ThrowsAsync<EndpointException>(() => app.StartAsync(TestContext.Current.CancellationToken));
+
+        Assert.Equal("GET /tides requires ITideTable, which is not registered", Assert.Single(refused.Report.Faults).Summary);
+    }
+
+    [Fact]
+    public async Task A_check_that_is_not_wanted_is_not_made()
+    {
+        await using Office office = await Office.OpenAsync(
+            app => app.MapGet("/tides", ([FromServices] ITideTable tides) => tides.Height),
+            options: _ => Office.Callers with { ChecksEndpoints = false });
+
+        await Assert.ThrowsAsync<HttpRequestException>(() => office.GetAsync("/tides"));
+    }
+
+    [Fact]
+    public async Task What_the_host_has_and_what_is_optional_is_not_missed()
+    {
+        await using Office office = await Office.OpenAsync(
+            app => app.MapGet("/all", (
+                [FromServices] LinkGenerator links, [FromServices] ILogger<Office> log, [FromServices] Scope scope,
+                [FromServices] IServiceProvider services, [FromServices] IEnumerable<EndpointDataSource> sources,
+                [FromServices] ITideTable? tides) => $"{tides is null}"));
+
+        Assert.Equal("True", await office.GetAsync("/all"));
+    }
+
+    [Fact]
+    public async Task A_service_without_an_attribute_outside_of_a_wired_group_is_named()
+    {
+        EndpointException refused = await RefusedAsync(app => app.MapGet("/desk", (Desk desk) => desk.Answer));
+        EndpointException posted = await RefusedAsync(app => app.MapPost("/desk", (Desk desk) => desk.Answer));
+
+        Assert.Equal(
+            "GET /desk: the host takes desk for the body of the request. If it is a service, map the endpoint with "
+                + "app.MapWired(container), or write [FromServices] before it.",
+            Assert.Single(refused.Problems));
+        Assert.Equal(
+            "POST /desk reads Desk desk from the body of the request, though the wiring provides it. Map the endpoint with "
+                + "app.MapWired(container), or write [FromServices] Desk desk; or [FromBody], if a body is meant.",
+            Assert.Single(posted.Problems));
+    }
+
+    [Fact]
+    public async Task A_body_that_says_so_is_one()
+    {
+        await using Office office = await Office.OpenAsync(
+            app => app.MapPost("/log", ([FromBody] EndLog log) => $"{log is not null}"),
+            wired: routes => routes.MapPost("/wired", ([FromBody] EndLog log) => $"{log is not null}"));
+
+        using HttpResponseMessage posted = await office.Client.PostAsync(
+            new Uri("/wired", UriKind.Relative), JsonContent.Create(new { }), TestContext.Current.CancellationToken);
+        Assert.Equal("True", await posted.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
+    public async Task Filters_controllers_and_their_actions_are_read()
+    {
+        EndpointException refused = await RefusedAsync(
+            app => app.MapControllers(),
+            routes => routes.MapGet("/desk", (Desk desk) => desk.Answer).AddEndpointFilter<TideFilter>(),
+            host: builder => builder.Services.AddControllers().ConfigureApplicationPartManager(
+                parts => parts.FeatureProviders.Add(new Also(typeof(TideController)))));
+
+        Fault fault = Assert.Single(refused.Report.Faults);
+        Assert.Equal(
+            ["TideController", "TideController.Read (GET /tide-controller)", "TideFilter of GET /desk"],
+            fault.Path.Where(step => step.Depth == 0).Select(step => step.Name));
+        Assert.Contains("TideController.Write reads Desk desk from the body", Assert.Single(refused.Problems), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_only_endpoints_use_is_used()
+    {
+        Wiring named = [.. Office.Wiring, Singleton.Of<Crane>(), Singleton.Of<Unused>(), Transient.Of<Buoy>().ResolvedDirectly()];
+        await using Container container = named.Build();
+        await using WebApplication app = Office.Make();
+        app.UseJunctivor(container, Office.Callers);
+        app.MapWired(container).MapGet("/crane", (Crane crane, Desk desk) => $"{crane} {desk}");
+        List<EntryPoint> entryPoints = [new EntryPoint("GET /crane") { Services = [new RequestedService(typeof(Crane), "crane")] }];
+
+        Assert.Contains(container.Report.Warnings, warning => warning.Summary.StartsWith("Crane is registered, but unused", StringComparison.Ordinal));
+        CheckReport report = container.Check(entryPoints);
+
+        Assert.DoesNotContain(report.Warnings, warning => warning.Summary.StartsWith("Crane", StringComparison.Ordinal));
+        Assert.Contains(report.Warnings, warning => warning.Summary.StartsWith("Unused is registered, but unused", StringComparison.Ordinal));
+    }
+
+    private static async Task<EndpointException> RefusedAsync(
+        Action<WebApplication>? app = null, Action<RouteGroupBuilder>? wired = null, Action<WebApplicationBuilder>? host = null,
+        Wiring? wiring = null) =>
+        await Assert.ThrowsAsync<EndpointException>(() => Office.OpenAsync(app, wiring, host, wired: wired));
+
+    private sealed class Crane
+    {
+        public int Lift(int number) => number;
+    }
+
+    private sealed class Unused;
+
+    private sealed class Buoy;
+
+    private sealed class TideFilter(ITideTable tides) : IEndpointFilter
+    {
+        public ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
+            new(tides.Height);
+    }
+
+    [ApiController]
+    [Route("tide-controller")]
+    private sealed class TideController(ITideTable tides) : ControllerBase
+    {
+        [HttpGet]
+        public int Read([FromServices] ITideTable again) => tides.Height + again.Height;
+
+        [HttpPost]
+        public string Write(Desk desk) => desk.Answer;
+    }
+
+    private sealed class Also(Type controller) : IApplicationFeatureProvider<ControllerFeature>
+    {
+        public void PopulateFeature(IEnumerable<ApplicationPart> parts, ControllerFeature feature)
+        {
+            feature.Controllers.Clear();
+            feature.Controllers.Add(controller.GetTypeInfo());
+        }
+    }
+}

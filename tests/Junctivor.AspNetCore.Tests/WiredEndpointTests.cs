@@ -1,0 +1,140 @@
+using System.Text.Json.Nodes;
+
+namespace Junctivor.AspNetCore.Tests;
+
+/// <summary>In a group of MapWired, the wiring says what is a service.</summary>
+public class WiredEndpointTests
+{
+    private static readonly Wiring Clocks =
+    [
+        Singleton.Value("north wind").Marked("north"),
+        Singleton.Value("south wind").Marked<South>(),
+        Singleton.Of<EndLog>().IfMissing(),
+        Scoped.Of<Stamp>(),
+    ];
+
+    [Fact]
+    public async Task A_parameter_needs_no_attribute()
+    {
+        await using Office office = await OpenAsync(routes =>
+        {
+            routes.MapGet("/desk/{vessel}", (Desk desk, Ledger ledger, string vessel, int? draft) =>
+                $"{vessel} {draft}: {desk.Answer}, {desk.Ledger == ledger}");
+            routes.MapPost("/desk", (Desk desk, Arrival arrival) => $"{arrival.Vessel}: {desk.Answer}");
+            routes.MapGroup("/deep").MapGet("/desk", (Desk desk, LinkGenerator links, HttpContext context) =>
+                $"{desk.Answer} {links is not null} {context.Request.Path}");
+        });
+
+        Assert.Matches("^Alca 3: Mira at ledger [0-9]+, True$", await office.GetAsync("/desk/Alca?draft=3"));
+        Assert.Matches("^Mira at ledger [0-9]+ True /deep/desk$", await office.GetAsync("/deep/desk"));
+        using HttpResponseMessage posted = await office.Client.PostAsJsonAsync(
+            new Uri("/desk", UriKind.Relative), new Arrival("Alca"), TestContext.Current.CancellationToken);
+        Assert.Matches(
+            "^Alca: Mira at ledger [0-9]+$", await posted.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
+    public async Task A_key_of_the_host_is_a_mark_of_the_wiring()
+    {
+        await using Office office = await OpenAsync(
+            routes => routes.MapGet("/winds", (
+                [FromKeyedServices("north")] string north, [FromKeyedServices(typeof(South))] string south, HttpContext context) =>
+                $"{north}, {south}, {context.RequestServices.GetKeyedService<string>("west") is null}"));
+
+        Assert.Equal("north wind, south wind, True", await office.GetAsync("/winds"));
+    }
+
+    [Fact]
+    public async Task A_list_is_a_service_where_the_wiring_provides_what_is_in_it_and_else_a_body()
+    {
+        await using Office office = await OpenAsync(routes => routes.MapPost(
+            "/lists", (IReadOnlyList<Desk> desks, List<Arrival> arrivals) => $"{desks.Count} {arrivals.Count}"));
+
+        using HttpResponseMessage posted = await office.Client.PostAsJsonAsync(
+            new Uri("/lists", UriKind.Relative), new[] { new Arrival("Alca"), new Arrival("Uria") }, TestContext.Current.CancellationToken);
+        Assert.Equal("1 2", await posted.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
+    public async Task Members_of_AsParameters_are_services_too()
+    {
+        await using Office office = await OpenAsync(
+            routes => routes.MapGet("/visit/{vessel}", ([AsParameters] Visit visit) => $"{visit.Vessel}: {visit.Desk.Answer}"));
+
+        Assert.Matches("^Alca: Mira at ledger", await office.GetAsync("/visit/Alca"));
+    }
+
+    [Fact]
+    public async Task OpenAPI_describes_the_endpoints_without_their_services()
+    {
+        await using Office office = await OpenAsync(
+            routes =>
+            {
+                routes.MapGet("/desk", (Desk desk) => desk.Answer);
+                routes.MapPost("/arrivals", (Desk desk, Arrival arrival) => desk.Answer);
+            },
+            host: builder => builder.Services.AddOpenApi(),
+            app: app => app.MapOpenApi());
+
+        JsonNode paths = JsonNode.Parse(await office.GetAsync("/openapi/v1.json"))!["paths"]!;
+
+        Assert.Null(paths["/desk"]!["get"]!["requestBody"]);
+        Assert.Null(paths["/desk"]!["get"]!["parameters"]);
+        Assert.Equal(
+            "#/components/schemas/Arrival",
+            (string?)paths["/arrivals"]!["post"]!["requestBody"]!["content"]!["application/json"]!["schema"]!["$ref"]);
+    }
+
+    [Fact]
+    public async Task A_filter_and_the_conventions_of_a_group_apply()
+    {
+        await using Office office = await OpenAsync(routes => routes.AddEndpointFilter<StampFilter>()
+            .MapGet("/desk", (Ledger ledger) => $"{ledger.Number}"));
+
+        Assert.Matches("^([0-9]+) stamped \\1$", await office.GetAsync("/desk"));
+    }
+
+    [Fact]
+    public async Task The_provider_of_a_request_tells_what_is_a_service_and_refuses_the_rest_in_our_words()
+    {
+        await using Office office = await OpenAsync(routes => routes.MapGet("/ask", (HttpContext context) =>
+        {
+            IServiceProvider services = context.RequestServices;
+            IServiceProviderIsKeyedService known = services.GetRequiredService<IServiceProviderIsKeyedService>();
+            return string.Join(
+                ' ',
+                known.IsService(typeof(Desk)), known.IsService(typeof(LinkGenerator)), known.IsService(typeof(Arrival)),
+                known.IsKeyedService(typeof(string), "north"), known.IsKeyedService(typeof(string), "nort"),
+                services.GetRequiredService<Desk>().Answer.Split(' ')[0],
+                services.GetRequiredKeyedService<string>("north"),
+                Assert.Throws<ResolveException>(services.GetRequiredService<Arrival>).Fault.Code,
+                Assert.Throws<ResolveException>(() => services.GetRequiredKeyedService<string>("nort")).Fault.Code);
+        }));
+
+        Assert.Equal("True True False True False Mira north wind JV101 JV101", await office.GetAsync("/ask"));
+    }
+
+    /// <param name="routes">The endpoints.</param>
+    /// <param name="host">What features of the host are switched on.</param>
+    /// <param name="app">What is mapped outside of the group.</param>
+    private static Task<Office> OpenAsync(
+        Action<RouteGroupBuilder> routes, Action<WebApplicationBuilder>? host = null, Action<WebApplication>? app = null) =>
+        Office.OpenAsync(app, Clocks, host, options: _ => Office.Callers, wired: routes);
+
+    public sealed record Arrival(string Vessel);
+
+    public sealed record Visit(string Vessel, Desk Desk);
+
+    public sealed class South;
+
+    public sealed class Stamp(Ledger ledger)
+    {
+        public string Text => $"stamped {ledger.Number}";
+    }
+
+    private sealed class StampFilter(Stamp stamp) : IEndpointFilter
+    {
+        public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
+            $"{await next(context)} {stamp.Text}";
+    }
+}
