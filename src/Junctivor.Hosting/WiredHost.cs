@@ -16,8 +16,8 @@ public static class WiredHost
 
     /// <summary>
     /// Runs the host until it is stopped, by a signal such as SIGTERM or Ctrl+C, or by its lifetime. Stopped during the warm-up, it cancels
-    /// that, and winds down what was warmed up. Warnings of the wiring are written to the log of the host, in the category "Junctivor";
-    /// they can also be read in <see cref="Container.Report"/>.
+    /// that, and winds down what was warmed up. If background work fails, it says so in the log of the host, and stops. Warnings of the wiring
+    /// are written to the same log, in the category "Junctivor"; they can also be read in <see cref="Container.Report"/>.
     /// </summary>
     /// <param name="host">The host, such as the application.</param>
     /// <param name="container">The container; it is not disposed.</param>
@@ -26,6 +26,7 @@ public static class WiredHost
     /// <exception cref="WarmUpException">A warm-up failed; the host was not started.</exception>
     /// <exception cref="ShutdownTimeoutException">Some requests or services did not complete within <see cref="DefaultShutdownTimeout"/>:
     /// it names them.</exception>
+    /// <exception cref="BackgroundException">Background work failed; everything else is wound down.</exception>
     /// <exception cref="AggregateException">A wind-down threw.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public static Task RunWiredAsync(this IHost host, Container container) => host.RunWiredAsync(container, DefaultShutdownTimeout);
@@ -52,7 +53,13 @@ public static class WiredHost
             return;
         }
 
-        await host.WaitForStopAsync(ending.Token).ConfigureAwait(false);
+        Task asked = host.WaitForStopAsync(ending.Token);
+        if (await Task.WhenAny(asked, container.BackgroundFailure).ConfigureAwait(false) != asked)
+        {
+            HostLog.WriteFailure(host, await container.BackgroundFailure.ConfigureAwait(false));
+            await ending.CancelAsync().ConfigureAwait(false);
+        }
+
         await host.StopAndWindDownAsync(container, limit).ConfigureAwait(false);
 
         void End(PosixSignalContext signal)
@@ -76,7 +83,7 @@ public static class WiredHost
     {
         ArgumentNullException.ThrowIfNull(host);
         ArgumentNullException.ThrowIfNull(container);
-        WarningLog.Write(host, HostParts.Of(container).Check(host) ?? container.Report);
+        HostLog.WriteWarnings(host, HostParts.Of(container).Check(host) ?? container.Report);
         await container.WarmUpAsync(cancellationToken).ConfigureAwait(false);
         try
         {
@@ -122,6 +129,7 @@ public static class WiredHost
     /// <returns>A task that completes when everything is wound down.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <exception cref="ShutdownTimeoutException">Some requests or services did not complete within the limit: it names them.</exception>
+    /// <exception cref="BackgroundException">Background work had failed, and nothing else.</exception>
     /// <exception cref="AggregateException">Stopping the host or winding down threw: all exceptions are inside. The rest was stopped and
     /// wound down nevertheless.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
@@ -170,7 +178,7 @@ public static class WiredHost
         {
             case []:
                 break;
-            case [ShutdownTimeoutException or ObjectDisposedException]:
+            case [ShutdownTimeoutException or ObjectDisposedException or BackgroundException]:
                 ExceptionDispatchInfo.Throw(failures[0]);
                 break;
             default:

@@ -29,7 +29,7 @@ internal sealed class OptionReader(TypeReading types)
             {
                 Accepted = [.. options.Accepted, new Acceptance(TextOf(option, "code"), TextOf(option, "reason"))],
             }),
-            "WarmUp" or "WindDown" => registration.With(
+            "WarmUp" or "WindDown" or "Background" => registration.With(
                 options with { HasWarmUp = true }, warming: Sorted(registration.Warming, option.TargetMethod.Name)),
             "Passing" => registration.With(passed: [.. registration.Passed, ConstantOf(option, frame)]),
             _ => throw Operations.Unknown(option, "the option"),

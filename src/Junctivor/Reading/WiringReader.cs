@@ -316,10 +316,9 @@ internal sealed class WiringReader : ITypeReader
 
     private RegistrationOptions OptionsOf(RegistrationData entry)
     {
-        bool isWarmed = (entry.WarmUp ?? entry.WindDown) is not null;
-        return !isWarmed && entry.OnlyFor is null
+        return !entry.IsWarmed && entry.OnlyFor is null
             ? entry.Options
-            : entry.Options with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], HasWarmUp = isWarmed };
+            : entry.Options with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], HasWarmUp = entry.IsWarmed };
     }
 
     private static Node WithMeaningless(Node node, RegistrationData entry) => WrittenOptions.Of(node, entry) is { Count: > 0 } meaningless

@@ -14,7 +14,7 @@ internal static class WrittenOptions
 
     /// <summary>Whether it is certain that nothing will be found: most entries say nothing but a class and a service.</summary>
     private static bool HasNone(RegistrationData entry, TypeRef[] services) =>
-        entry is { IsDecorator: false, TargetMark: null, OnlyFor: null, WarmUp: null, WindDown: null, Passed.Count: 0 }
+        entry is { IsDecorator: false, TargetMark: null, OnlyFor: null, IsWarmed: false, Passed.Count: 0 }
         && entry.Options == RegistrationOptions.None
         && !IsAnyProvided(services);
 
@@ -41,6 +41,24 @@ internal static class WrittenOptions
         .. MeaninglessOptions.Find(
             node,
             [.. entry.Passed.Select(passed => passed.Parameter ?? TypeNames.Short(passed.Type))],
-            [.. entry.WarmUp is null ? [] : (string[])["WarmUp"], .. entry.WindDown is null ? [] : (string[])["WindDown"]]),
+            [.. WarmingOf(entry)]),
     ];
+
+    private static IEnumerable<string> WarmingOf(RegistrationData entry)
+    {
+        if (entry.Background is not null)
+        {
+            yield return "Background";
+        }
+
+        if (entry.WarmUp is not null)
+        {
+            yield return "WarmUp";
+        }
+
+        if (entry.WindDown is not null)
+        {
+            yield return "WindDown";
+        }
+    }
 }

@@ -39,6 +39,12 @@ internal sealed record RegistrationData
     /// <summary>What runs after work, before it ends.</summary>
     public Func<object, CancellationToken, Task>? WindDown { get; init; }
 
+    /// <summary>What runs in the background, from after the warm-up to the wind-down.</summary>
+    public BackgroundWork? Background { get; init; }
+
+    /// <summary>Whether something runs before, during or after the work of the container.</summary>
+    public bool IsWarmed => WarmUp is not null || WindDown is not null || Background is not null;
+
     /// <summary>The service types that were named as type arguments where the entry was written.</summary>
     public IReadOnlyList<TypeToken> Tokens { get; init; } = [];
 

@@ -24,6 +24,7 @@ public sealed partial class Container : Resolver
     private readonly Container? _parent;
     private readonly BuildOptions _options;
     private readonly WarmUp _warmUp = new();
+    private TaskCompletionSource<BackgroundException>? _backgroundFailed;
     private Branches? _branches;
     private PlanCache? _plans;
     private volatile bool _isObserved;
@@ -96,8 +97,8 @@ public sealed partial class Container : Resolver
 
     /// <summary>
     /// Prepares the container for the first request: creates the singletons of <c>FromAsync</c> and runs each <c>WarmUp</c>, after those of
-    /// its dependencies; independent ones run at the same time. If one fails or is cancelled, no further one starts, and the services
-    /// warmed up by this call are wound down. A second call initializes only services that are not yet warmed up.
+    /// its dependencies; independent ones run at the same time; then it starts each <c>Background</c>. If one fails or is cancelled, no further
+    /// one starts, and the services warmed up by this call are wound down. A second call initializes only services that are not yet warmed up.
     /// </summary>
     /// <param name="cancellationToken">Passed to factories and warm-ups; their token is also cancelled when another one fails.</param>
     /// <returns>A task that completes when all services are warmed up.</returns>
@@ -112,7 +113,8 @@ public sealed partial class Container : Resolver
     }
 
     /// <summary>
-    /// Runs each <c>WindDown</c> after the last request, in the reverse order of warming up, for services that were warmed up.
+    /// Runs each <c>WindDown</c> after the last request, and stops each <c>Background</c>, in the reverse order of warming up, for services that
+    /// were warmed up.
     /// <see cref="Resolver.DisposeAsync"/> does it if it was not done.
     /// </summary>
     /// <param name="cancellationToken">Passed to the wind-downs.</param>
@@ -136,6 +138,15 @@ public sealed partial class Container : Resolver
         ThrowIfAny(
             Disposal.FailureOf(await _warmUp.UndoAsync(this, limit, isLast: false, cancellationToken).ConfigureAwait(false), Description));
     }
+
+    /// <summary>Completes when background work fails, with the exception; it never completes otherwise. If several fail, it has the first;
+    /// the wind-down throws all.</summary>
+    public Task<BackgroundException> BackgroundFailure => BackgroundFailed.Task;
+
+    internal void TellBackgroundFailure(BackgroundException failure) => BackgroundFailed.TrySetResult(failure);
+
+    private TaskCompletionSource<BackgroundException> BackgroundFailed => _backgroundFailed ?? Interlocked.CompareExchange(
+        ref _backgroundFailed, new(TaskCreationOptions.RunContinuationsAsynchronously), null) ?? _backgroundFailed;
 
     /// <summary>Reports constructions, disposals, and the starts and ends of scopes, in order: for tests above all.</summary>
     /// <param name="observer">Called for each event in this container and its scopes, but not in its branches, on the thread of the event:

@@ -19,14 +19,14 @@ internal sealed class AsyncOrder(ServiceGraph graph, Lock gate, SharedNodes? sha
     public IReadOnlyList<Node> NodesOf(Level level) =>
         Known.TryGetValue(level, out IReadOnlyList<Node>? known) ? known : Find(level);
 
-    /// <summary>What warms up: asynchronous singletons, and those with a warm-up or wind-down.</summary>
+    /// <summary>What warms up: asynchronous singletons, and those with a warm-up, a wind-down or background work.</summary>
     public IReadOnlyList<OrderedNode> WarmingUp()
     {
         lock (gate)
         {
             return DependencyOrder.WithDependencies(graph, Registered.Where(node =>
                 node.Level == Level.Singleton && node.CreatesInstances && !node.IsDecorator && shared?.IsShared(node) != true
-                && (node.IsAsync || WiringReader.EntryOf(node) is { WarmUp: not null } or { WindDown: not null })));
+                && (node.IsAsync || WiringReader.EntryOf(node).IsWarmed)));
         }
     }
 

@@ -47,6 +47,10 @@ internal sealed class WarmUp
             }
 
             _warm = [.. _warm, .. warmed];
+            foreach (WarmNode warm in warmed)
+            {
+                warm.Background?.Start();
+            }
         }
         finally
         {
@@ -142,6 +146,14 @@ internal sealed class WarmUp
             await entry.WarmUp(instance, cancellationToken).ConfigureAwait(false);
         }
 
-        return new WarmNode(node, dependencies, entry.WindDown is { } windDown ? stop => windDown(instance, stop) : null);
+        Func<CancellationToken, Task>? windDown = entry.WindDown is { } written ? stop => written(instance, stop) : null;
+        if (entry.Background is null)
+        {
+            return new WarmNode(node, dependencies, windDown, null);
+        }
+
+        BackgroundRun background = new(node, instance, entry.Background, container);
+        return new WarmNode(
+            node, dependencies, stop => background.StopAsync(() => windDown?.Invoke(stop) ?? Task.CompletedTask), background);
     }
 }
