@@ -5,6 +5,7 @@ using HowTo;
 [
     ("alias", "One instance under two names, compared with two registrations of one class", Does(AliasOrTwice.Run)),
     ("arguments", "Some arguments from the caller, the others resolved", Does(WithArguments.Run)),
+    ("background", "Work in the background of a program without a host, its stop and its failure", BackgroundWork.RunAsync),
     ("branch", "Another wiring for one tenant, without a change of the main one", Does(BranchForOne.Run)),
     ("captive", "A long-lived worker that holds a per-request ledger, and the fault", Does(Captive.Run)),
     ("decorator", "Two decorators around a service", Does(Decorating.Run)),

@@ -9,6 +9,8 @@ public class ProgramTests
     [Theory]
     [InlineData("alias", "The reader is the ledger:         True", "The second registration is it:    False")]
     [InlineData("arguments", "Heron: 3 nights, 37.50", "JV106 argument-mismatch")]
+    [InlineData("background", "the reader starts\nlow tide at 1\nlow tide at 2\nexit code 0",
+        "The background work of TideReader failed: TimeoutException: the gauge does not answer", "exit code 1")]
     [InlineData("branch", "The regatta takes 30 a night.", "They share the quays: True")]
     [InlineData("captive", "JV301 captive: NightlyInvoicing (singleton) holds BerthLedger (scoped), through InvoiceWriter")]
     [InlineData("decorator", "HERON IS ENTERED", "somebody entered Heron")]

@@ -21,7 +21,7 @@ public static class ArrivalWiring
             {
                 Incoming = _ => [Incoming.Value(Lookout)],
             })
-            .WarmUp((pump, _) => pump.StartAsync())
+            .Background((pump, stop) => pump.RunAsync(stop))
             .WindDown((pump, cancellationToken) => pump.StopAsync(cancellationToken))
             .Accept("JV502", reason: "It resolves only the handlers of messages, by the type of the message."),
         Scoped.Of<IMessageHandler<Arrived>, ArrivalClerk>(),

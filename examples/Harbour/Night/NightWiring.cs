@@ -21,7 +21,7 @@ public static class NightWiring
                 schedule.Daily<NightlyInvoicing>(Round, (invoicing, _) => invoicing.RunAsync());
                 return schedule;
             })
-            .WarmUp((schedule, _) => schedule.StartAsync())
+            .Background((schedule, stop) => schedule.RunAsync(stop))
             .WindDown((schedule, cancellationToken) => schedule.StopAsync(cancellationToken))
             .Accept("JV502", reason: "It resolves only its jobs."),
         Singleton.Of<IContributesEndpoints, InvoiceEndpoints>(),
