@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
-using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Routing;
 
 namespace HowTo;
@@ -36,7 +35,7 @@ internal static class WebRequests
     private sealed class GreetingEndpoints : IContributesEndpoints
     {
         public void Contribute(IEndpointRouteBuilder routes) =>
-            routes.MapGet("/hello", ([FromServices] Greeting greeting) => greeting.Text);
+            routes.MapGet("/hello", (Greeting greeting) => greeting.Text);
     }
 
     internal sealed class Greeting(HttpContext request, BerthLedger ledger)

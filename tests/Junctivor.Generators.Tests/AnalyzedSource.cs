@@ -20,7 +20,7 @@ internal sealed class AnalyzedSource
     /// <summary>The base library and ours.</summary>
     public static readonly IReadOnlyList<MetadataReference> References =
         [.. ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator)
-            .Where(path => Path.GetFileNameWithoutExtension(path) is "Junctivor" or "Junctivor.AspNetCore"
+            .Where(path => Path.GetFileNameWithoutExtension(path) is "Junctivor" or "Junctivor.Hosting" or "Junctivor.AspNetCore"
                 || !Path.GetFileNameWithoutExtension(path).StartsWith("Junctivor", StringComparison.Ordinal))
             .Select(path => MetadataReference.CreateFromFile(path))];
 

@@ -9,6 +9,7 @@ public class EndpointTests
         using Microsoft.AspNetCore.Builder;
         using Microsoft.AspNetCore.Mvc;
         using Microsoft.AspNetCore.Routing;
+        using Microsoft.Extensions.DependencyInjection;
         using Microsoft.Extensions.Logging;
 
         public static class Program
@@ -52,6 +53,12 @@ public class EndpointTests
         { "Singleton.Of<Almanac>()", "app.MapGet(\"/tides\", ([FromServices] ITides? tides) => $\"{tides}\");", "" },
         { "Singleton.Of<Almanac>()", "app.MapGet(\"/all\", ([FromServices] IEnumerable<ITides> tides) => $\"{tides}\");", "" },
         { "Singleton.Of<Almanac>()", "app.MapGet(\"/log\", ([FromServices] ILogger<Ledger> log) => $\"{log}\");", "" },
+        { "Singleton.Of<Almanac>()", "app.MapWired(container).MapGet(\"/t\", (ITides tides) => $\"{tides}\");", "JV101 at MapGet" },
+        { "Singleton.Of<ITides, Almanac>()", "app.MapWired(container).MapGet(\"/t\", (ITides tides) => $\"{tides}\");", "" },
+        { "Singleton.Of<Almanac>()", "app.MapWired(container).MapPost(\"/d\", (Charts charts) => $\"{charts}\");", "" },
+        { "Scoped.Of<Desk>(), Singleton.Of<Almanac>().ResolvedDirectly()", "app.MapWired(container).MapGet(\"/d\", (Desk desk) => $\"{desk}\");", "" },
+        { "Singleton.Value(3).Marked(\"north\")", "app.MapGet(\"/k\", ([FromKeyedServices(\"north\")] int depth) => depth);", "" },
+        { "Singleton.Value(new Almanac()).Marked(\"north\")", "app.MapGet(\"/k\", ([FromKeyedServices(\"nort\")] Almanac depth) => $\"{depth}\");", "JV101 at MapGet" },
         { "Singleton.Of<Almanac>()", "app.MapGet(\"/day\", (string day) => day);", "" },
         { "Singleton.Of<Almanac>()", "app.MapGet(\"/berths\", Berths);", "" },
         { "Singleton.Of<Almanac>().ResolvedDirectly()", "", "JV501 at Scoped.Of<Ledger>()" },
@@ -89,10 +96,10 @@ public class EndpointTests
         Assert.Equal(
             """
             JV101 missing: MapGet("/tides") requires ITides, which is not registered
-              MapGet("/tides")   scoped           Program.cs:14
+              MapGet("/tides")   scoped           Program.cs:15
               └─ tides: ITides   not registered
-              Almanac implements it, but is registered at Program.cs:23 only as itself.
-              Fix: add to the registration of Almanac at Program.cs:23:
+              Almanac implements it, but is registered at Program.cs:24 only as itself.
+              Fix: add to the registration of Almanac at Program.cs:24:
                      .Also<ITides>()
               More: junctivor fault JV101, or https://junctivor.example/faults/jv101
             """,

@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Globalization;
 using System.IO.Compression;
 using System.Reflection.Metadata;
@@ -7,7 +6,7 @@ using System.Text;
 
 namespace Junctivor.Package.Tests;
 
-public sealed class PackageTests(PackedLibrary packed) : IClassFixture<PackedLibrary>
+public sealed class PackageTests(PackedLibrary packed)
 {
     private const string Portable = "lib/net10.0/Junctivor.dll";
 
@@ -100,12 +99,13 @@ public sealed class PackageTests(PackedLibrary packed) : IClassFixture<PackedLib
     [Theory]
     [InlineData("Junctivor", "console", "Heron gets berth 5, with 0.3 m at low water.")]
     [InlineData("Junctivor.Reports", "console", "")]
+    [InlineData("Junctivor.Testing", "console", "1 created, 1 disposed")]
     [InlineData("Junctivor.AspNetCore", "web", "Heron gets berth 5.")]
     public async Task The_program_of_its_readme_runs_as_pasted(string package, string template, string answer)
     {
         string folder = Path.Combine(packed.Folder, $"pasted-{package}");
         Directory.CreateDirectory(folder);
-        await WriteSourcesAsync(folder);
+        await PackedLibrary.WriteSourcesAsync(folder);
         await PackedLibrary.RunAsync(folder, "dotnet", "new", template, "-o", ".", "-n", "Pasted", "--no-restore");
         await PackedLibrary.RunAsync(
             folder, "dotnet", "add", "package", package, "--version", PackedLibrary.Version, "--package-directory", "packages");
@@ -117,13 +117,15 @@ public sealed class PackageTests(PackedLibrary packed) : IClassFixture<PackedLib
 
         Assert.Contains(
             answer,
-            template == "web" ? await AnswerOfAsync(folder, program) : await PackedLibrary.RunAsync(folder, "dotnet", program),
+            template == "web" ? await RunningServer.AnswerAsync(folder, program, "/berths/Heron") : await PackedLibrary.RunAsync(folder, "dotnet", program),
             StringComparison.Ordinal);
     }
 
     [Theory]
     [InlineData("Junctivor")]
     [InlineData("Junctivor.Reports")]
+    [InlineData("Junctivor.Hosting")]
+    [InlineData("Junctivor.Testing")]
     [InlineData("Junctivor.AspNetCore")]
     public void It_says_what_it_is_and_documents_what_is_public(string package)
     {
@@ -182,32 +184,6 @@ public sealed class PackageTests(PackedLibrary packed) : IClassFixture<PackedLib
         return reader.ReadToEnd();
     }
 
-    private static async Task<string> AnswerOfAsync(string folder, string program)
-    {
-        using Process server = Process.Start(new ProcessStartInfo("dotnet", [program, "--urls", "http://127.0.0.1:0"])
-        {
-            WorkingDirectory = folder,
-            RedirectStandardOutput = true,
-        })!;
-        try
-        {
-            string line;
-            do
-            {
-                line = (await server.StandardOutput.ReadLineAsync(TestContext.Current.CancellationToken))!;
-            }
-            while (!line.Contains("Now listening on: ", StringComparison.Ordinal));
-
-            using HttpClient client = new();
-            return await client.GetStringAsync(
-                new Uri($"{line.Split("Now listening on: ")[1].Trim()}/berths/Heron"), TestContext.Current.CancellationToken);
-        }
-        finally
-        {
-            server.Kill();
-        }
-    }
-
     private static async Task<int> MethodsCompiledAsync(string folder, string how) =>
         int.Parse(await PackedLibrary.RunAsync(folder, "dotnet", "out/Start.dll", how, "count"), CultureInfo.InvariantCulture);
 
@@ -228,19 +204,7 @@ public sealed class PackageTests(PackedLibrary packed) : IClassFixture<PackedLib
               </ItemGroup>
             </Project>
             """, TestContext.Current.CancellationToken);
-        await WriteSourcesAsync(folder);
-    }
-
-    /// <summary>Our packages come from the folder that they were packed into, and all others from where they always do.</summary>
-    private static async Task WriteSourcesAsync(string folder)
-    {
-        await File.WriteAllTextAsync(Path.Combine(folder, "nuget.config"), """
-            <configuration>
-              <packageSources>
-                <add key="packed" value="../packages" />
-              </packageSources>
-            </configuration>
-            """, TestContext.Current.CancellationToken);
+        await PackedLibrary.WriteSourcesAsync(folder);
     }
 
     /// <summary>Whether a file is precompiled, and from which one.</summary>

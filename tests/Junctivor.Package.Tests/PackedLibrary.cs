@@ -1,8 +1,10 @@
 using System.Diagnostics;
 
+[assembly: AssemblyFixture(typeof(Junctivor.Package.Tests.PackedLibrary))]
+
 namespace Junctivor.Package.Tests;
 
-/// <summary>The packages of the libraries, made once by eng/pack in a folder of their own.</summary>
+/// <summary>The packages of the libraries, made once for all tests by eng/pack in a folder of their own.</summary>
 public sealed class PackedLibrary : IAsyncLifetime
 {
     public string Folder { get; } = Directory.CreateTempSubdirectory("junctivor-package-").FullName;
@@ -31,12 +33,24 @@ public sealed class PackedLibrary : IAsyncLifetime
     public async ValueTask InitializeAsync() =>
         await RunAsync(
             Folder, "bash", Path.Combine(RepositoryRoot, "eng", "pack"), Path.Combine(Folder, "packages"),
-            "Junctivor", "Junctivor.Reports", "Junctivor.AspNetCore");
+            "Junctivor", "Junctivor.Reports", "Junctivor.Hosting", "Junctivor.AspNetCore", "Junctivor.Testing", "Junctivor.Templates");
 
     public ValueTask DisposeAsync()
     {
         Directory.Delete(Folder, recursive: true);
         return ValueTask.CompletedTask;
+    }
+
+    /// <summary>Our packages come from the folder that they were packed into, and all others from where they always do.</summary>
+    public static async Task WriteSourcesAsync(string folder)
+    {
+        await System.IO.File.WriteAllTextAsync(Path.Combine(folder, "nuget.config"), """
+            <configuration>
+              <packageSources>
+                <add key="packed" value="../packages" />
+              </packageSources>
+            </configuration>
+            """, TestContext.Current.CancellationToken);
     }
 
     /// <summary>Runs a program to its end; what it wrote.</summary>

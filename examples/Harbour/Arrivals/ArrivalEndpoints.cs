@@ -1,7 +1,6 @@
 using Harbour.Office;
 using Harbour.Web;
 using Junctivor;
-using Microsoft.AspNetCore.Mvc;
 
 namespace Harbour.Arrivals;
 
@@ -11,7 +10,7 @@ public sealed class ArrivalEndpoints : IContributesEndpoints
     public void Contribute(IEndpointRouteBuilder routes) => routes.MapPost("/arrivals", ReportAsync);
 
     private static async Task<IResult> ReportAsync(
-        HttpContext context, [FromServices] Visit visit, [FromServices] ArrivalQueue queue, [FromServices] IClock clock)
+        HttpContext context, Visit visit, ArrivalQueue queue, IClock clock)
     {
         ServedBy.Tell(context, visit);
         (Report? report, IResult? problem) = await JsonBody.ReadAsync<Report>(context.Request);

@@ -1,6 +1,5 @@
 using Harbour.Ledger;
 using Junctivor;
-using Microsoft.AspNetCore.Mvc;
 
 namespace Harbour.Night;
 
@@ -8,5 +7,5 @@ namespace Harbour.Night;
 public sealed class InvoiceEndpoints : IContributesEndpoints
 {
     public void Contribute(IEndpointRouteBuilder routes) =>
-        routes.MapGet("/invoices", async ([FromServices] IBerthLedger ledger) => Results.Ok(await ledger.InvoicesAsync()));
+        routes.MapGet("/invoices", async (IBerthLedger ledger) => Results.Ok(await ledger.InvoicesAsync()));
 }

@@ -7,7 +7,6 @@ using Harbour.Notices;
 using Harbour.Office;
 using Harbour.Shifts;
 using Junctivor;
-using Microsoft.AspNetCore.Mvc;
 
 namespace Harbour.Web;
 
@@ -33,8 +32,8 @@ public sealed class BerthPage : IContributesEndpoints
     public void Contribute(IEndpointRouteBuilder routes) => routes.MapGet("/", ShowAsync);
 
     private static async Task<IResult> ShowAsync(
-        [FromServices] BerthPlanner planner, [FromServices] DutyRoster roster, [FromServices] ArrivalQueue arrivals,
-        [FromServices] NoticeDesk notices)
+        BerthPlanner planner, DutyRoster roster, ArrivalQueue arrivals,
+        NoticeDesk notices)
     {
         IReadOnlyList<BerthState> berths = await planner.OverviewAsync();
         double longest = berths.Max(berth => berth.LengthMetres);

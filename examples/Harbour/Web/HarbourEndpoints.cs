@@ -2,7 +2,6 @@ using System.Globalization;
 using Harbour.Ledger;
 using Harbour.Office;
 using Junctivor;
-using Microsoft.AspNetCore.Mvc;
 
 namespace Harbour.Web;
 
@@ -19,14 +18,14 @@ public sealed class HarbourEndpoints : IContributesEndpoints
     }
 
     private static async Task<IResult> OverviewAsync(
-        HttpContext context, [FromServices] BookingDesk desk, [FromServices] BerthPlanner planner)
+        HttpContext context, BookingDesk desk, BerthPlanner planner)
     {
         ServedBy.Tell(context, desk, ("second-planner", planner.Badge));
         return Results.Ok(await planner.OverviewAsync());
     }
 
     private static async Task<IResult> BookAsync(
-        HttpContext context, [FromServices] BookingDesk desk, [FromServices] BerthRequestCheck check)
+        HttpContext context, BookingDesk desk, BerthRequestCheck check)
     {
         ServedBy.Tell(context, desk);
         (BerthRequest? request, IResult? problem) = await JsonBody.ReadAsync<BerthRequest>(context.Request);
@@ -47,7 +46,7 @@ public sealed class HarbourEndpoints : IContributesEndpoints
             : Results.Created($"/berths/requests/{booking.Id}", booking);
     }
 
-    private static async Task<IResult> FindAsync(HttpContext context, string id, [FromServices] BookingDesk desk)
+    private static async Task<IResult> FindAsync(HttpContext context, string id, BookingDesk desk)
     {
         ServedBy.Tell(context, desk);
         if (!long.TryParse(id, NumberStyles.None, CultureInfo.InvariantCulture, out long number))
@@ -60,7 +59,7 @@ public sealed class HarbourEndpoints : IContributesEndpoints
             : Results.Problem($"There is no request {number}.", statusCode: StatusCodes.Status404NotFound);
     }
 
-    private static IResult TidesAsync(HttpContext context, string date, [FromServices] ITideTable tides, [FromServices] Visit visit)
+    private static IResult TidesAsync(HttpContext context, string date, ITideTable tides, Visit visit)
     {
         ServedBy.Tell(context, visit, ("tides", tides.Badge));
         if (!DateOnly.TryParseExact(date, "O", CultureInfo.InvariantCulture, DateTimeStyles.None, out DateOnly day))
@@ -73,7 +72,7 @@ public sealed class HarbourEndpoints : IContributesEndpoints
             : Results.Problem($"The tide table does not know {date}.", statusCode: StatusCodes.Status404NotFound);
     }
 
-    private static async Task<IResult> DepartAsync(HttpContext context, [FromServices] DepartureDesk desk)
+    private static async Task<IResult> DepartAsync(HttpContext context, DepartureDesk desk)
     {
         ServedBy.Tell(context, desk.Visit, ("desk", desk.Badge), ("desk-ledger", desk.Ledger.Badge));
         (Departure? departure, IResult? problem) = await JsonBody.ReadAsync<Departure>(context.Request);

@@ -1,10 +1,10 @@
 using System.Globalization;
 using System.Reflection;
+using System.Runtime.CompilerServices;
 using System.Text.RegularExpressions;
 using Junctivor.Endpoints;
 using Junctivor.Reports.Graphs;
 using Microsoft.AspNetCore.Http;
-using Microsoft.AspNetCore.Mvc.Abstractions;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.AspNetCore.Routing.Patterns;
 
@@ -42,18 +42,31 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
         foreach (Endpoint endpoint in sources.SelectMany(EndpointsOf))
         {
             string name = NameOf(endpoint);
-            hasActions |= endpoint.Metadata.GetMetadata<ActionDescriptor>() is not null;
             HandlerReader.Read(endpoint, name, _found);
-            ControllerReader.Read(endpoint, name, _found);
-            PageReader.Read(endpoint, host, _found);
-            HubReader.Read(endpoint, _found);
+            HubReader.ReadGrpc(endpoint, _found);
+            if (Has(endpoint, "Microsoft.AspNetCore.SignalR"))
+            {
+                HubReader.Read(endpoint, _found);
+            }
+
+            // Controllers and pages do not work in a program that is compiled natively, and so are left out of it.
+            if (RuntimeFeature.IsDynamicCodeSupported && Has(endpoint, "Microsoft.AspNetCore.Mvc"))
+            {
+                hasActions = true;
+                ControllerReader.Read(endpoint, name, _found);
+                PageReader.Read(endpoint, host, _found);
+            }
         }
 
-        if (hasActions)
+        if (RuntimeFeature.IsDynamicCodeSupported && hasActions)
         {
             PageReader.ReadViews(host, _found);
         }
     }
+
+    /// <summary>By the name alone, so that a program without such endpoints does not load what reads them.</summary>
+    private static bool Has(Endpoint endpoint, string space) => endpoint.Metadata.Any(metadata =>
+        metadata.GetType().Namespace?.StartsWith(space, StringComparison.Ordinal) == true);
 
     private static string NameOf(Endpoint endpoint) => endpoint is RouteEndpoint routed
         ? NameOf(routed.RoutePattern, endpoint.Metadata.GetMetadata<IHttpMethodMetadata>())

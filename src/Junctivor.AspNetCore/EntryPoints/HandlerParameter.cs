@@ -28,7 +28,7 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
 
     public static HandlerParameter Of(ParameterInfo info) => new(
         info.Name ?? "", info.ParameterType, info.GetCustomAttributes(inherit: true),
-        info.HasDefaultValue || IsNullable(new NullabilityInfoContext().Create(info)));
+        info.HasDefaultValue || IsNullable(context => context.Create(info)));
 
     /// <summary>The parameters of a method. In the place of one with <c>[AsParameters]</c> are its own: those of its constructor, or else its
     /// properties.</summary>
@@ -38,7 +38,10 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
         : info.ParameterType.GetProperties().Where(property => property.CanWrite).Select(Of));
 
     public static HandlerParameter Of(PropertyInfo info) => new(
-        info.Name, info.PropertyType, info.GetCustomAttributes(inherit: true), IsNullable(new NullabilityInfoContext().Create(info)));
+        info.Name, info.PropertyType, info.GetCustomAttributes(inherit: true), IsNullable(context => context.Create(info)));
 
-    private static bool IsNullable(NullabilityInfo nullability) => nullability.WriteState == NullabilityState.Nullable;
+    /// <summary>A trimmed program has no more of it: then nothing is said to be missing that may be optional.</summary>
+    private static bool IsNullable(Func<NullabilityInfoContext, NullabilityInfo> read) =>
+        (AppContext.TryGetSwitch("System.Reflection.NullabilityInfoContext.IsSupported", out bool isKnown) && !isKnown)
+        || read(new NullabilityInfoContext()).WriteState == NullabilityState.Nullable;
 }

@@ -15,7 +15,10 @@ internal static class HubReader
         {
             ReadHub(hub, endpoint.Metadata.GetMetadata<WiredEndpoint>() is not null, found);
         }
+    }
 
+    public static void ReadGrpc(Endpoint endpoint, FoundEntryPoints found)
+    {
         // This package does not reference that one: its metadata is read by its name.
         foreach (object grpc in endpoint.Metadata.Where(metadata => metadata.GetType().FullName == GrpcMethod))
         {

@@ -4,13 +4,15 @@ using Junctivor.Requests;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Http.Features;
-using Microsoft.AspNetCore.SignalR;
 
 namespace Junctivor;
 
 /// <summary>One scope for each HTTP request.</summary>
 public static class RequestScopes
 {
+    /// <summary>By its name, so that a program without hubs does not load what they are made of.</summary>
+    private const string HubMetadata = "Microsoft.AspNetCore.SignalR.HubMetadata";
+
     private static readonly RequestOptions NoOptions = new();
 
     /// <summary>
@@ -75,7 +77,7 @@ public static class RequestScopes
     {
         ArgumentNullException.ThrowIfNull(context);
         return (context.Features.Get<IServiceProvidersFeature>() as RequestScope)?.Scope
-            ?? throw new InvalidOperationException(context.GetEndpoint()?.Metadata.GetMetadata<HubMetadata>() is null
+            ?? throw new InvalidOperationException(context.GetEndpoint()?.Metadata.Any(metadata => metadata.GetType().FullName == HubMetadata) != true
                 ? "The request has no scope: call app.UseJunctivor(container) before the middleware that needs it."
                 : "This is a connection of a hub. By long polling it outlives its requests, and has no scope: start one for each call, "
                     + "with await container.StartScopeAsync(), or let a WiredHubFilter do so. By web sockets it is one request, and has a "

@@ -7,8 +7,8 @@ using Microsoft.CodeAnalysis.Operations;
 namespace Junctivor.Generators.Following;
 
 /// <summary>
-/// Finds the handlers of the endpoints that a program maps, and what they take with <c>[FromServices]</c>; and which wiring serves
-/// them.
+/// Finds the handlers of the endpoints that a program maps, and what they take with <c>[FromServices]</c> and its like, or without, where
+/// nothing but a service is possible; and which wiring serves them.
 /// </summary>
 /// <param name="compilation">The source.</param>
 /// <param name="cancellationToken">Ends it.</param>
@@ -16,6 +16,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
 {
     private const string Routes = "Microsoft.AspNetCore.Routing.IEndpointRouteBuilder";
     private const string FromServices = "Microsoft.AspNetCore.Mvc.FromServicesAttribute";
+    private const string FromKey = "Microsoft.Extensions.DependencyInjection.FromKeyedServicesAttribute";
     private const string Framework = "Microsoft.";
 
     private readonly SourceMembers _members = new(compilation, cancellationToken);
@@ -33,7 +34,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     [
         .. from handler in All
            let services = handler.Services.Where(service => IsOfUser(service.Type)).ToList()
-           where services.Count > 0
+           where services.Count + handler.Possible.Count > 0
            select handler with { Services = services },
     ];
 
@@ -66,16 +67,17 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
             return null;
         }
 
-        IReadOnlyList<WrittenParameter> services =
-            [.. handler.Parameters.Where(IsService).Select(parameter => WrittenParameter.Of(parameter, compilation))];
+        IReadOnlyList<WrittenParameter> services = [.. handler.Parameters.Where(IsService).Select(Written)];
+        IReadOnlyList<WrittenParameter> possible = [.. handler.Parameters.Where(IsPossible).Select(Written)];
         FileLinePositionSpan place = call.Syntax.GetLocation().GetLineSpan();
         string? pattern = Operations.ArgumentOrNull(call, "pattern")?.ConstantValue.Value as string;
         SimpleNameSyntax name = ((MemberAccessExpressionSyntax)((InvocationExpressionSyntax)call.Syntax).Expression).Name;
-        return services.Count == 0
+        return services.Count + possible.Count == 0
             ? null
             : new WrittenHandler(
                 $"{call.TargetMethod.Name}({(pattern is null ? "…" : $"\"{pattern}\"")})",
                 services,
+                possible,
                 new SourcePlace(place.Path, name.GetLocation().GetLineSpan().StartLinePosition.Line + 1),
                 name.GetLocation());
     }
@@ -87,8 +89,33 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
         _ => null,
     };
 
-    private static bool IsService(IParameterSymbol parameter) => parameter.GetAttributes()
-        .Any(attribute => Operations.IsOf(attribute.AttributeClass, FromServices));
+    private WrittenParameter Written(IParameterSymbol parameter)
+    {
+        WrittenParameter written = WrittenParameter.Of(parameter, compilation);
+        return KeyOf(parameter) is { } key ? written with { Mark = key } : written;
+    }
+
+    /// <summary>What the host calls a key is a mark in the wiring.</summary>
+    private static object? KeyOf(IParameterSymbol parameter) => parameter.GetAttributes()
+        .Where(attribute => Operations.IsOf(attribute.AttributeClass, FromKey) && attribute.ConstructorArguments.Length == 1)
+        .Select(attribute => attribute.ConstructorArguments[0].Value)
+        .FirstOrDefault(key => key is string or ITypeSymbol);
+
+    private static bool IsService(IParameterSymbol parameter) =>
+        parameter.GetAttributes().Any(attribute => Operations.IsOf(attribute.AttributeClass, FromServices))
+        || KeyOf(parameter) is not null
+        || IsOnlyService(parameter);
+
+    /// <summary>Whether it can be nothing else: no text becomes an interface or an abstract class that does not say how.</summary>
+    private static bool IsOnlyService(IParameterSymbol parameter) =>
+        parameter.GetAttributes().IsEmpty
+        && (parameter.Type.TypeKind == TypeKind.Interface || parameter.Type.IsAbstract)
+        && parameter.Type.GetAttributes().IsEmpty;
+
+    /// <summary>Whether the wiring decides: a class of which the parameter says nothing.</summary>
+    private static bool IsPossible(IParameterSymbol parameter) =>
+        parameter.GetAttributes().IsEmpty
+        && parameter.Type is INamedTypeSymbol { TypeKind: TypeKind.Class, IsAbstract: false, SpecialType: SpecialType.None };
 
     /// <summary>Whether only a wiring can provide it: it is no type of the framework, and the framework is told of it nowhere.</summary>
     private bool IsOfUser(ITypeSymbol type) =>

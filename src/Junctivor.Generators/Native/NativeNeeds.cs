@@ -33,7 +33,7 @@ internal sealed class NativeNeeds
         [
             .. SourceRequests.In(compilation, cancellationToken),
             .. from handler in new EndpointHandlers(compilation, cancellationToken).All
-               from service in handler.Services
+               from service in handler.Services.Concat(handler.Possible)
                where !SymbolType.IsOpenType(service.Type)
                select new SourceRequest(service.Type, service.Mark, IsConstructed: false),
         ];

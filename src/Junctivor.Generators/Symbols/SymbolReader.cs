@@ -139,7 +139,7 @@ internal sealed class SymbolReader : ITypeReader
             Level = Level.Scoped,
             Place = handler.Place,
             Options = new RegistrationOptions { IsEntryPoint = true },
-            FactoryParameters = _classes.Read(handler.Services),
+            FactoryParameters = _classes.Read([.. handler.Services, .. handler.Possible.Select(each => each with { IsOptional = true })]),
             Origin = handler,
         };
     }

@@ -1,6 +1,6 @@
 using Junctivor;
 
-namespace HarbourOffice;
+namespace Harbour_Office;
 
 /// <summary>Gives each vessel a berth.</summary>
 public sealed class BerthPlanner(BerthLedger ledger, TimeProvider time, [Marked("berths")] TextWriter output)

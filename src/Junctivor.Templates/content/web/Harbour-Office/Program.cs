@@ -1,4 +1,4 @@
-using HarbourOffice;
+using Harbour_Office;
 using Junctivor;
 
 await using WebApplication app = WebApplication.CreateBuilder(args).Build();

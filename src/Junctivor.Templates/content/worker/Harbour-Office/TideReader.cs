@@ -1,6 +1,6 @@
 using Junctivor;
 
-namespace HarbourOffice;
+namespace Harbour_Office;
 
 /// <summary>Reads the tide again and again. It lives as long as the program; each reading has a log of its own.</summary>
 public sealed class TideReader(FreshScope<TideLog> logs, TimeProvider time)

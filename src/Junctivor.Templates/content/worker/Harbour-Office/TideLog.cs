@@ -1,6 +1,6 @@
 using Junctivor;
 
-namespace HarbourOffice;
+namespace Harbour_Office;
 
 /// <summary>Writes one reading. One for each unit of work.</summary>
 public sealed class TideLog([Marked("tides")] TextWriter output)

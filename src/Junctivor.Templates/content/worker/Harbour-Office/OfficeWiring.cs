@@ -1,6 +1,6 @@
 using Junctivor;
 
-namespace HarbourOffice;
+namespace Harbour_Office;
 
 /// <summary>Which services there are, how each is created, and how long it lives.</summary>
 public static class OfficeWiring
@@ -8,8 +8,9 @@ public static class OfficeWiring
     [CheckedWiring("office")]   // junctivor check finds it by this
     public static Wiring Wiring =>
     [
-        .. HostWiring.Logging(),                // ILogger<T>, from the host
-        Scoped.Of<BerthLedger>(),               // one for each request
-        Transient.Of<BerthPlanner>(),           // a new one for each that takes it
+        Singleton.Value(TimeProvider.System),
+        Singleton.Value(Console.Out).Marked("tides"),
+        Scoped.Of<TideLog>(),
+        Singleton.Of<TideReader>().Background((reader, stop) => reader.RunAsync(stop)),
     ];
 }

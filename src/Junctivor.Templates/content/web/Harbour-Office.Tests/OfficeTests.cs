@@ -4,7 +4,7 @@ using Microsoft.Extensions.Logging;
 using Microsoft.Extensions.Logging.Abstractions;
 using Xunit;
 
-namespace HarbourOffice.Tests;
+namespace Harbour_Office.Tests;
 
 public class OfficeTests
 {

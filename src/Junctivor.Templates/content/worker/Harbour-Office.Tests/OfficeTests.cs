@@ -2,7 +2,7 @@ using Junctivor;
 using Junctivor.Testing;
 using Xunit;
 
-namespace HarbourOffice.Tests;
+namespace Harbour_Office.Tests;
 
 public class OfficeTests
 {

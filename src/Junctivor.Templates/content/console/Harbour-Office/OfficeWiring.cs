@@ -1,6 +1,6 @@
 using Junctivor;
 
-namespace HarbourOffice;
+namespace Harbour_Office;
 
 /// <summary>Which services there are, how each is created, and how long it lives.</summary>
 public static class OfficeWiring

@@ -1,4 +1,4 @@
-namespace HarbourOffice;
+namespace Harbour_Office;
 
 /// <summary>Gives each vessel a berth.</summary>
 public sealed partial class BerthPlanner(BerthLedger ledger, ILogger<BerthPlanner> log)

@@ -1,4 +1,4 @@
-namespace HarbourOffice;
+namespace Harbour_Office;
 
 /// <summary>The endpoints. The wiring says which parameters are services.</summary>
 public static class OfficeEndpoints

@@ -1,4 +1,4 @@
-namespace HarbourOffice;
+namespace Harbour_Office;
 
 /// <summary>Knows which berths are taken. One for each unit of work.</summary>
 public sealed class BerthLedger : IDisposable

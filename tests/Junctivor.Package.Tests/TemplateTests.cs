@@ -1,0 +1,87 @@
+using System.Diagnostics;
+using System.Text.Json;
+
+namespace Junctivor.Package.Tests;
+
+/// <summary>Each template is installed from the packed feed into a new folder, built, run and tested, as a new user would.</summary>
+public sealed class TemplateTests(PackedLibrary packed)
+{
+    private const int Termination = 15;
+
+    private static CancellationToken Token => TestContext.Current.CancellationToken;
+
+    [Fact]
+    public async Task A_console_program()
+    {
+        string folder = await CreateAsync("console", "NorthQuay");
+
+        string berths = await RunAsync(folder, "dotnet", "NorthQuay/out/NorthQuay.dll", "Heron", "Gull");
+
+        Assert.Matches("^[0-9:]+ Heron gets berth 1.\n[0-9:]+ Gull gets berth 2.\n$", berths.ReplaceLineEndings("\n"));
+        await TestAsync(folder);
+    }
+
+    [Fact]
+    public async Task A_worker_that_a_signal_stops_and_that_needs_no_web_server()
+    {
+        string folder = await CreateAsync("worker", "Tides");
+        using JsonDocument configuration =
+            JsonDocument.Parse(await File.ReadAllTextAsync(Path.Combine(folder, "Tides", "out", "Tides.runtimeconfig.json"), Token));
+        Assert.Equal(
+            "Microsoft.NETCore.App",
+            configuration.RootElement.GetProperty("runtimeOptions").GetProperty("framework").GetProperty("name").GetString());
+
+        using Process worker = Process.Start(new ProcessStartInfo("dotnet", ["Tides/out/Tides.dll"])
+        {
+            WorkingDirectory = folder,
+            RedirectStandardOutput = true,
+        })!;
+        string? reading = await worker.StandardOutput.ReadLineAsync(Token);
+        await RunAsync(folder, "kill", $"-{Termination}", $"{worker.Id}");
+        await worker.WaitForExitAsync(Token);
+
+        Assert.Contains("The tide is at", reading, StringComparison.Ordinal);
+        Assert.Equal(0, worker.ExitCode);
+        await TestAsync(folder);
+    }
+
+    [Fact]
+    public async Task A_web_server()
+    {
+        string folder = await CreateAsync("web", "Office-9");
+
+        Assert.Equal(
+            "Heron gets berth 1.", await RunningServer.AnswerAsync(folder, Path.Combine("Office-9", "out", "Office-9.dll"), "/berths/Heron"));
+        await TestAsync(folder);
+    }
+
+    /// <summary>One folder of packages for all of them, apart from that of the user, who may have an older one of this version.</summary>
+    private string Restoring => $"-p:RestorePackagesPath={Path.Combine(packed.Folder, "restored")}";
+
+    /// <summary>A program of a template, built; templates are installed for this folder alone.</summary>
+    private async Task<string> CreateAsync(string template, string name)
+    {
+        string folder = Path.Combine(packed.Folder, $"template-{template}");
+        string installed = Path.Combine(packed.Folder, $"installed-{template}");
+        Directory.CreateDirectory(folder);
+        await PackedLibrary.WriteSourcesAsync(folder);
+        await RunAsync(folder, "dotnet", "new", "install", packed.FileOf("Junctivor.Templates"), "--debug:custom-hive", installed);
+        await RunAsync(folder, "dotnet", "new", $"junctivor-{template}", "-n", name, "-o", ".", "--debug:custom-hive", installed);
+        await RunAsync(
+            folder, "dotnet", "build", Path.Combine(name, $"{name}.csproj"), "-warnaserror", "--nologo", "-v", "quiet",
+            "-o", Path.Combine(name, "out"), Restoring);
+        return folder;
+    }
+
+    /// <summary>Builds everything as its readme says, and runs the tests.</summary>
+    private async Task TestAsync(string folder)
+    {
+        await RunAsync(folder, "dotnet", "build", "-warnaserror", "--nologo", "-v", "quiet", Restoring);
+        string tested = await RunAsync(folder, "dotnet", "test", "--no-build");
+
+        Assert.Matches("succeeded: 2", tested);
+    }
+
+    private static Task<string> RunAsync(string folder, string program, params string[] arguments) =>
+        PackedLibrary.RunAsync(folder, program, arguments);
+}
