@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -39,6 +40,7 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
     }
 
     /// <summary>The constructor by which the host creates a class; null where it would have to choose.</summary>
+    [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = Trimming.KeptByHost)]
     public static ConstructorInfo? ConstructorOf(Type type) => type.IsAbstract ? null : type.GetConstructors() switch
     {
         [var only] => only,

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Http.Metadata;
@@ -33,12 +34,16 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
     /// <summary>The parameters of a method. In the place of one with <c>[AsParameters]</c> are its own: those of its constructor, or else its
     /// properties.</summary>
     public static IEnumerable<HandlerParameter> AllOf(MethodBase method) => method.GetParameters().SelectMany(info =>
-        !info.IsDefined(typeof(AsParametersAttribute)) ? [Of(info)]
-        : info.ParameterType.GetConstructors() is [var only] && only.GetParameters() is { Length: > 0 } parameters ? parameters.Select(Of)
-        : info.ParameterType.GetProperties().Where(property => property.CanWrite).Select(Of));
+        info.IsDefined(typeof(AsParametersAttribute)) ? MembersOf(info.ParameterType) : [Of(info)]);
 
     public static HandlerParameter Of(PropertyInfo info) => new(
         info.Name, info.PropertyType, info.GetCustomAttributes(inherit: true), IsNullable(context => context.Create(info)));
+
+    [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = Trimming.KeptByHost)]
+    private static IEnumerable<HandlerParameter> MembersOf(Type type) =>
+        type.GetConstructors() is [var only] && only.GetParameters() is { Length: > 0 } parameters
+            ? parameters.Select(Of)
+            : type.GetProperties().Where(property => property.CanWrite).Select(Of);
 
     /// <summary>A trimmed program has no more of it: then nothing is said to be missing that may be optional.</summary>
     private static bool IsNullable(Func<NullabilityInfoContext, NullabilityInfo> read) =>

@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using Junctivor.Endpoints;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.SignalR;
@@ -17,6 +18,7 @@ internal static class HubReader
         }
     }
 
+    [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = Trimming.KeptByHost)]
     public static void ReadGrpc(Endpoint endpoint, FoundEntryPoints found)
     {
         // This package does not reference that one: its metadata is read by its name.
@@ -30,6 +32,7 @@ internal static class HubReader
     }
 
     /// <summary>The host creates hubs, so their constructors are for its own services; a hub filter sets their properties.</summary>
+    [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = Trimming.KeptByHost)]
     private static void ReadHub(Type hub, bool isWired, FoundEntryPoints found)
     {
         HandlerParameter[] set = [.. hub.GetProperties()

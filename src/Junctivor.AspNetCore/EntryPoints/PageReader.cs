@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Mvc.ApplicationParts;
 using Microsoft.AspNetCore.Mvc.Razor.Compilation;
@@ -38,6 +39,7 @@ internal static class PageReader
     private static bool IsOfFramework(Type type) => type.Namespace?.StartsWith("Microsoft.AspNetCore.Mvc", StringComparison.Ordinal) == true;
 
     /// <summary>Adds what <c>@inject</c> of views and pages requests, and view components; nothing, where the host has none.</summary>
+    [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = Trimming.KeptByHost)]
     public static void ReadViews(IServiceProvider host, FoundEntryPoints found)
     {
         if (host.GetService(typeof(ApplicationPartManager)) is ApplicationPartManager parts)

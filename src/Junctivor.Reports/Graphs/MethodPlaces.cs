@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using System.Reflection.Metadata;
 using System.Reflection.Metadata.Ecma335;
@@ -49,6 +50,8 @@ internal static class MethodPlaces
     }
 
     /// <summary>The method in which the compiler put the statements: of an asynchronous one, in a class of its own.</summary>
+    [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = "Of what is trimmed away, no place is known.")]
+    [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = "Of what is trimmed away, no place is known.")]
     private static MethodBase? BodyOf(MemberInfo member) => member switch
     {
         Type type => type.GetConstructors().FirstOrDefault(),
