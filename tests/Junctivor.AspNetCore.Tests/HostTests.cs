@@ -1,5 +1,6 @@
-using System.Net;
 using System.Net.Sockets;
+using System.Net;
+using Junctivor.Tests.Shared;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Junctivor.AspNetCore.Tests;

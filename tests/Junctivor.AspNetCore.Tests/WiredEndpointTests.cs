@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Mvc;
 
 namespace Junctivor.AspNetCore.Tests;
 
@@ -38,8 +39,8 @@ public class WiredEndpointTests
     {
         await using Office office = await OpenAsync(
             routes => routes.MapGet("/winds", (
-                [FromKeyedServices("north")] string north, [FromKeyedServices(typeof(South))] string south, HttpContext context) =>
-                $"{north}, {south}, {context.RequestServices.GetKeyedService<string>("west") is null}"));
+                [FromKey("north")] string north, [FromKey(typeof(South))] string south, [FromKey("west")] string? west) =>
+                $"{north}, {south}, {west is null}"));
 
         Assert.Equal("north wind, south wind, True", await office.GetAsync("/winds"));
     }
@@ -95,23 +96,43 @@ public class WiredEndpointTests
     }
 
     [Fact]
-    public async Task The_provider_of_a_request_tells_what_is_a_service_and_refuses_the_rest_in_our_words()
+    public async Task The_provider_of_a_request_tells_what_is_a_service()
     {
-        await using Office office = await OpenAsync(routes => routes.MapGet("/ask", (HttpContext context) =>
-        {
-            IServiceProvider services = context.RequestServices;
-            IServiceProviderIsKeyedService known = services.GetRequiredService<IServiceProviderIsKeyedService>();
-            return string.Join(
-                ' ',
-                known.IsService(typeof(Desk)), known.IsService(typeof(LinkGenerator)), known.IsService(typeof(Arrival)),
-                known.IsKeyedService(typeof(string), "north"), known.IsKeyedService(typeof(string), "nort"),
-                services.GetRequiredService<Desk>().Answer.Split(' ')[0],
-                services.GetRequiredKeyedService<string>("north"),
-                Assert.Throws<ResolveException>(services.GetRequiredService<Arrival>).Fault.Code,
-                Assert.Throws<ResolveException>(() => services.GetRequiredKeyedService<string>("nort")).Fault.Code);
-        }));
+        await using Office office = await OpenAsync(routes => routes.MapGet("/ask", ([FromServices] IHostKeyedServiceCheck known) => string.Join(
+            ' ', known.IsService(typeof(Desk)), known.IsService(typeof(LinkGenerator)), known.IsService(typeof(Arrival)),
+            known.IsKeyedService(typeof(string), "north"), known.IsKeyedService(typeof(string), "nort"))));
 
-        Assert.Equal("True True False True False Mira north wind JV101 JV101", await office.GetAsync("/ask"));
+        Assert.Equal("True True False True False", await office.GetAsync("/ask"));
+    }
+
+    [Theory]
+    [InlineData("/plain", "WiredEndpointTests.Arrival was requested, but is not registered")]
+    [InlineData("/keyed", "WiredEndpointTests.Arrival marked \"nort\" was requested, but is not registered")]
+    public async Task What_nobody_provides_is_refused_in_our_words(string path, string summary)
+    {
+        ResolveException? thrown = null;
+        await using Office office = await Office.OpenAsync(
+            app =>
+            {
+                app.MapGet("/plain", ([FromServices] Arrival arrival) => arrival.Vessel);
+                app.MapGet("/keyed", ([FromKey("nort")] Arrival arrival) => arrival.Vessel);
+            },
+            before: app => app.Use(async (context, next) =>
+            {
+                try
+                {
+                    await next(context);
+                }
+                catch (ResolveException failure)
+                {
+                    thrown = failure;
+                }
+            }),
+            options: _ => Office.Callers with { ChecksEndpoints = false });
+
+        await office.GetAsync(path);
+
+        Assert.Equal(("JV101", summary), (thrown?.Fault.Code, thrown?.Fault.Summary));
     }
 
     /// <param name="routes">The endpoints.</param>

@@ -1,3 +1,4 @@
+using Junctivor.Tests.Shared;
 using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging;
 
@@ -36,16 +37,16 @@ public class HostTests
     [Fact]
     public async Task Background_work_that_fails_is_logged_and_stops_the_host()
     {
-        ListLog log = new();
+        using ListLog log = new();
         Wiring wiring = [Singleton.From(() => new Uri("quay://1")).Background((_, _) => throw new TimeoutException("no tide"))];
-        using IHost host = new HostBuilder().ConfigureLogging(logging => logging.ClearProviders().AddProvider(log)).Build();
+        using IHost host = new HostBuilder().ConfigureLogging(logging => logging.AddEventSourceLogger()).Build();
         await using Container container = wiring.Build();
 
         BackgroundException thrown =
             await Assert.ThrowsAsync<BackgroundException>(() => host.RunWiredAsync(container).WaitAsync(Token));
 
         Assert.Equal("Uri", thrown.Service);
-        Assert.Contains("Critical Junctivor: The background work of Uri failed. The program stops. no tide", log.Lines);
+        Assert.Contains("Junctivor: The background work of Uri failed. The program stops.", log.Lines);
     }
 
     private static Task Add(List<string> log, string line)
@@ -55,44 +56,4 @@ public class HostTests
     }
 
     private sealed record Clerk(ILogger<Clerk> Log);
-
-    private sealed class ListLog : ILoggerProvider
-    {
-        private readonly List<string> _lines = [];
-
-        public IReadOnlyList<string> Lines
-        {
-            get
-            {
-                lock (_lines)
-                {
-                    return [.. _lines];
-                }
-            }
-        }
-
-        public ILogger CreateLogger(string categoryName) => new Writer(this, categoryName);
-
-        public void Dispose()
-        {
-            // Nothing is open.
-        }
-
-        private sealed class Writer(ListLog log, string category) : ILogger
-        {
-            public IDisposable? BeginScope<TState>(TState state)
-                where TState : notnull => null;
-
-            public bool IsEnabled(LogLevel logLevel) => true;
-
-            public void Log<TState>(
-                LogLevel logLevel, EventId eventId, TState state, Exception? exception, Func<TState, Exception?, string> formatter)
-            {
-                lock (log._lines)
-                {
-                    log._lines.Add($"{logLevel} {category}: {formatter(state, exception)} {exception?.Message}");
-                }
-            }
-        }
-    }
 }

@@ -1,29 +1,33 @@
-using Quartz;
+using Hangfire;
+using Hangfire.InMemory;
 
 namespace Frameworks.Night;
 
 /// <summary>A job scheduler from NuGet: it starts and stops in the background of the program.</summary>
 public static class NightWiring
 {
-    private static readonly TimeSpan Interval = TimeSpan.FromMilliseconds(200);
+    private const string EverySecond = "* * * * * *";
+    private static readonly TimeSpan Polling = TimeSpan.FromMilliseconds(200);
 
     public static Wiring Wiring =>
     [
         Singleton.Of<RoundBook>(),
         Scoped.Of<NightRound>(),
-        Singleton.Of<ScopedJobFactory>().Background((jobs, stopping) => RunAsync(jobs, stopping))
-            .Accept("JV502", reason: "It lends jobs, by their types."),
+        Singleton.From(() => new InMemoryStorage()).Also<JobStorage>(),
+        Singleton.Of<LendingActivator>().Accept("JV502", reason: "It lends jobs, by their types."),
+        Singleton.Of<NightSchedule>().Background((schedule, stopping) => schedule.RunAsync(stopping)),
     ];
 
-    private static async Task RunAsync(ScopedJobFactory jobs, CancellationToken stopping)
+    private sealed class NightSchedule(JobStorage storage, LendingActivator jobs)
     {
-        await using IScheduler scheduler = await QuartzSchedulerBuilder.Create(quartz => quartz.UseJobFactory(jobs)).BuildScheduler(stopping);
-        await scheduler.ScheduleJob(
-            JobBuilder.Create<NightRound>().Build(),
-            TriggerBuilder.Create().WithSimpleSchedule(schedule => schedule.WithInterval(Interval).RepeatForever()).Build(),
-            cancellationToken: stopping);
-        await scheduler.Start(stopping);
-        await Task.Delay(Timeout.Infinite, stopping).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
-        await scheduler.Shutdown(true, CancellationToken.None);
+        public async Task RunAsync(CancellationToken stopping)
+        {
+            new RecurringJobManager(storage).AddOrUpdate<NightRound>("round", round => round.RunAsync(CancellationToken.None), EverySecond);
+            using BackgroundJobServer server =
+                new(new BackgroundJobServerOptions { Activator = jobs, SchedulePollingInterval = Polling }, storage);
+            await Task.Delay(Timeout.Infinite, stopping).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+            server.SendStop();
+            await server.WaitForShutdownAsync(CancellationToken.None);
+        }
     }
 }

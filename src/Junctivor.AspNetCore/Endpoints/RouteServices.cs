@@ -1,6 +1,5 @@
 using System.Text.Json.Serialization;
 using Junctivor.EntryPoints;
-using Microsoft.Extensions.DependencyInjection;
 
 namespace Junctivor.Endpoints;
 
@@ -9,12 +8,12 @@ namespace Junctivor.Endpoints;
 /// </summary>
 /// <param name="host">The host's own provider.</param>
 /// <param name="container">The container.</param>
-internal sealed class RouteServices(IServiceProvider host, Container container) : IServiceProvider, IServiceProviderIsKeyedService
+internal sealed class RouteServices(IServiceProvider host, Container container) : IServiceProvider, IHostKeyedServiceCheck
 {
     private readonly ServiceLookup _known = new(host, container);
 
     public object? GetService(Type serviceType) =>
-        serviceType == typeof(IServiceProviderIsService) || serviceType == typeof(IServiceProviderIsKeyedService)
+        ServiceLookup.IsCheck(serviceType)
             ? this
             : host.GetService(serviceType);
 

@@ -1,6 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
-using Microsoft.Extensions.DependencyInjection;
 
 namespace Junctivor.EntryPoints;
 
@@ -44,7 +43,7 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
     public static ConstructorInfo? ConstructorOf(Type type) => type.IsAbstract ? null : type.GetConstructors() switch
     {
         [var only] => only,
-        var several => several.FirstOrDefault(each => each.IsDefined(typeof(ActivatorUtilitiesConstructorAttribute))),
+        var several => several.FirstOrDefault(each => each.IsDefined(typeof(HostConstructorAttribute))),
     };
 
     /// <summary>The host is asked only for what the wiring does not provide; some types are there wherever a scope is.</summary>

@@ -2,7 +2,6 @@ using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Http.Metadata;
-using Microsoft.Extensions.DependencyInjection;
 
 namespace Junctivor.EntryPoints;
 
@@ -15,7 +14,7 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
 {
     /// <summary>Whether it says that it is a service.</summary>
     public bool IsMarkedAsService =>
-        Attributes.Any(attribute => attribute is IFromServiceMetadata or FromKeyedServicesAttribute);
+        Attributes.Any(attribute => attribute is IFromServiceMetadata or HostKeyAttribute);
 
     /// <summary>Whether it says that it comes from the request.</summary>
     public bool IsMarkedAsInput => Attributes.Any(attribute => attribute
@@ -23,7 +22,7 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
 
     public RequestedService Service => new(Type, Name)
     {
-        Mark = Attributes.OfType<FromKeyedServicesAttribute>().FirstOrDefault()?.Key,
+        Mark = Attributes.OfType<HostKeyAttribute>().FirstOrDefault()?.Key,
         IsOptional = IsOptional,
     };
 

@@ -1,14 +1,15 @@
-using Microsoft.Extensions.DependencyInjection;
 
 namespace Junctivor.EntryPoints;
 
 /// <summary>Who provides a service: the wiring, the host, or nobody. Nothing is created.</summary>
 /// <param name="host">The host's own provider.</param>
 /// <param name="container">The container.</param>
-internal sealed class ServiceLookup(IServiceProvider host, Container container) : IServiceProviderIsKeyedService
+internal sealed class ServiceLookup(IServiceProvider host, Container container) : IHostKeyedServiceCheck
 {
-    private readonly IServiceProviderIsService? _host =
-        host.GetService(typeof(IServiceProviderIsService)) as IServiceProviderIsService;
+    private readonly IHostKeyedServiceCheck? _host = host.GetService(typeof(IHostKeyedServiceCheck)) as IHostKeyedServiceCheck;
+
+    /// <summary>Whether the host asks for an interface that tells what is a service: this one, or the one that it extends.</summary>
+    public static bool IsCheck(Type type) => type.IsInterface && type.IsAssignableFrom(typeof(IHostKeyedServiceCheck));
 
     /// <inheritdoc cref="IsProvided(Type)"/>
     public bool IsService(Type serviceType) => IsProvided(serviceType);
@@ -37,7 +38,7 @@ internal sealed class ServiceLookup(IServiceProvider host, Container container) 
     public bool IsOfHost(Type type) => _host?.IsService(type) == true && (ElementOf(type) is not { } element || _host.IsService(element));
 
     /// <inheritdoc cref="IsOfHost(Type)"/>
-    public bool IsOfHost(Type type, object? key) => (_host as IServiceProviderIsKeyedService)?.IsKeyedService(type, key) == true;
+    public bool IsOfHost(Type type, object? key) => _host?.IsKeyedService(type, key) == true;
 
     private static Type? ElementOf(Type type) =>
         type.IsArray ? type.GetElementType()

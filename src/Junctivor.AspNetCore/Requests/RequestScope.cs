@@ -1,7 +1,6 @@
 using Junctivor.EntryPoints;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Http.Features;
-using Microsoft.Extensions.DependencyInjection;
 
 namespace Junctivor.Requests;
 
@@ -9,8 +8,8 @@ namespace Junctivor.Requests;
 /// The scope of one request, as the host sees it: it asks the scope first, and the host's own provider for what the wiring does not know.
 /// That provider comes to be only when it is asked.
 /// </summary>
-internal sealed class RequestScope
-    : IKeyedServiceProvider, ISupportRequiredService, IServiceProvidersFeature, IAsyncDisposable
+internal sealed partial class RequestScope
+    : IHostKeyedLookup, IHostRequiredLookup, IServiceProvidersFeature, IAsyncDisposable
 {
     private readonly HttpContext _context;
     private readonly SessionVisit? _visit;
@@ -65,29 +64,10 @@ internal sealed class RequestScope
         // A list that nobody fills is empty, and so is not known.
         return Scope.TryResolve(serviceType, out object? known) && known is not Array { Length: 0 }
             ? known
-            : serviceType == typeof(IServiceProviderIsService) || serviceType == typeof(IServiceProviderIsKeyedService)
+            : ServiceLookup.IsCheck(serviceType)
                 ? new ServiceLookup(Host, _open.Container)
                 : Host.GetService(serviceType) ?? known;
     }
-
-    /// <exception cref="ResolveException">Neither the wiring nor the host provides it.</exception>
-    public object GetRequiredService(Type serviceType) => GetService(serviceType) ?? Scope.Resolve(serviceType);
-
-    /// <summary>What the host calls a key is a mark in the wiring.</summary>
-    public object? GetKeyedService(Type serviceType, object? serviceKey) =>
-        (serviceKey is string text && Scope.TryResolve(serviceType, text, out object? known))
-        || (serviceKey is Type type && Scope.TryResolve(serviceType, type, out known))
-            ? known
-            : (Host as IKeyedServiceProvider)?.GetKeyedService(serviceType, serviceKey);
-
-    /// <exception cref="ResolveException">Neither the wiring nor the host provides it.</exception>
-    public object GetRequiredKeyedService(Type serviceType, object? serviceKey) =>
-        GetKeyedService(serviceType, serviceKey) ?? serviceKey switch
-        {
-            string mark => Scope.Resolve(serviceType, mark),
-            Type mark => Scope.Resolve(serviceType, mark),
-            _ => Host.GetRequiredKeyedService(serviceType, serviceKey),
-        };
 
     /// <summary>Ends the scope, and leaves the session, whatever either throws.</summary>
     public async ValueTask DisposeAsync()

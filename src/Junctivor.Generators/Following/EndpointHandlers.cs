@@ -16,7 +16,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
 {
     private const string Routes = "Microsoft.AspNetCore.Routing.IEndpointRouteBuilder";
     private const string FromServices = "Microsoft.AspNetCore.Mvc.FromServicesAttribute";
-    private const string FromKey = "Microsoft.Extensions.DependencyInjection.FromKeyedServicesAttribute";
+    private const string FromKey = "FromKeyedServicesAttribute";
     private const string Framework = "Microsoft.";
 
     private readonly SourceMembers _members = new(compilation, cancellationToken);
@@ -97,7 +97,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
 
     /// <summary>What the host calls a key is a mark in the wiring.</summary>
     private static object? KeyOf(IParameterSymbol parameter) => parameter.GetAttributes()
-        .Where(attribute => Operations.IsOf(attribute.AttributeClass, FromKey) && attribute.ConstructorArguments.Length == 1)
+        .Where(attribute => attribute.AttributeClass?.Name == FromKey && attribute.ConstructorArguments.Length == 1)
         .Select(attribute => attribute.ConstructorArguments[0].Value)
         .FirstOrDefault(key => key is string or ITypeSymbol);
 

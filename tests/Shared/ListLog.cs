@@ -1,10 +1,10 @@
 using System.Collections.Concurrent;
 using System.Diagnostics.Tracing;
 
-namespace Junctivor.AspNetCore.Tests;
+namespace Junctivor.Tests.Shared;
 
 /// <summary>Keeps what hosts write to their logs.</summary>
-public sealed class ListLog : EventListener
+internal sealed class ListLog : EventListener
 {
     private const EventKeywords FormattedMessages = (EventKeywords)4;
 
