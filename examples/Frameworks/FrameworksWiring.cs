@@ -1,3 +1,4 @@
+using Frameworks.Circuits;
 using Frameworks.Data;
 using Frameworks.Departures;
 using Frameworks.Night;
@@ -19,5 +20,6 @@ public static class FrameworksWiring
         .. WeatherWiring.Wiring,
         .. TariffWiring.Wiring,
         .. NightWiring.Wiring,
+        .. CircuitWiring.Wiring,
     ];
 }

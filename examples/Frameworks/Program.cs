@@ -1,4 +1,5 @@
 using Frameworks;
+using Frameworks.Circuits;
 using Frameworks.Data;
 using Frameworks.Departures;
 using Frameworks.Night;
@@ -14,6 +15,7 @@ Container? built = null;
 builder.Services.AddOpenApi();
 builder.Services.AddControllers();
 builder.Services.AddRazorPages();
+builder.Services.AddRazorComponents().AddInteractiveServerComponents();
 builder.Services.AddGrpc();
 builder.Services.AddSignalR(options => options.AddFilter(new WiredHubFilter
 {
@@ -38,6 +40,9 @@ routes.MapGet("/invoices/{nights}", (Invoice invoice, int nights) => invoice.For
 routes.MapGet("/rounds", (RoundBook book) => book.Rounds);
 routes.MapGrpcService<DepartureBoardService>();
 routes.MapHub<DepartureHub>("/departures");
+routes.MapRazorComponents<App>().AddInteractiveServerRenderMode();
+app.UseAntiforgery();
+app.MapStaticAssets();
 app.MapControllers();
 app.MapRazorPages();
 app.MapHealthChecks("/health");

@@ -7,8 +7,8 @@ namespace Junctivor;
 public static class HostWiring
 {
     /// <summary>
-    /// Registers <see cref="ILogger{TCategoryName}"/> for every class that takes one, and declares the <see cref="ILoggerFactory"/>, which is
-    /// supplied with <see cref="Incoming.FromHost"/>, or as a value.
+    /// Registers <see cref="ILogger{TCategoryName}"/> for every class that takes one, and declares the <see cref="ILoggerFactory"/>, which
+    /// is supplied with <see cref="Incoming.FromHost"/>, or as a value.
     /// </summary>
     /// <param name="file">The source file; the compiler passes it.</param>
     /// <param name="line">The line; the compiler passes it.</param>

@@ -16,8 +16,8 @@ public static class WiredHost
 
     /// <summary>
     /// Runs the host until it is stopped, by a signal such as SIGTERM or Ctrl+C, or by its lifetime. Stopped during the warm-up, it cancels
-    /// that, and winds down what was warmed up. If background work fails, it says so in the log of the host, and stops. Warnings of the wiring
-    /// are written to the same log, in the category "Junctivor"; they can also be read in <see cref="Container.Report"/>.
+    /// that, and winds down what was warmed up. If background work fails, it says so in the log of the host, and stops. Warnings of the
+    /// wiring are written to the same log, in the category "Junctivor"; they can also be read in <see cref="Container.Report"/>.
     /// </summary>
     /// <param name="host">The host, such as the application.</param>
     /// <param name="container">The container; it is not disposed.</param>

@@ -14,8 +14,8 @@ namespace Junctivor;
 public static class WiredProgram
 {
     /// <summary>
-    /// Warms up the container, lets its background work run until the process is told to stop, by Ctrl+C or SIGTERM, and winds down. A second
-    /// signal ends the process at once. Warnings of the wiring, and what fails, are written to the standard error.
+    /// Warms up the container, lets its background work run until the process is told to stop, by Ctrl+C or SIGTERM, and winds down. A
+    /// second signal ends the process at once. Warnings of the wiring, and what fails, are written to the standard error.
     /// </summary>
     /// <param name="container">The container; it is not disposed.</param>
     /// <returns>The exit code of the program: 0 if it was told to stop and everything wound down; 1 if the warm-up, background work or the
@@ -29,14 +29,14 @@ public static class WiredProgram
     public static Task<int> RunWiredAsync(this Container container, ProgramOptions options) => RunAsync(container, null, options);
 
     /// <summary>
-    /// Warms up the container, runs some work with a service in a scope of its own, and winds down. Ctrl+C and SIGTERM cancel the token of the
-    /// work; a second signal ends the process at once. Warnings of the wiring, and what fails, are written to the standard error.
+    /// Warms up the container, runs some work with a service in a scope of its own, and winds down. Ctrl+C and SIGTERM cancel the token of
+    /// the work; a second signal ends the process at once. Warnings of the wiring, and what fails, are written to the standard error.
     /// </summary>
     /// <typeparam name="T">The service.</typeparam>
     /// <param name="container">The container; it is not disposed.</param>
     /// <param name="work">The work. Its token is cancelled when the process is told to stop, or background work fails.</param>
-    /// <returns>The exit code of the program: 0 if the work completed; 1 if it failed, or the warm-up, background work or the wind-down did;
-    /// 130 if Ctrl+C cancelled the work, and 143 if SIGTERM or <see cref="ProgramOptions.Stop"/> did.</returns>
+    /// <returns>The exit code of the program: 0 if the work completed; 1 if it failed, or the warm-up, background work or the wind-down
+    /// did; 130 if Ctrl+C cancelled the work, and 143 if SIGTERM or <see cref="ProgramOptions.Stop"/> did.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static Task<int> RunWiredAsync<T>(this Container container, Func<T, CancellationToken, Task> work)
         where T : notnull => container.RunWiredAsync(work, new ProgramOptions());
@@ -60,15 +60,15 @@ public static class WiredProgram
 
     /// <inheritdoc cref="RunWiredAsync{T}(Container, Func{T, CancellationToken, Task})"/>
     /// <param name="container">The container; it is not disposed.</param>
-    /// <param name="work">The work, which returns the exit code. Its token is cancelled when the process is told to stop, or background work
-    /// fails.</param>
+    /// <param name="work">The work, which returns the exit code. Its token is cancelled when the process is told to stop, or background
+    /// work fails.</param>
     public static Task<int> RunWiredAsync<T>(this Container container, Func<T, CancellationToken, Task<int>> work)
         where T : notnull => container.RunWiredAsync(work, new ProgramOptions());
 
     /// <inheritdoc cref="RunWiredAsync{T}(Container, Func{T, CancellationToken, Task})"/>
     /// <param name="container">The container; it is not disposed.</param>
-    /// <param name="work">The work, which returns the exit code. Its token is cancelled when the process is told to stop, or background work
-    /// fails.</param>
+    /// <param name="work">The work, which returns the exit code. Its token is cancelled when the process is told to stop, or background
+    /// work fails.</param>
     /// <param name="options">The time limit, and where failures are written.</param>
     public static Task<int> RunWiredAsync<T>(this Container container, Func<T, CancellationToken, Task<int>> work, ProgramOptions options)
         where T : notnull

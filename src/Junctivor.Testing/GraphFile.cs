@@ -22,7 +22,8 @@ internal sealed class GraphFile(string path)
         {
             Directory.CreateDirectory(Path.GetDirectoryName(path)!);
             File.WriteAllText(path, GraphJson.Write(now));
-            throw new WiringTestException($"There was no {path}, so it was written. Read it, and commit it: the next run compares with it.");
+            throw new WiringTestException(
+                $"There was no {path}, so it was written. Read it, and commit it: the next run compares with it.");
         }
 
         IReadOnlyList<GraphChange> changes = GraphComparison.Between(Read(), now);
@@ -36,7 +37,8 @@ internal sealed class GraphFile(string path)
         string differences = string.Join('\n', CompareText.Lines(Path.GetFileName(path), "the wiring", changes, Width)
             .Select(line => string.Concat(line.Select(piece => piece.Text))));
         throw new WiringTestException(
-            $"{differences}\n\nIf this is intended, replace {Path.GetFileName(path)} with {Path.GetFileName(NewPath)}, which is beside it.");
+            $"{differences}\n\nIf this is intended, replace {Path.GetFileName(path)} with {Path.GetFileName(NewPath)}, which is beside "
+            + "it.");
     }
 
     private SavedGraph Read()

@@ -67,7 +67,8 @@ public sealed class TestContainer : IAsyncDisposable
     /// <returns>The number.</returns>
     public int Disposed<T>() => CountOf<T>(_disposed);
 
-    /// <summary>Winds down and disposes of the container, as <see cref="DisposeAsync"/> does, and then fails if scopes are left open.</summary>
+    /// <summary>Winds down and disposes of the container, as <see cref="DisposeAsync"/> does, and then fails if scopes are left
+    /// open.</summary>
     /// <returns>A task that completes when everything is disposed.</returns>
     /// <exception cref="WiringTestException">Some scopes were not disposed: the message names their levels.</exception>
     /// <exception cref="AggregateException">A wind-down or a disposal threw.</exception>

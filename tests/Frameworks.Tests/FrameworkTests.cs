@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Frameworks.Departures;
 using Grpc.Core;
 using Grpc.Net.Client;
+using Junctivor;
 using Junctivor.Testing;
 using Microsoft.AspNetCore.SignalR.Client;
 
@@ -69,6 +70,24 @@ public sealed class FrameworkTests : IAsyncLifetime
             new DepartureRequest { Vessel = "Heron" }, new Metadata { { "Clerk", "Tove" } }, cancellationToken: Token);
 
         Assert.Equal((1, "Tove"), (reply.Berth, reply.Clerk));
+    }
+
+    [Fact]
+    public async Task What_a_gRPC_service_misses_is_said_at_the_start()
+    {
+        WebApplicationBuilder builder = WebApplication.CreateSlimBuilder(["--urls", "http://127.0.0.1:0"]);
+        builder.Services.AddGrpc();
+        await using WebApplication app = builder.Build();
+        Wiring empty = [];
+        await using Container container = empty.Build();
+        app.UseJunctivor(container);
+        app.MapGrpcService<DepartureBoardService>();
+
+        EndpointException refused = await Assert.ThrowsAsync<EndpointException>(() => app.StartWarmAsync(container, Token));
+
+        Assert.Equal(
+            ["DepartureBoardService requires BerthLedger, which is not registered", "DepartureBoardService requires Clerk, which is not registered"],
+            refused.Report.Faults.Select(fault => fault.Summary).Order());
     }
 
     [Fact]

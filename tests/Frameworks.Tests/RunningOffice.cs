@@ -40,7 +40,8 @@ internal sealed class RunningOffice : IAsyncDisposable
     public static async Task<RunningOffice> OpenAsync()
     {
         string folder = Directory.CreateTempSubdirectory("frameworks-").FullName;
-        WebApplication weather = WebApplication.CreateSlimBuilder(["--urls", "http://127.0.0.1:0", "--Logging:LogLevel:Default=None"]).Build();
+        WebApplication weather =
+            WebApplication.CreateSlimBuilder(["--urls", "http://127.0.0.1:0", "--Logging:LogLevel:Default=None"]).Build();
         weather.MapGet("/wind/{day}", Answer);
         await weather.StartAsync(TestContext.Current.CancellationToken);
 #pragma warning disable CA2000 // Disposed with the office.

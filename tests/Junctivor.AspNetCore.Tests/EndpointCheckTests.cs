@@ -31,11 +31,13 @@ public class EndpointCheckTests
         Assert.Empty(refused.Problems);
         Assert.Equal(["JV101", "JV101", "JV101"], refused.Report.Faults.Select(fault => fault.Code));
         Assert.Contains(refused.Report.Faults, fault => fault.Summary == "ITideTable is required in 2 places, but is not registered"
-            && fault.Path[0] is { Name: "GET /tides", Line: > 0 } step && step.File.EndsWith("EndpointCheckTests.cs", StringComparison.Ordinal)
+            && fault.Path[0] is { Name: "GET /tides", Line: > 0 }
+            && fault.Path[0].File.EndsWith("EndpointCheckTests.cs", StringComparison.Ordinal)
             && fault.Path[2].Name == "DELETE /tides");
         Assert.Contains(refused.Report.Faults, fault => fault.Summary == "GET /crane/{number} requires Crane, which is not registered"
             && fault.Path[0].Line > 0);
-        Assert.Contains(refused.Report.Faults, fault => fault.Summary.StartsWith("GET /winds requires string marked \"west\"", StringComparison.Ordinal));
+        Assert.Contains(
+            refused.Report.Faults, fault => fault.Summary == "GET /winds requires string marked \"west\", which is not registered");
     }
 
     [Fact]
@@ -130,6 +132,24 @@ public class EndpointCheckTests
     }
 
     [Fact]
+    public async Task Pages_and_what_they_inject_are_read()
+    {
+        Wiring lacking = [Singleton.Of<EndLog>()];
+        await using Container container = lacking.Build();
+        await using WebApplication app = Office.Make(
+            builder => builder.Services.AddRazorPages().AddApplicationPart(typeof(EndpointCheckTests).Assembly));
+        app.UseJunctivor(container);
+        app.MapRazorPages();
+
+        EndpointException refused =
+            await Assert.ThrowsAsync<EndpointException>(() => app.StartWarmAsync(container, TestContext.Current.CancellationToken));
+
+        Assert.Equal(
+            ["/Pages/Desk.cshtml requires Ledger, which is not registered", "DeskModel requires Desk, which is not registered"],
+            refused.Report.Faults.Select(fault => fault.Summary).Order());
+    }
+
+    [Fact]
     public async Task What_only_endpoints_use_is_used()
     {
         Wiring named = [.. Office.Wiring, Singleton.Of<Crane>(), Singleton.Of<Unused>(), Transient.Of<Buoy>().ResolvedDirectly()];
@@ -139,12 +159,15 @@ public class EndpointCheckTests
         app.MapWired(container).MapGet("/crane", (Crane crane, Desk desk) => $"{crane} {desk}");
         List<EntryPoint> entryPoints = [new EntryPoint("GET /crane") { Services = [new RequestedService(typeof(Crane), "crane")] }];
 
-        Assert.Contains(container.Report.Warnings, warning => warning.Summary.StartsWith("Crane is registered, but unused", StringComparison.Ordinal));
+        Assert.Contains(container.Report.Warnings, warning => IsUnused(warning, "Crane"));
         CheckReport report = container.Check(entryPoints);
 
-        Assert.DoesNotContain(report.Warnings, warning => warning.Summary.StartsWith("Crane", StringComparison.Ordinal));
-        Assert.Contains(report.Warnings, warning => warning.Summary.StartsWith("Unused is registered, but unused", StringComparison.Ordinal));
+        Assert.DoesNotContain(report.Warnings, warning => IsUnused(warning, "Crane"));
+        Assert.Contains(report.Warnings, warning => IsUnused(warning, "Unused"));
     }
+
+    private static bool IsUnused(Fault warning, string name) =>
+        warning.Summary.StartsWith($"{name} is registered, but unused", StringComparison.Ordinal);
 
     private static async Task<EndpointException> RefusedAsync(
         Action<WebApplication>? app = null, Action<RouteGroupBuilder>? wired = null, Action<WebApplicationBuilder>? host = null,

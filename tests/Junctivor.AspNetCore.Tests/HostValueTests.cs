@@ -83,7 +83,9 @@ public class HostValueTests
             ["Singleton.Incoming<IHostEnvironment>()", "Singleton.Incoming<IConfiguration>()",
                 "Singleton.Of(typeof(ILogger<>), typeof(Logger<>)),\nSingleton.Incoming<ILoggerFactory>()"],
             faults.Select(fault => fault.Fixes[0].Code));
-        Assert.All(faults, fault => Assert.Contains("wiring.Build(Incoming.FromHost(app.Services))", fault.Fixes[0].Advice, StringComparison.Ordinal));
+        Assert.All(
+            faults,
+            fault => Assert.Contains("wiring.Build(Incoming.FromHost(app.Services))", fault.Fixes[0].Advice, StringComparison.Ordinal));
         Wiring declared = [Singleton.Incoming<IConfiguration>()];
         Assert.Equal(
             "await using Container container = wiring.Build(Incoming.FromHost(app.Services));",

@@ -98,7 +98,7 @@ public class WiredEndpointTests
     [Fact]
     public async Task The_provider_of_a_request_tells_what_is_a_service()
     {
-        await using Office office = await OpenAsync(routes => routes.MapGet("/ask", ([FromServices] IHostKeyedServiceCheck known) => string.Join(
+        await using Office office = await OpenAsync(routes => routes.MapGet("/ask", (IHostKeyedServiceCheck known) => string.Join(
             ' ', known.IsService(typeof(Desk)), known.IsService(typeof(LinkGenerator)), known.IsService(typeof(Arrival)),
             known.IsKeyedService(typeof(string), "north"), known.IsKeyedService(typeof(string), "nort"))));
 

@@ -51,7 +51,8 @@ public sealed class TemplateTests(PackedLibrary packed)
         string folder = await CreateAsync("web", "Office-9");
 
         Assert.Equal(
-            "Heron gets berth 1.", await RunningServer.AnswerAsync(folder, Path.Combine("Office-9", "out", "Office-9.dll"), "/berths/Heron"));
+            "Heron gets berth 1.",
+            await RunningServer.AnswerAsync(folder, Path.Combine("Office-9", "out", "Office-9.dll"), "/berths/Heron"));
         await TestAsync(folder);
     }
 

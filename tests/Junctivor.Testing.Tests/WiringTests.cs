@@ -30,7 +30,7 @@ public sealed class WiringTests : IDisposable
         EntryPoint page = new("GET /berths") { Services = [new RequestedService(typeof(Uri), "map")] };
 
         Assert.Contains(
-            "GET /berths requires Uri", Assert.Throws<WiringTestException>(() => Office.MustBeSound([page])).Message, StringComparison.Ordinal);
+            "GET /berths requires Uri", Thrown(() => Office.MustBeSound([page])), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -46,7 +46,7 @@ public sealed class WiringTests : IDisposable
     [Fact]
     public void A_graph_is_written_once_and_then_compared()
     {
-        Assert.Contains("so it was written", Assert.Throws<WiringTestException>(() => Office.MustMatch(File)).Message, StringComparison.Ordinal);
+        Assert.Contains("so it was written", Thrown(() => Office.MustMatch(File)), StringComparison.Ordinal);
         Office.MustMatch(File);
         Wiring changed = [Singleton.Of<IClock, Clock>(), Scoped.Of<Ledger>(), Singleton.Of<Buoy>(), Scoped.Of<Desk>()];
 
@@ -66,7 +66,7 @@ public sealed class WiringTests : IDisposable
     {
         System.IO.File.WriteAllText(File, "{}");
 
-        Assert.Contains("is no saved graph", Assert.Throws<WiringTestException>(() => Office.MustMatch(File)).Message, StringComparison.Ordinal);
+        Assert.Contains("is no saved graph", Thrown(() => Office.MustMatch(File)), StringComparison.Ordinal);
         Assert.Equal("{}", System.IO.File.ReadAllText(File));
     }
 
@@ -85,6 +85,8 @@ public sealed class WiringTests : IDisposable
         Assert.Equal("JV203", Assert.Single(Office.Replace(new Uri("quay://1")).Check().Faults).Code);
         Assert.Equal("JV203", Assert.Single(Office.ReplaceClass<Unused, Unused>().Check().Faults).Code);
     }
+
+    private static string Thrown(Action work) => Assert.Throws<WiringTestException>(work).Message;
 
     private interface IClock;
 

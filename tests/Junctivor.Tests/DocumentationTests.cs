@@ -70,6 +70,8 @@ public partial class DocumentationTests
         using Microsoft.AspNetCore.Http;
         using Microsoft.AspNetCore.Mvc;
         using Microsoft.AspNetCore.Routing;
+        using Microsoft.Extensions.Configuration;
+        using Microsoft.Extensions.Hosting;
 
         """;
 
@@ -106,7 +108,7 @@ public partial class DocumentationTests
             return;
         }
 
-        string usings = "using static AtHand;\n"
+        string usings = "using static AtHand;\nusing Junctivor.Testing;\n"
             + (file.EndsWith("web.md", StringComparison.Ordinal) || block.Contains("WebApplication", StringComparison.Ordinal)
                 ? WebUsings
                 : "");

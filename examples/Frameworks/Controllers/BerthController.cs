@@ -9,6 +9,9 @@ namespace Frameworks.Controllers;
 public sealed class BerthController(BerthLedger ledger) : ControllerBase
 {
     [HttpGet]
-    public async Task<string> Get([FromServices] HarbourContext context) =>
-        $"{string.Join(", ", await ledger.VesselsAsync(HttpContext.RequestAborted))} by one context: {ledger.Context == $"{context.ContextId}"}";
+    public async Task<string> Get([FromServices] HarbourContext context)
+    {
+        string[] vessels = await ledger.VesselsAsync(HttpContext.RequestAborted);
+        return $"{string.Join(", ", vessels)} by one context: {ledger.Context == $"{context.ContextId}"}";
+    }
 }

@@ -17,8 +17,8 @@ internal sealed class RouteServices(IServiceProvider host, Container container) 
             ? this
             : host.GetService(serviceType);
 
-    /// <summary>A service is what the wiring or the host provides; and what nobody could read from a request, so that the check says that it
-    /// is missing.</summary>
+    /// <summary>A service is what the wiring or the host provides; and what nobody could read from a request, so that the check says that
+    /// it is missing.</summary>
     public bool IsService(Type serviceType)
     {
         WiredEndpoint? endpoint = WiredEndpoint.Current;

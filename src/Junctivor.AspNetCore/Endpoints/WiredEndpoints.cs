@@ -14,8 +14,8 @@ public static class WiredEndpoints
     /// mapped in the group too.
     /// </summary>
     /// <param name="routes">The routes to add the group to: the application, or another group.</param>
-    /// <param name="container">The container that <see cref="RequestScopes.UseJunctivor(IApplicationBuilder, Container)"/> starts the scopes
-    /// of requests from.</param>
+    /// <param name="container">The container that <see cref="RequestScopes.UseJunctivor(IApplicationBuilder, Container)"/> starts the
+    /// scopes of requests from.</param>
     /// <param name="prefix">What the paths of all endpoints in the group start with; nothing by default.</param>
     /// <returns>The group.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>

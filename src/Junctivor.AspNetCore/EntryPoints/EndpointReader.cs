@@ -78,7 +78,8 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
         return methods is { HttpMethods.Count: > 0 } ? $"{string.Join(", ", methods.HttpMethods)} {path}" : path;
     }
 
-    /// <summary>The endpoints of a source; if the host refuses to build one of them, that is a problem, which is said in our words.</summary>
+    /// <summary>The endpoints of a source; if the host refuses to build one of them, that is a problem, which is said in our
+    /// words.</summary>
     private IReadOnlyList<Endpoint> EndpointsOf(EndpointDataSource source)
     {
         try

@@ -17,7 +17,14 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
 
     public ServiceLookup Lookup => lookup;
 
-    public void AddProblem(string problem) => _problems.Add(problem);
+    /// <summary>Adds a problem, once: a hub has several endpoints.</summary>
+    public void AddProblem(string problem)
+    {
+        if (!_problems.Contains(problem))
+        {
+            _problems.Add(problem);
+        }
+    }
 
     /// <summary>Adds what is requested by something that is written as a method or a class; once for each name.</summary>
     public void Add(string name, MemberInfo written, IEnumerable<HandlerParameter> services)

@@ -30,8 +30,8 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
         info.Name ?? "", info.ParameterType, info.GetCustomAttributes(inherit: true),
         info.HasDefaultValue || IsNullable(context => context.Create(info)));
 
-    /// <summary>The parameters of a method. In the place of one with <c>[AsParameters]</c> are its own: those of its constructor, or else its
-    /// properties.</summary>
+    /// <summary>The parameters of a method. In the place of one with <c>[AsParameters]</c> are its own: those of its constructor, or else
+    /// its properties.</summary>
     public static IEnumerable<HandlerParameter> AllOf(MethodBase method) => method.GetParameters().SelectMany(info =>
         info.IsDefined(typeof(AsParametersAttribute)) ? MembersOf(info.ParameterType) : [Of(info)]);
 

@@ -38,7 +38,8 @@ internal static class HandlerReader
         {
             found.AddProblem(
                 $"{name} reads {body.Type.Name} {body.Name} from the body of the request, though the wiring provides it. Map the endpoint "
-                + $"with app.MapWired(container), or write [FromServices] {body.Type.Name} {body.Name}; or [FromBody], if a body is meant.");
+                + $"with app.MapWired(container), or write [FromServices] {body.Type.Name} {body.Name}; "
+                + "or [FromBody], if a body is meant.");
         }
     }
 }

@@ -39,7 +39,7 @@ internal static class HubReader
             .Where(property => property.IsDefined(typeof(InjectAttribute), inherit: true))
             .Select(HandlerParameter.Of)];
         found.Add(hub.Name, hub, set);
-        if (set.Length > 0 && !isWired && !found.Problems.Any(problem => problem.StartsWith($"{hub.Name} is mapped", StringComparison.Ordinal)))
+        if (set.Length > 0 && !isWired)
         {
             found.AddProblem(
                 $"{hub.Name} is mapped outside of app.MapWired(container), so nothing sets its property {set[0].Name}: map it with "
@@ -50,12 +50,12 @@ internal static class HubReader
             ? HandlerParameter.AllOf(constructor)
             : [])
         {
-            string problem =
-                $"{hub.Name} takes {parameter.Type.Name} {parameter.Name} by its constructor, but the host creates hubs, and has none. Write "
-                + $"[Inject] public {parameter.Type.Name} … {{ get; set; }} in the hub, and add a WiredHubFilter to the options of SignalR.";
-            if (found.Lookup.IsOfWiring(parameter.Type) && !found.Lookup.IsOfHost(parameter.Type) && !found.Problems.Contains(problem))
+            if (found.Lookup.IsOfWiring(parameter.Type) && !found.Lookup.IsOfHost(parameter.Type))
             {
-                found.AddProblem(problem);
+                found.AddProblem(
+                    $"{hub.Name} takes {parameter.Type.Name} {parameter.Name} by its constructor, but the host creates hubs, and has none. "
+                    + $"Write [Inject] public {parameter.Type.Name} … {{ get; set; }} in the hub, and add a WiredHubFilter to the options "
+                    + "of SignalR.");
             }
         }
     }

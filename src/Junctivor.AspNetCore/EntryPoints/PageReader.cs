@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using System.Reflection;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Mvc.ApplicationParts;
 using Microsoft.AspNetCore.Mvc.Razor.Compilation;
@@ -36,7 +37,8 @@ internal static class PageReader
     }
 
     /// <summary>Every view has helpers of the framework, which sets some of them itself.</summary>
-    private static bool IsOfFramework(Type type) => type.Namespace?.StartsWith("Microsoft.AspNetCore.Mvc", StringComparison.Ordinal) == true;
+    private static bool IsOfFramework(PropertyInfo property) =>
+        property.PropertyType.Namespace?.StartsWith("Microsoft.AspNetCore.Mvc", StringComparison.Ordinal) == true;
 
     /// <summary>Adds what <c>@inject</c> of views and pages requests, and view components; nothing, where the host has none.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = Trimming.KeptByHost)]
@@ -49,7 +51,7 @@ internal static class PageReader
             foreach (CompiledViewDescriptor view in views.ViewDescriptors.Where(view => view.Type is not null))
             {
                 found.Add(view.RelativePath, view.Type!, view.Type!.GetProperties()
-                    .Where(property => property.IsDefined(typeof(RazorInjectAttribute), inherit: true) && !IsOfFramework(property.PropertyType))
+                    .Where(property => property.IsDefined(typeof(RazorInjectAttribute), inherit: true) && !IsOfFramework(property))
                     .Select(HandlerParameter.Of));
             }
         }

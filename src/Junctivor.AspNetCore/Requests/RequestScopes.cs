@@ -77,10 +77,13 @@ public static class RequestScopes
     {
         ArgumentNullException.ThrowIfNull(context);
         return (context.Features.Get<IServiceProvidersFeature>() as RequestScope)?.Scope
-            ?? throw new InvalidOperationException(context.GetEndpoint()?.Metadata.Any(metadata => metadata.GetType().FullName == HubMetadata) != true
+            ?? throw new InvalidOperationException(!IsOfHub(context)
                 ? "The request has no scope: call app.UseJunctivor(container) before the middleware that needs it."
                 : "This is a connection of a hub. By long polling it outlives its requests, and has no scope: start one for each call, "
                     + "with await container.StartScopeAsync(), or let a WiredHubFilter do so. By web sockets it is one request, and has a "
                     + "scope if app.UseJunctivor(container) is called.");
     }
+
+    private static bool IsOfHub(HttpContext context) =>
+        context.GetEndpoint()?.Metadata.Any(metadata => metadata.GetType().FullName == HubMetadata) == true;
 }

@@ -3,8 +3,8 @@ using Microsoft.Extensions.Hosting;
 
 namespace Junctivor.Hosting;
 
-/// <summary>What an adapter, such as the one for the web server, does when a host starts and stops with a container. Safe for use by several
-/// threads.</summary>
+/// <summary>What an adapter, such as the one for the web server, does when a host starts and stops with a container. Safe for use by
+/// several threads.</summary>
 internal sealed class HostParts
 {
     private static readonly ConditionalWeakTable<Container, HostParts> ByContainer = [];

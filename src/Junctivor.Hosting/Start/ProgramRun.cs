@@ -25,7 +25,7 @@ internal sealed class ProgramRun(Container container, ProgramOptions options, St
         {
             Task watching = WatchAsync();
             await TryAsync(
-                async () => _exitCode = work is null ? await WaitAsync().ConfigureAwait(false) : await work(stop.Token).ConfigureAwait(false),
+                async () => _exitCode = await (work is null ? WaitAsync() : work(stop.Token)).ConfigureAwait(false),
                 IfStopped).ConfigureAwait(false);
             await stop.CancelAsync().ConfigureAwait(false);
             await watching.ConfigureAwait(false);

@@ -33,7 +33,8 @@ internal static class MeaninglessOptions
 
         if (warming.Count > 0 && (node.Level != Level.Singleton || !node.CreatesInstances))
         {
-            yield return new MeaninglessOption("WarmUp, WindDown and Background apply only to singletons that the container creates", warming[0]);
+            yield return new MeaninglessOption(
+                "WarmUp, WindDown and Background apply only to singletons that the container creates", warming[0]);
         }
 
         foreach (Acceptance acceptance in node.Options.Accepted)

@@ -1,7 +1,7 @@
 namespace Junctivor.Registering;
 
-/// <summary>A supplied value that is read when it is first requested, and disposed of in its place. Safe for use by several threads.</summary>
-/// <param name="read">Returns the value.</param>
+/// <summary>A supplied value that is read when it is first requested, and disposed of in its place. Safe for use by several
+/// threads.</summary> <param name="read">Returns the value.</param>
 internal sealed class DeferredValue(Func<object?> read) : IDisposable, IAsyncDisposable
 {
     private readonly Lock _gate = new();

@@ -4,9 +4,19 @@ namespace Junctivor;
 /// Something outside the wiring that requests services, such as an endpoint, a controller or a hub, so that the check knows of it: see
 /// <see cref="Container.Check(IReadOnlyCollection{EntryPoint})"/>. It requests them from a scope. Immutable.
 /// </summary>
-/// <param name="Name">How messages call it, such as <c>GET /berths</c>.</param>
-public sealed record EntryPoint(string Name)
+public sealed record EntryPoint
 {
+    /// <param name="name">How messages call it, such as <c>GET /berths</c>.</param>
+    /// <exception cref="ArgumentException"><paramref name="name"/> is null or empty.</exception>
+    public EntryPoint(string name)
+    {
+        ArgumentException.ThrowIfNullOrEmpty(name);
+        Name = name;
+    }
+
+    /// <summary>How messages call it.</summary>
+    public string Name { get; }
+
     /// <summary>What it requests; nothing by default.</summary>
     public IReadOnlyList<RequestedService> Services { get; init; } = [];
 

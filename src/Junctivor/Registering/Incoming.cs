@@ -44,8 +44,8 @@ public sealed class Incoming
     /// <summary>Supplies a value for exactly the type <typeparamref name="T"/> that is read when it is first requested, such as the user of
     /// a request, who is known only after the request was authenticated.</summary>
     /// <typeparam name="T">The declared type.</typeparam>
-    /// <param name="value">Returns the value; called at most once, unless it throws, and never if nobody requests the value. An exception is
-    /// thrown by the request. The caller disposes of the value, unless the declaration says <c>DisposeAtEnd</c>.</param>
+    /// <param name="value">Returns the value; called at most once, unless it throws, and never if nobody requests the value. An exception
+    /// is thrown by the request. The caller disposes of the value, unless the declaration says <c>DisposeAtEnd</c>.</param>
     /// <returns>The value, for <c>Build</c>, <c>StartScope</c> and the like. Use it for one call: the value is kept in it.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
     public static Incoming WhenRequested<T>(Func<T> value)

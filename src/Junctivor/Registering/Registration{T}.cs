@@ -77,13 +77,14 @@ public sealed class Registration<T> : ServiceRegistration<Registration<T>>
     }
 
     /// <summary>
-    /// Runs in the background, while the container works: <see cref="Container.WarmUpAsync"/> creates the singleton, and starts the work when
-    /// everything is warmed up. <see cref="Container.WindDownAsync(CancellationToken)"/> cancels its token, runs its <c>WindDown</c>, if it has
-    /// one, and awaits its end, before the wind-down of its dependencies. If the work fails, <see cref="Container.BackgroundFailure"/> tells,
-    /// the wind-down throws, and <c>RunWiredAsync</c> stops the program. On anything but a singleton it is JV109.
+    /// Runs in the background, while the container works: <see cref="Container.WarmUpAsync"/> creates the singleton, and starts the work
+    /// when everything is warmed up. <see cref="Container.WindDownAsync(CancellationToken)"/> cancels its token, runs its <c>WindDown</c>,
+    /// if it has one, and awaits its end, before the wind-down of its dependencies. If the work fails,
+    /// <see cref="Container.BackgroundFailure"/> tells, the wind-down throws, and <c>RunWiredAsync</c> stops the program. On anything but a
+    /// singleton it is JV109.
     /// </summary>
-    /// <param name="work">The work; it receives the instance without its decorators, and a token that is cancelled when it is to stop. It may
-    /// also end by itself.</param>
+    /// <param name="work">The work; it receives the instance without its decorators, and a token that is cancelled when it is to stop. It
+    /// may also end by itself.</param>
     /// <returns>A copy that works in the background.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <example>
@@ -98,10 +99,10 @@ public sealed class Registration<T> : ServiceRegistration<Registration<T>>
     }
 
     /// <inheritdoc cref="Background(Func{T, CancellationToken, Task})"/>
-    /// <param name="work">The work; it receives the instance without its decorators, and a token that is cancelled when it is to stop. It may
-    /// also end by itself.</param>
-    /// <param name="onFailure">Called with the instance and the exception if the work fails: then the program goes on without the work. If it
-    /// throws, the work has failed.</param>
+    /// <param name="work">The work; it receives the instance without its decorators, and a token that is cancelled when it is to stop. It
+    /// may also end by itself.</param>
+    /// <param name="onFailure">Called with the instance and the exception if the work fails: then the program goes on without the work. If
+    /// it throws, the work has failed.</param>
     public Registration<T> Background(Func<T, CancellationToken, Task> work, Func<T, Exception, Task> onFailure)
     {
         ArgumentNullException.ThrowIfNull(work);

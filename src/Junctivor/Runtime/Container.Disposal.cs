@@ -106,7 +106,8 @@ public sealed partial class Container
 
         IReadOnlyList<Node> cold = [.. plans.AsyncOrder.WarmingUp()
             .Select(ordered => ordered.Node)
-            .Where(node => WiringReader.EntryOf(node) is { WarmUp: not null } or { Background: not null } && Find(plans.PlanFor(node.AsBinding).Slot) is not null)];
+            .Where(node => WiringReader.EntryOf(node) is { WarmUp: not null } or { Background: not null }
+                && Find(plans.PlanFor(node.AsBinding).Slot) is not null)];
         return cold.Count == 0 ? null : _options.ToReport(plans.Graph, [NotWarmedUpFaults.Of(plans.Graph, cold)]);
     }
 

@@ -97,8 +97,9 @@ public sealed partial class Container : Resolver
 
     /// <summary>
     /// Prepares the container for the first request: creates the singletons of <c>FromAsync</c> and runs each <c>WarmUp</c>, after those of
-    /// its dependencies; independent ones run at the same time; then it starts each <c>Background</c>. If one fails or is cancelled, no further
-    /// one starts, and the services warmed up by this call are wound down. A second call initializes only services that are not yet warmed up.
+    /// its dependencies; independent ones run at the same time; then it starts each <c>Background</c>. If one fails or is cancelled, no
+    /// further one starts, and the services warmed up by this call are wound down. A second call initializes only services that are not yet
+    /// warmed up.
     /// </summary>
     /// <param name="cancellationToken">Passed to factories and warm-ups; their token is also cancelled when another one fails.</param>
     /// <returns>A task that completes when all services are warmed up.</returns>
@@ -113,8 +114,8 @@ public sealed partial class Container : Resolver
     }
 
     /// <summary>
-    /// Runs each <c>WindDown</c> after the last request, and stops each <c>Background</c>, in the reverse order of warming up, for services that
-    /// were warmed up.
+    /// Runs each <c>WindDown</c> after the last request, and stops each <c>Background</c>, in the reverse order of warming up, for services
+    /// that were warmed up.
     /// <see cref="Resolver.DisposeAsync"/> does it if it was not done.
     /// </summary>
     /// <param name="cancellationToken">Passed to the wind-downs.</param>
@@ -187,8 +188,8 @@ public sealed partial class Container : Resolver
 
     /// <summary>Supplies a value, perhaps marked, that the wiring declares with <c>Singleton.Incoming&lt;T&gt;().SuppliedLater()</c>. Each
     /// can be supplied once.</summary>
-    /// <param name="incoming">The value, with the type and mark of its declaration; or <see cref="Incoming.FromHost"/>, for all that were not
-    /// supplied yet and that the host has.</param>
+    /// <param name="incoming">The value, with the type and mark of its declaration; or <see cref="Incoming.FromHost"/>, for all that were
+    /// not supplied yet and that the host has.</param>
     /// <exception cref="ArgumentNullException"><paramref name="incoming"/> is null.</exception>
     /// <exception cref="ResolveException">The wiring does not declare it as supplied later (JV107).</exception>
     /// <exception cref="InvalidOperationException">It was supplied already.</exception>

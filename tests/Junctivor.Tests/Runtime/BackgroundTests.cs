@@ -147,7 +147,8 @@ public class BackgroundTests
 
         await container.WarmUpAsync(Token);
 
-        Assert.Contains("calls WindDownAsync, which waits for that background work", (await container.BackgroundFailure.WaitAsync(Token)).Message, StringComparison.Ordinal);
+        BackgroundException told = await container.BackgroundFailure.WaitAsync(Token);
+        Assert.Contains("calls WindDownAsync, which waits for that background work", told.Message, StringComparison.Ordinal);
         await Assert.ThrowsAsync<AggregateException>(() => container.WindDownAsync(Token));
     }
 
@@ -155,7 +156,12 @@ public class BackgroundTests
     public void It_is_for_singletons_and_counts_as_a_use()
     {
         Wiring scoped = [Scoped.Of<Log>().Background((_, _) => Task.CompletedTask)];
-        Wiring unused = [Singleton.Of<Log>(), Singleton.Of<Tides>().Background((_, _) => Task.CompletedTask), Transient.Of<Ending>().ResolvedDirectly()];
+        Wiring unused =
+        [
+            Singleton.Of<Log>(),
+            Singleton.Of<Tides>().Background((_, _) => Task.CompletedTask),
+            Transient.Of<Ending>().ResolvedDirectly(),
+        ];
 
         Assert.Contains("Background", Assert.Single(scoped.Check().Faults).Summary, StringComparison.Ordinal);
         Assert.DoesNotContain(unused.Check().Warnings, warning => warning.Code == "JV501");

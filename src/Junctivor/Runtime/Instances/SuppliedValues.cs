@@ -116,7 +116,11 @@ internal sealed class SuppliedValues
 
     public bool Has(Node declaration) => FindSupplied(declaration) is not null;
 
-    public object? Find(Node declaration) => FindSupplied(declaration) is DeferredValue deferred ? deferred.Get() : FindSupplied(declaration);
+    public object? Find(Node declaration)
+    {
+        object? supplied = FindSupplied(declaration);
+        return supplied is DeferredValue deferred ? deferred.Get() : supplied;
+    }
 
     private object? FindSupplied(Node declaration)
     {
