@@ -1,5 +1,5 @@
-using System.Net.Sockets;
 using System.Net;
+using System.Net.Sockets;
 using Junctivor.Tests.Shared;
 using Microsoft.AspNetCore.Mvc;
 
