@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Text.Json;
 
 namespace Junctivor.Package.Tests;
@@ -6,8 +5,6 @@ namespace Junctivor.Package.Tests;
 /// <summary>Each template is installed from the packed feed into a new folder, built, run and tested, as a new user would.</summary>
 public sealed class TemplateTests(PackedLibrary packed)
 {
-    private const int Termination = 15;
-
     private static CancellationToken Token => TestContext.Current.CancellationToken;
 
     [Fact]
@@ -31,17 +28,10 @@ public sealed class TemplateTests(PackedLibrary packed)
             "Microsoft.NETCore.App",
             configuration.RootElement.GetProperty("runtimeOptions").GetProperty("framework").GetProperty("name").GetString());
 
-        using Process worker = Process.Start(new ProcessStartInfo("dotnet", ["Tides/out/Tides.dll"])
-        {
-            WorkingDirectory = folder,
-            RedirectStandardOutput = true,
-        })!;
-        string? reading = await worker.StandardOutput.ReadLineAsync(Token);
-        await RunAsync(folder, "kill", $"-{Termination}", $"{worker.Id}");
-        await worker.WaitForExitAsync(Token);
+        (string? reading, int exitCode) = await RunningWorker.RunAsync(folder, "Tides/out/Tides.dll");
 
         Assert.Contains("The tide is at", reading, StringComparison.Ordinal);
-        Assert.Equal(0, worker.ExitCode);
+        Assert.Equal(0, exitCode);
         await TestAsync(folder);
     }
 
