@@ -53,6 +53,20 @@ public class ProgramTests
     }
 
     [Fact]
+    public async Task Work_that_nobody_registers_is_told_with_the_call_of_the_program()
+    {
+        Wiring wiring = [Singleton.Of<Quay>()];
+        await using Container container = wiring.Build();
+        StringWriter errors = new();
+
+        int code = await container.RunWiredAsync<Uri>((_, _) => Task.CompletedTask, new ProgramOptions { Errors = errors });
+
+        Assert.Equal(1, code);
+        Assert.StartsWith("JV101 missing: Uri was requested, but is not registered", errors.ToString(), StringComparison.Ordinal);
+        Assert.DoesNotContain("WiredProgram.cs", errors.ToString().Split("   at ")[0], StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_warm_up_that_fails_is_written_and_nothing_runs()
     {
         Wiring wiring = [Singleton.Of<Quay>().WarmUp((_, _) => throw new TimeoutException("no tide"))];

@@ -10,7 +10,7 @@ namespace Junctivor.Runtime;
 /// <param name="Method">The method that was called.</param>
 internal sealed record RequestCall(string Caller, string? File, int Line, string Type, string Method)
 {
-    private static readonly string[] OwnAssemblies = ["Junctivor,", "Junctivor.AspNetCore,"];
+    private static readonly string[] OwnAssemblies = ["Junctivor,", "Junctivor.Hosting,", "Junctivor.AspNetCore,", "Junctivor.Testing,"];
 
     /// <summary>The call on this thread; null where none is found, such as where the runtime keeps no names.</summary>
     public static RequestCall? Find()
