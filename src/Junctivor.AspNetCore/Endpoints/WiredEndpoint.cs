@@ -41,7 +41,7 @@ internal sealed class WiredEndpoint(Container container, bool canHaveBody)
         });
         conventions.Finally(built =>
         {
-            if (built.Metadata.OfType<WiredEndpoint>().FirstOrDefault() is { } endpoint)
+            if (built.Metadata.OfType<WiredEndpoint>().LastOrDefault() is { } endpoint)
             {
                 endpoint.Filters = [.. built.FilterFactories.Select(FilterOf).OfType<Type>()];
                 endpoint.HideServices(built.Metadata);

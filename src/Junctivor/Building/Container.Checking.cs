@@ -17,6 +17,10 @@ public sealed partial class Container
     {
         ArgumentNullException.ThrowIfNull(entryPoints);
         ThrowIfDisposed();
-        return WiringReading.Of(Plans.Reader.Entries, entryPoints).ToReport(_options);
+        WiringReading reading = WiringReading.Of(Plans.Reader.Entries, entryPoints);
+
+        // What a branch does not reach was told by its build, which knows its parent.
+        return _options.ToReport(
+            reading.Reader.Graph, reading.Found.Concat(Report.All.Where(fault => fault.Kind == FaultKind.BranchNotSeen)));
     }
 }

@@ -4,8 +4,10 @@ namespace Junctivor.Registering;
 /// threads.</summary> <param name="read">Returns the value.</param>
 internal sealed class DeferredValue(Func<object?> read) : IDisposable, IAsyncDisposable
 {
-    private readonly Lock _gate = new();
     private volatile object? _value;
+
+    /// <summary>There is one for each request of a web server: so it is its own gate, and creates no other object for that.</summary>
+    private object Gate => this;
 
     /// <exception cref="InvalidOperationException">The function returned null.</exception>
     public object Get()
@@ -15,7 +17,7 @@ internal sealed class DeferredValue(Func<object?> read) : IDisposable, IAsyncDis
             return known;
         }
 
-        lock (_gate)
+        lock (Gate)
         {
             return _value ??= read() ?? throw new InvalidOperationException(
                 "The function of Incoming.WhenRequested returned null: return a value, or do not supply it.");
