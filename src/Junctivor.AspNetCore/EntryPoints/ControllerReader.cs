@@ -44,7 +44,7 @@ internal static class ControllerReader
         }
         else if (filter is ServiceFilterAttribute { ServiceType: var service })
         {
-            found.Add($"[ServiceFilter] of {name}", service, [new HandlerParameter("filter", service, [], IsOptional: false)]);
+            found.Add($"[ServiceFilter] of {name}", service, [new HandlerParameter("filter", service, [], () => false)]);
         }
     }
 

@@ -8,6 +8,7 @@ namespace Junctivor.EntryPoints;
 internal sealed class FoundEntryPoints(ServiceLookup lookup)
 {
     private readonly List<FoundEntryPoint> _found = [];
+    private readonly HashSet<(string Name, MemberInfo Written)> _known = [];
     private readonly List<string> _problems = [];
 
     public IReadOnlyList<FoundEntryPoint> All => _found;
@@ -26,11 +27,12 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
         }
     }
 
-    /// <summary>Adds what is requested by something that is written as a method or a class; once for each name.</summary>
+    /// <summary>Adds what is requested by something that is written as a method or a class; once, as a controller has several
+    /// endpoints.</summary>
     public void Add(string name, MemberInfo written, IEnumerable<HandlerParameter> services)
     {
-        RequestedService[] ofWiring = [.. services.Select(parameter => parameter.Service).Where(IsForWiring)];
-        if (ofWiring.Length > 0 && !_found.Exists(found => found.EntryPoint.Name == name))
+        RequestedService[] ofWiring = [.. services.Select(Requested).OfType<RequestedService>()];
+        if (ofWiring.Length > 0 && _known.Add((name, written)))
         {
             _found.Add(new FoundEntryPoint(new EntryPoint(name) { Services = ofWiring }, written));
         }
@@ -53,12 +55,19 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
         var several => several.FirstOrDefault(each => each.IsDefined(typeof(HostConstructorAttribute))),
     };
 
-    /// <summary>The host is asked only for what the wiring does not provide; some types are there wherever a scope is.</summary>
-    private bool IsForWiring(RequestedService service) =>
-        !typeof(Resolver).IsAssignableFrom(service.Type)
-        && service.Type != typeof(IServiceProvider)
-        && service.Mark is null or string or Type
-        && (service.Mark is null
-            ? lookup.IsOfWiring(service.Type) || !lookup.IsOfHost(service.Type)
-            : lookup.IsOfWiring(service.Type, service.Mark) || !lookup.IsOfHost(service.Type, service.Mark));
+    /// <summary>What is requested of the wiring; null for what the host has, and for what is there wherever a scope is.</summary>
+    private RequestedService? Requested(HandlerParameter parameter)
+    {
+        object? key = parameter.Key;
+        if (typeof(Resolver).IsAssignableFrom(parameter.Type) || parameter.Type == typeof(IServiceProvider)
+            || key is not (null or string or Type))
+        {
+            return null;
+        }
+
+        RequestedService requested = new(parameter.Type, parameter.Name) { Mark = key };
+        return (key is null ? lookup.IsOfWiring(parameter.Type) : lookup.IsOfWiring(parameter.Type, key)) ? requested
+            : (key is null ? lookup.IsOfHost(parameter.Type) : lookup.IsOfHost(parameter.Type, key)) ? null
+            : requested with { IsOptional = parameter.IsOptional() };
+    }
 }

@@ -9,8 +9,8 @@ namespace Junctivor.EntryPoints;
 /// <param name="Name">Its name.</param>
 /// <param name="Type">Its type.</param>
 /// <param name="Attributes">What is written before it.</param>
-/// <param name="IsOptional">Whether the host passes nothing where it has nothing.</param>
-internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<object> Attributes, bool IsOptional)
+/// <param name="IsOptional">Tells whether the host passes nothing where it has nothing, which takes a while to find out.</param>
+internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<object> Attributes, Func<bool> IsOptional)
 {
     /// <summary>Whether it says that it is a service.</summary>
     public bool IsMarkedAsService =>
@@ -20,15 +20,12 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
     public bool IsMarkedAsInput => Attributes.Any(attribute => attribute
         is IFromBodyMetadata or IFromFormMetadata or IFromHeaderMetadata or IFromQueryMetadata or IFromRouteMetadata);
 
-    public RequestedService Service => new(Type, Name)
-    {
-        Mark = Attributes.OfType<HostKeyAttribute>().FirstOrDefault()?.Key,
-        IsOptional = IsOptional,
-    };
+    /// <summary>Its key, a mark of the wiring; null for none.</summary>
+    public object? Key => Attributes.OfType<HostKeyAttribute>().FirstOrDefault()?.Key;
 
     public static HandlerParameter Of(ParameterInfo info) => new(
         info.Name ?? "", info.ParameterType, info.GetCustomAttributes(inherit: true),
-        info.HasDefaultValue || IsNullable(context => context.Create(info)));
+        () => info.HasDefaultValue || IsNullable(context => context.Create(info)));
 
     /// <summary>The parameters of a method. In the place of one with <c>[AsParameters]</c> are its own: those of its constructor, or else
     /// its properties.</summary>
@@ -36,7 +33,7 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
         info.IsDefined(typeof(AsParametersAttribute)) ? MembersOf(info.ParameterType) : [Of(info)]);
 
     public static HandlerParameter Of(PropertyInfo info) => new(
-        info.Name, info.PropertyType, info.GetCustomAttributes(inherit: true), IsNullable(context => context.Create(info)));
+        info.Name, info.PropertyType, info.GetCustomAttributes(inherit: true), () => IsNullable(context => context.Create(info)));
 
     [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = Trimming.KeptByHost)]
     private static IEnumerable<HandlerParameter> MembersOf(Type type) =>
