@@ -53,6 +53,7 @@ public static class WiredHost
             return;
         }
 
+        using IDisposable changes = ChangedWirings.Listen(change => HostLog.WriteChange(host, change));
         Task asked = host.WaitForStopAsync(ending.Token);
         if (await Task.WhenAny(asked, container.BackgroundFailure).ConfigureAwait(false) != asked)
         {

@@ -5,6 +5,7 @@ using Microsoft.Extensions.Logging;
 namespace Junctivor.Hosting.Tests;
 
 /// <summary>A host without a web server.</summary>
+[Collection("programs")]
 public class HostTests
 {
     private static CancellationToken Token => TestContext.Current.CancellationToken;

@@ -1,6 +1,7 @@
 namespace Junctivor.Hosting.Tests;
 
 /// <summary>A program without a host: its exit code, and what it writes where.</summary>
+[Collection("programs")]
 public class ProgramTests
 {
     private static CancellationToken Token => TestContext.Current.CancellationToken;

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Text.Json;
 
 namespace Junctivor.Package.Tests;
@@ -36,6 +37,34 @@ public sealed class TemplateTests(PackedLibrary packed)
     }
 
     [Fact]
+    public async Task A_wiring_that_is_changed_under_dotnet_watch_is_told_to_need_a_restart()
+    {
+        string folder = await CreateAsync("worker", "Watched");
+        using Process watch = Process.Start(new ProcessStartInfo(
+            "dotnet", ["watch", "--project", "Watched/Watched.csproj", "--non-interactive", "--verbose", "run"])
+        {
+            WorkingDirectory = folder,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            Environment = { ["NUGET_PACKAGES"] = Path.Combine(packed.Folder, "restored") },
+        })!;
+        try
+        {
+            Task<string> told = LineWithAsync(watch.StandardError, "was changed");
+            await LineWithAsync(watch.StandardOutput, "Waiting for changes");
+            string wiring = Path.Combine(folder, "Watched", "OfficeWiring.cs");
+            string text = await File.ReadAllTextAsync(wiring, Token);
+            await File.WriteAllTextAsync(wiring, text.Replace("Scoped.Of<TideLog>()", "Transient.Of<TideLog>()", StringComparison.Ordinal), Token);
+
+            Assert.StartsWith("OfficeWiring, which has a wiring, was changed.", await told, StringComparison.Ordinal);
+        }
+        finally
+        {
+            watch.Kill(entireProcessTree: true);
+        }
+    }
+
+    [Fact]
     public async Task A_web_server()
     {
         string folder = await CreateAsync("web", "Office-9");
@@ -52,8 +81,8 @@ public sealed class TemplateTests(PackedLibrary packed)
     /// <summary>A program of a template, built; templates are installed for this folder alone.</summary>
     private async Task<string> CreateAsync(string template, string name)
     {
-        string folder = Path.Combine(packed.Folder, $"template-{template}");
-        string installed = Path.Combine(packed.Folder, $"installed-{template}");
+        string folder = Path.Combine(packed.Folder, $"template-{name}");
+        string installed = Path.Combine(packed.Folder, $"installed-{name}");
         Directory.CreateDirectory(folder);
         await PackedLibrary.WriteSourcesAsync(folder);
         await RunAsync(folder, "dotnet", "new", "install", packed.FileOf("Junctivor.Templates"), "--debug:custom-hive", installed);
@@ -71,6 +100,19 @@ public sealed class TemplateTests(PackedLibrary packed)
         string tested = await RunAsync(folder, "dotnet", "test", "--no-build");
 
         Assert.Matches("succeeded: 2", tested);
+    }
+
+    private static async Task<string> LineWithAsync(StreamReader output, string part)
+    {
+        while (await output.ReadLineAsync(Token) is { } line)
+        {
+            if (line.Contains(part, StringComparison.Ordinal))
+            {
+                return line;
+            }
+        }
+
+        throw new InvalidOperationException($"No line has '{part}'.");
     }
 
     private static Task<string> RunAsync(string folder, string program, params string[] arguments) =>

@@ -31,11 +31,23 @@ internal static partial class HostLog
         }
     }
 
+    /// <summary>Writes that a wiring was changed, which has no effect.</summary>
+    public static void WriteChange(IHost host, string change)
+    {
+        if (LogOf(host) is { } log)
+        {
+            Change(log, change);
+        }
+    }
+
     private static ILogger? LogOf(IHost host) =>
         (host.Services.GetService(typeof(ILoggerFactory)) as ILoggerFactory)?.CreateLogger(Category);
 
     [LoggerMessage(Level = LogLevel.Warning, Message = "{Kind}: {Summary}. The whole text is in Container.Report; see {Help}.")]
     private static partial void Warn(ILogger log, FaultKind kind, string summary, string help);
+
+    [LoggerMessage(Level = LogLevel.Warning, Message = "{Change}")]
+    private static partial void Change(ILogger log, string change);
 
     [LoggerMessage(Level = LogLevel.Critical, Message = "The background work of {Service} failed. The program stops.")]
     private static partial void Stop(ILogger log, Exception? failure, string service);

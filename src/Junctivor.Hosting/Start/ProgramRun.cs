@@ -23,6 +23,7 @@ internal sealed class ProgramRun(Container container, ProgramOptions options, St
         int IfStopped() => work is null ? 0 : stop.ExitCode;
         if (await TryAsync(() => container.WarmUpAsync(stop.Token), IfStopped).ConfigureAwait(false))
         {
+            using IDisposable changes = ChangedWirings.Listen(options.Errors.WriteLine);
             Task watching = WatchAsync();
             await TryAsync(
                 async () => _exitCode = await (work is null ? WaitAsync() : work(stop.Token)).ConfigureAwait(false),
