@@ -7,7 +7,8 @@ namespace Junctivor.Hosting.Tests;
 [Collection("programs")]
 public class ChangedWiringTests
 {
-    private static Wiring Declared => [Singleton.From(() => new Uri("quay://1")).Background((_, stop) => Task.Delay(Timeout.Infinite, stop))];
+    private static Wiring Declared =>
+        [Singleton.From(() => new Uri("quay://1")).Background((_, stop) => Task.Delay(Timeout.Infinite, stop))];
 
     [Fact]
     public async Task A_changed_wiring_is_told_and_other_changes_are_not()

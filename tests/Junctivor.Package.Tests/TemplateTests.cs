@@ -53,8 +53,9 @@ public sealed class TemplateTests(PackedLibrary packed)
             Task<string> told = LineWithAsync(watch.StandardError, "was changed");
             await LineWithAsync(watch.StandardOutput, "Waiting for changes");
             string wiring = Path.Combine(folder, "Watched", "OfficeWiring.cs");
-            string text = await File.ReadAllTextAsync(wiring, Token);
-            await File.WriteAllTextAsync(wiring, text.Replace("Scoped.Of<TideLog>()", "Transient.Of<TideLog>()", StringComparison.Ordinal), Token);
+            string text = (await File.ReadAllTextAsync(wiring, Token))
+                .Replace("Scoped.Of<TideLog>()", "Transient.Of<TideLog>()", StringComparison.Ordinal);
+            await File.WriteAllTextAsync(wiring, text, Token);
 
             Assert.StartsWith("OfficeWiring, which has a wiring, was changed.", await told, StringComparison.Ordinal);
         }

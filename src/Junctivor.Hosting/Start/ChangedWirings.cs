@@ -7,8 +7,8 @@ using System.Reflection.Metadata;
 namespace Junctivor.Hosting;
 
 /// <summary>
-/// Hears of code that is changed while the program runs, such as by <c>dotnet watch</c>: a container keeps the registrations that it was built
-/// with, so a change of a wiring is told, and not silently without effect. Safe for use by several threads.
+/// Hears of code that is changed while the program runs, such as by <c>dotnet watch</c>: a container keeps the registrations that it was
+/// built with, so a change of a wiring is told, and not silently without effect. Safe for use by several threads.
 /// </summary>
 internal static class ChangedWirings
 {

@@ -22,7 +22,8 @@ public class EntryPointTests
         CheckReport report = Wiring.Check(new BuildOptions(), [page]);
 
         Assert.Empty(report.Faults);
-        Assert.Equal("Quay is registered, but unused: nothing that is resolved directly depends on it", Assert.Single(report.Warnings).Summary);
+        Assert.Equal(
+            "Quay is registered, but unused: nothing that is resolved directly depends on it", Assert.Single(report.Warnings).Summary);
     }
 
     [Fact]
