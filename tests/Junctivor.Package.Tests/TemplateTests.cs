@@ -41,7 +41,7 @@ public sealed class TemplateTests(PackedLibrary packed)
     {
         string folder = await CreateAsync("worker", "Watched");
         using Process watch = Process.Start(new ProcessStartInfo(
-            "dotnet", ["watch", "--project", "Watched/Watched.csproj", "--non-interactive", "--verbose", "run"])
+            "dotnet", ["watch", "--project", "Watched/Watched.csproj", "--non-interactive", "run"])
         {
             WorkingDirectory = folder,
             RedirectStandardOutput = true,
