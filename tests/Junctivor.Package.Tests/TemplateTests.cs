@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Text.Json;
 
 namespace Junctivor.Package.Tests;
@@ -37,35 +36,6 @@ public sealed class TemplateTests(PackedLibrary packed)
     }
 
     [Fact]
-    public async Task A_wiring_that_is_changed_under_dotnet_watch_is_told_to_need_a_restart()
-    {
-        string folder = await CreateAsync("worker", "Watched");
-        using Process watch = Process.Start(new ProcessStartInfo(
-            "dotnet", ["watch", "--project", "Watched/Watched.csproj", "--non-interactive", "run"])
-        {
-            WorkingDirectory = folder,
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-            Environment = { ["NUGET_PACKAGES"] = Path.Combine(packed.Folder, "restored") },
-        })!;
-        try
-        {
-            Task<string> told = LineWithAsync(watch.StandardError, "was changed");
-            await LineWithAsync(watch.StandardOutput, "Waiting for changes");
-            string wiring = Path.Combine(folder, "Watched", "OfficeWiring.cs");
-            string text = (await File.ReadAllTextAsync(wiring, Token))
-                .Replace("Scoped.Of<TideLog>()", "Transient.Of<TideLog>()", StringComparison.Ordinal);
-            await File.WriteAllTextAsync(wiring, text, Token);
-
-            Assert.StartsWith("OfficeWiring, which has a wiring, was changed.", await told, StringComparison.Ordinal);
-        }
-        finally
-        {
-            watch.Kill(entireProcessTree: true);
-        }
-    }
-
-    [Fact]
     public async Task A_web_server()
     {
         string folder = await CreateAsync("web", "Office-9");
@@ -101,19 +71,6 @@ public sealed class TemplateTests(PackedLibrary packed)
         string tested = await RunAsync(folder, "dotnet", "test", "--no-build");
 
         Assert.Matches("succeeded: 2", tested);
-    }
-
-    private static async Task<string> LineWithAsync(StreamReader output, string part)
-    {
-        while (await output.ReadLineAsync(Token) is { } line)
-        {
-            if (line.Contains(part, StringComparison.Ordinal))
-            {
-                return line;
-            }
-        }
-
-        throw new InvalidOperationException($"No line has '{part}'.");
     }
 
     private static Task<string> RunAsync(string folder, string program, params string[] arguments) =>
