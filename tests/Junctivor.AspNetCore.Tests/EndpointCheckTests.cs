@@ -25,7 +25,7 @@ public class EndpointCheckTests
                 return crane.Lift(number);
             });
             routes.MapDelete("/tides", (ITideTable tides) => tides.Height);
-            routes.MapGet("/winds", ([FromKey("west")] string wind) => wind);
+            routes.MapGet("/winds", ([FromKeyedServicesAttribute("west")] string wind) => wind);
         });
 
         Assert.Empty(refused.Problems);

@@ -9,7 +9,7 @@ public class EndpointTests
         using Microsoft.AspNetCore.Builder;
         using Microsoft.AspNetCore.Mvc;
         using Microsoft.AspNetCore.Routing;
-        using Microsoft.Extensions.DependencyInjection;
+        using KEYS;
         using Microsoft.Extensions.Logging;
 
         public static class Program
@@ -38,6 +38,10 @@ public class EndpointTests
         public sealed class Ledger;
         public sealed class Desk(Ledger ledger) { public object Ledger => ledger; }
         """;
+
+    /// <summary>Where the host has its attribute for services with a key: beside the type of its own registrations.</summary>
+    private static readonly string Keys =
+        typeof(Microsoft.AspNetCore.Builder.WebApplicationBuilder).GetProperty("Services")!.PropertyType.Namespace!;
 
     private const string Tides = "app.MapGet(\"/tides\", ([FromServices] ITides tides) => $\"{tides}\");";
 
@@ -112,6 +116,7 @@ public class EndpointTests
         $"{each.Id} at {each.Location.SourceTree!.ToString()[each.Location.SourceSpan.Start..each.Location.SourceSpan.End]}"));
 
     private static string Written(string entries, string routes) => Frame
+        .Replace("KEYS", Keys, StringComparison.Ordinal)
         .Replace("ENTRIES", entries, StringComparison.Ordinal)
         .Replace("ROUTES", routes, StringComparison.Ordinal);
 }

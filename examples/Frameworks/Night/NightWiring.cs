@@ -14,15 +14,17 @@ public static class NightWiring
         Singleton.Of<RoundBook>(),
         Scoped.Of<NightRound>(),
         Singleton.From(() => new InMemoryStorage()).Also<JobStorage>(),
-        Singleton.Of<LendingActivator>().Accept("JV502", reason: "It lends jobs, by their types."),
+        Transient.Of(typeof(ScopedRun<>), typeof(ScopedRun<>)),
+        Singleton.Of<WiredActivator>().Accept("JV502", reason: "It resolves jobs, by their types."),
         Singleton.Of<NightSchedule>().Background((schedule, stopping) => schedule.RunAsync(stopping)),
     ];
 
-    private sealed class NightSchedule(JobStorage storage, LendingActivator jobs)
+    private sealed class NightSchedule(JobStorage storage, WiredActivator jobs)
     {
         public async Task RunAsync(CancellationToken stopping)
         {
-            new RecurringJobManager(storage).AddOrUpdate<NightRound>("round", round => round.RunAsync(CancellationToken.None), EverySecond);
+            new RecurringJobManager(storage).AddOrUpdate<ScopedRun<NightRound>>(
+                "round", run => run.RunAsync(CancellationToken.None), EverySecond);
             using BackgroundJobServer server =
                 new(new BackgroundJobServerOptions { Activator = jobs, SchedulePollingInterval = Polling }, storage);
             await Task.Delay(Timeout.Infinite, stopping).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);

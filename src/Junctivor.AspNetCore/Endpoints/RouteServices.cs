@@ -8,7 +8,7 @@ namespace Junctivor.Endpoints;
 /// </summary>
 /// <param name="host">The host's own provider.</param>
 /// <param name="container">The container.</param>
-internal sealed class RouteServices(IServiceProvider host, Container container) : IServiceProvider, IHostKeyedServiceCheck
+internal sealed class RouteServices(IServiceProvider host, Container container) : IServiceProvider, IServiceProviderIsKeyedService
 {
     private readonly ServiceLookup _known = new(host, container);
 

@@ -31,7 +31,8 @@ public static class WiredEndpoints
         ArgumentNullException.ThrowIfNull(routes);
         ArgumentNullException.ThrowIfNull(container);
         ArgumentNullException.ThrowIfNull(prefix);
-        RouteGroupBuilder group = new WiredRoutes(routes, container).MapGroup(prefix);
+        IServiceProvider host = routes.CreateApplicationBuilder().ApplicationServices;
+        RouteGroupBuilder group = WiredRoutes.Group(routes, new RouteServices(host, container), prefix);
         WiredEndpoint.Follow(group, container);
         return group;
     }

@@ -1,27 +1,30 @@
-using System.Collections.ObjectModel;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Routing;
 
 namespace Junctivor.Endpoints;
 
-/// <summary>The routes of an application, for endpoints whose parameters may be services of a container.</summary>
-/// <param name="outer">The routes of the application.</param>
-/// <param name="container">The container.</param>
-internal sealed class WiredRoutes(IEndpointRouteBuilder outer, Container container) : IEndpointRouteBuilder
+/// <summary>Starts groups of routes for endpoints whose parameters may be services of a container.</summary>
+internal static class WiredRoutes
 {
-    public IServiceProvider ServiceProvider { get; } = new RouteServices(outer.ServiceProvider, container);
-
-    public ICollection<EndpointDataSource> DataSources { get; } = new BuiltSources(outer.DataSources);
-
-    public IApplicationBuilder CreateApplicationBuilder() => outer.CreateApplicationBuilder();
-
-    /// <summary>Adds every source to the application, too, as one that builds its endpoints once.</summary>
-    private sealed class BuiltSources(ICollection<EndpointDataSource> application) : Collection<EndpointDataSource>
+    /// <summary>Starts a group on the framework's own routes, which take their provider from an application builder: so it is one of ours
+    /// that is asked what is a service. The endpoints belong to the outer routes.</summary>
+    /// <param name="outer">The routes of the application, or of a group.</param>
+    /// <param name="provider">What is asked.</param>
+    /// <param name="prefix">What the paths start with.</param>
+    public static RouteGroupBuilder Group(IEndpointRouteBuilder outer, IServiceProvider provider, string prefix)
     {
-        protected override void InsertItem(int index, EndpointDataSource item)
+        RouteGroupBuilder group = null!;
+        new ApplicationBuilder(provider).UseRouting().UseEndpoints(routes =>
         {
-            base.InsertItem(index, item);
-            application.Add(new BuiltEndpointSource(item));
-        }
+            group = routes.MapGroup(prefix);
+            foreach (EndpointDataSource source in routes.DataSources)
+            {
+                outer.DataSources.Add(new BuiltEndpointSource(source));
+            }
+
+            // Else they would be added to those of the host a second time.
+            routes.DataSources.Clear();
+        });
+        return group;
     }
 }

@@ -1,3 +1,4 @@
+using System.Reflection;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.Abstractions;
@@ -10,6 +11,10 @@ namespace Junctivor.EntryPoints;
 /// <summary>Reads controllers, their actions, and the filters of actions and pages.</summary>
 internal static class ControllerReader
 {
+    /// <summary>The class that such a filter creates: the only type that it is told.</summary>
+    private static readonly PropertyInfo CreatedBy =
+        typeof(TypeFilterAttribute).GetProperties().Single(property => property.PropertyType == typeof(Type));
+
     public static void Read(Endpoint endpoint, string name, FoundEntryPoints found)
     {
         if (endpoint.Metadata.GetMetadata<ActionDescriptor>() is not { } action)
@@ -38,7 +43,7 @@ internal static class ControllerReader
     /// <summary>A filter that the host creates, by a type that it is told.</summary>
     private static void ReadFilter(IFilterMetadata filter, string name, FoundEntryPoints found)
     {
-        if (filter is TypeFilterAttribute { ImplementationType: var created })
+        if (filter is TypeFilterAttribute && CreatedBy.GetValue(filter) is Type created)
         {
             found.AddClass(created.Name, created);
         }

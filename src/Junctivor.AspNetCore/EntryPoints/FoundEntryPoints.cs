@@ -52,7 +52,7 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
     public static ConstructorInfo? ConstructorOf(Type type) => type.IsAbstract ? null : type.GetConstructors() switch
     {
         [var only] => only,
-        var several => several.FirstOrDefault(each => each.IsDefined(typeof(HostConstructorAttribute))),
+        var several => several.FirstOrDefault(each => each.IsDefined(typeof(ActivatorUtilitiesConstructorAttribute))),
     };
 
     /// <summary>What is requested of the wiring; null for what the host has, and for what is there wherever a scope is.</summary>

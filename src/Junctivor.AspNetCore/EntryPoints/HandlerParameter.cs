@@ -14,14 +14,14 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
 {
     /// <summary>Whether it says that it is a service.</summary>
     public bool IsMarkedAsService =>
-        Attributes.Any(attribute => attribute is IFromServiceMetadata or HostKeyAttribute);
+        Attributes.Any(attribute => attribute is IFromServiceMetadata or FromKeyedServicesAttribute);
 
     /// <summary>Whether it says that it comes from the request.</summary>
     public bool IsMarkedAsInput => Attributes.Any(attribute => attribute
         is IFromBodyMetadata or IFromFormMetadata or IFromHeaderMetadata or IFromQueryMetadata or IFromRouteMetadata);
 
     /// <summary>Its key, a mark of the wiring; null for none.</summary>
-    public object? Key => Attributes.OfType<HostKeyAttribute>().FirstOrDefault()?.Key;
+    public object? Key => Attributes.OfType<FromKeyedServicesAttribute>().FirstOrDefault()?.Key;
 
     public static HandlerParameter Of(ParameterInfo info) => new(
         info.Name ?? "", info.ParameterType, info.GetCustomAttributes(inherit: true),

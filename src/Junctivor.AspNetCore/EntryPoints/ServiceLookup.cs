@@ -4,12 +4,13 @@ namespace Junctivor.EntryPoints;
 /// <summary>Who provides a service: the wiring, the host, or nobody. Nothing is created.</summary>
 /// <param name="host">The host's own provider.</param>
 /// <param name="container">The container.</param>
-internal sealed class ServiceLookup(IServiceProvider host, Container container) : IHostKeyedServiceCheck
+internal sealed class ServiceLookup(IServiceProvider host, Container container) : IServiceProviderIsKeyedService
 {
-    private readonly IHostKeyedServiceCheck? _host = host.GetService(typeof(IHostKeyedServiceCheck)) as IHostKeyedServiceCheck;
+    private readonly IServiceProviderIsKeyedService? _host =
+        host.GetService(typeof(IServiceProviderIsKeyedService)) as IServiceProviderIsKeyedService;
 
     /// <summary>Whether the host asks for an interface that tells what is a service: this one, or the one that it extends.</summary>
-    public static bool IsCheck(Type type) => type.IsInterface && type.IsAssignableFrom(typeof(IHostKeyedServiceCheck));
+    public static bool IsCheck(Type type) => type.IsInterface && type.IsAssignableFrom(typeof(IServiceProviderIsKeyedService));
 
     /// <inheritdoc cref="IsProvided(Type)"/>
     public bool IsService(Type serviceType) => IsProvided(serviceType);

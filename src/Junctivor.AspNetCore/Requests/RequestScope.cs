@@ -8,8 +8,7 @@ namespace Junctivor.Requests;
 /// The scope of one request, as the host sees it: it asks the scope first, and the host's own provider for what the wiring does not know.
 /// That provider comes to be only when it is asked.
 /// </summary>
-internal sealed partial class RequestScope
-    : IHostKeyedLookup, IHostRequiredLookup, IServiceProvidersFeature, IAsyncDisposable
+internal sealed partial class RequestScope : IServiceProvidersFeature, IAsyncDisposable
 {
     private readonly HttpContext _context;
     private readonly SessionVisit? _visit;
