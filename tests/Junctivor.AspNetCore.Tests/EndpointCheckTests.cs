@@ -2,6 +2,7 @@ using System.Reflection;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.ApplicationParts;
 using Microsoft.AspNetCore.Mvc.Controllers;
+using Microsoft.AspNetCore.Mvc.Filters;
 
 namespace Junctivor.AspNetCore.Tests;
 
@@ -124,10 +125,13 @@ public class EndpointCheckTests
             host: builder => builder.Services.AddControllers().ConfigureApplicationPartManager(
                 parts => parts.FeatureProviders.Add(new Also(typeof(TideController)))));
 
-        Fault fault = Assert.Single(refused.Report.Faults);
+        Fault fault = Assert.Single(refused.Report.Faults, each => each.Summary.Contains("ITideTable", StringComparison.Ordinal));
         Assert.Equal(
-            ["TideController", "TideController.Read (GET /tide-controller)", "TideFilter of GET /desk"],
-            fault.Path.Where(step => step.Depth == 0).Select(step => step.Name));
+            ["TideController", "TideController.Read (GET /tide-controller)", "TideFilter of GET /desk", "TideStamp"],
+            fault.Path.Where(step => step.Depth == 0).Select(step => step.Name).Order());
+        Assert.Equal(
+            "[ServiceFilter] of POST /tide-controller requires Seal, which is not registered",
+            Assert.Single(refused.Report.Faults.Except([fault])).Summary);
         Assert.Contains("TideController.Write reads Desk desk from the body", Assert.Single(refused.Problems), StringComparison.Ordinal);
     }
 
@@ -145,8 +149,11 @@ public class EndpointCheckTests
             await Assert.ThrowsAsync<EndpointException>(() => app.StartWarmAsync(container, TestContext.Current.CancellationToken));
 
         Assert.Equal(
-            ["/Pages/Desk.cshtml requires Ledger, which is not registered", "DeskModel requires Desk, which is not registered"],
+            ["/Pages/Desk.cshtml requires Ledger, which is not registered", "Desk is required in 2 places, but is not registered"],
             refused.Report.Faults.Select(fault => fault.Summary).Order());
+        Assert.Equal(
+            ["DeskModel", "DeskViewComponent"],
+            refused.Report.Faults.Single(fault => fault.Summary.StartsWith("Desk ", StringComparison.Ordinal)).Candidates);
     }
 
     [Fact]
@@ -189,14 +196,23 @@ public class EndpointCheckTests
             new(tides.Height);
     }
 
+    private sealed class TideStamp(ITideTable tides) : ResultFilterAttribute
+    {
+        public override void OnResultExecuted(ResultExecutedContext context) => context.HttpContext.Items["tide"] = tides.Height;
+    }
+
+    private sealed class Seal : ResultFilterAttribute;
+
     [ApiController]
     [Route("tide-controller")]
     private sealed class TideController(ITideTable tides) : ControllerBase
     {
         [HttpGet]
+        [TypeFilter(typeof(TideStamp))]
         public int Read([FromServices] ITideTable again) => tides.Height + again.Height;
 
         [HttpPost]
+        [ServiceFilter(typeof(Seal))]
         public string Write(Desk desk) => desk.Answer;
     }
 

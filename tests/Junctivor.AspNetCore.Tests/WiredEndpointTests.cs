@@ -39,7 +39,9 @@ public class WiredEndpointTests
     {
         await using Office office = await OpenAsync(
             routes => routes.MapGet("/winds", (
-                [FromKeyedServicesAttribute("north")] string north, [FromKeyedServicesAttribute(typeof(South))] string south, [FromKeyedServicesAttribute("west")] string? west) =>
+                [FromKeyedServicesAttribute("north")] string north,
+                [FromKeyedServicesAttribute(typeof(South))] string south,
+                [FromKeyedServicesAttribute("west")] string? west) =>
                 $"{north}, {south}, {west is null}"));
 
         Assert.Equal("north wind, south wind, True", await office.GetAsync("/winds"));
