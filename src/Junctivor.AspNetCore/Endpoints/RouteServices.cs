@@ -22,7 +22,7 @@ internal sealed class RouteServices(IServiceProvider host, Container container) 
     public bool IsService(Type serviceType)
     {
         WiredEndpoint? endpoint = WiredEndpoint.Current;
-        bool isService = _known.IsProvided(serviceType) || IsNoBody(serviceType) || endpoint?.CanHaveBody == false;
+        bool isService = _known.IsService(serviceType) || IsNoBody(serviceType) || endpoint?.CanHaveBody == false;
         if (isService)
         {
             endpoint?.AddService(serviceType);
@@ -31,7 +31,7 @@ internal sealed class RouteServices(IServiceProvider host, Container container) 
         return isService;
     }
 
-    public bool IsKeyedService(Type serviceType, object? serviceKey) => _known.IsProvided(serviceType, serviceKey);
+    public bool IsKeyedService(Type serviceType, object? serviceKey) => _known.IsKeyedService(serviceType, serviceKey);
 
     /// <summary>Whether no text can become one: an interface or abstract class of the user's, which does not say how it is read.</summary>
     private static bool IsNoBody(Type type) =>

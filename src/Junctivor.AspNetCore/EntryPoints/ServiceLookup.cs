@@ -12,17 +12,12 @@ internal sealed class ServiceLookup(IServiceProvider host, Container container) 
     /// <summary>Whether the host asks for an interface that tells what is a service: this one, or the one that it extends.</summary>
     public static bool IsCheck(Type type) => type.IsInterface && type.IsAssignableFrom(typeof(IServiceProviderIsKeyedService));
 
-    /// <inheritdoc cref="IsProvided(Type)"/>
-    public bool IsService(Type serviceType) => IsProvided(serviceType);
-
-    /// <inheritdoc cref="IsProvided(Type, object)"/>
-    public bool IsKeyedService(Type serviceType, object? serviceKey) => IsProvided(serviceType, serviceKey);
-
     /// <summary>Whether the wiring or the host provides it.</summary>
-    public bool IsProvided(Type type) => IsOfWiring(type) || IsOfHost(type);
+    public bool IsService(Type serviceType) => IsOfWiring(serviceType) || IsOfHost(serviceType);
 
     /// <summary>The same for a service with a mark, which the host calls a key.</summary>
-    public bool IsProvided(Type type, object? key) => IsOfWiring(type, key) || IsOfHost(type, key);
+    public bool IsKeyedService(Type serviceType, object? serviceKey) =>
+        IsOfWiring(serviceType, serviceKey) || IsOfHost(serviceType, serviceKey);
 
     /// <summary>Whether the wiring provides it; a list, where the wiring provides something to be in it.</summary>
     public bool IsOfWiring(Type type) => container.Knows(type) && (ElementOf(type) is not { } element || container.Knows(element));
