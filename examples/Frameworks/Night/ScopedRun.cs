@@ -4,5 +4,6 @@ namespace Frameworks.Night;
 public sealed class ScopedRun<TJob>(FreshScope<TJob> jobs)
     where TJob : class, IScheduledJob
 {
-    public Task RunAsync(CancellationToken stopping) => jobs.RunAsync((job, cancellationToken) => job.RunAsync(cancellationToken), stopping);
+    public Task RunAsync(CancellationToken stopping) =>
+        jobs.RunAsync((job, cancellationToken) => job.RunAsync(cancellationToken), stopping);
 }
