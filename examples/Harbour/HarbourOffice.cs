@@ -40,7 +40,7 @@ public sealed class HarbourOffice : IAsyncDisposable
             WebApplication server = builder.Build();
             server.UseProblemAnswers(container.Resolve<ILogger>());
             server.UseJunctivor(container, WithShifts(container));
-            server.MapWiredEndpoints(container);
+            Map(server, container);
             server.MapWiringPage("/wiring", container);
             further?.Invoke(server);
             await server.StartWarmAsync(container);
@@ -51,6 +51,16 @@ public sealed class HarbourOffice : IAsyncDisposable
             await container.DisposeAsync();
             throw;
         }
+    }
+
+    /// <summary>What the endpoints request, for <c>junctivor check</c>: they are mapped, and nothing is opened.</summary>
+    [CheckedEntryPoints("office")]
+    [CheckedEntryPoints("rehearsal")]
+    public static IReadOnlyList<EntryPoint> Endpoints(Container container)
+    {
+        WebApplication server = WebApplication.CreateSlimBuilder().Build();
+        Map(server, container);
+        return server.ReadEntryPoints(container);
     }
 
     /// <summary>Completes when the office is told to close.</summary>
@@ -64,6 +74,8 @@ public sealed class HarbourOffice : IAsyncDisposable
         await _server.DisposeAsync();
         await Container.DisposeAsync();
     }
+
+    private static void Map(WebApplication server, Container container) => server.MapWiredEndpoints(container);
 
     /// <summary>Each request visits the shift that is on duty.</summary>
     private static RequestOptions WithShifts(Container container)

@@ -14,6 +14,8 @@ namespace Junctivor.Testing;
 /// </example>
 public static class WiringTestExtensions
 {
+    private static readonly BuildOptions WithoutWarnings = new() { WarningsAreFaults = true };
+
     /// <summary>Checks a wiring.</summary>
     /// <param name="wiring">The wiring.</param>
     /// <exception cref="WiringTestException">It has faults: the message has all findings.</exception>
@@ -35,6 +37,19 @@ public static class WiringTestExtensions
         Require(wiring.Check(new BuildOptions(), entryPoints));
     }
 
+    /// <summary>Checks a wiring, and what entry points require of it that are read by a method, such as one with
+    /// <see cref="CheckedEntryPointsAttribute"/>.</summary>
+    /// <param name="wiring">The wiring.</param>
+    /// <param name="entryPoints">Returns what requests services from outside the wiring. The container that it gets knows the wiring, and
+    /// no values.</param>
+    /// <exception cref="WiringTestException">It has faults: the message has all findings.</exception>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    public static void MustBeSound(this Wiring wiring, Func<Container, IReadOnlyCollection<EntryPoint>> entryPoints)
+    {
+        ArgumentNullException.ThrowIfNull(wiring);
+        Require(wiring.Check(new BuildOptions(), entryPoints));
+    }
+
     /// <summary>Checks a wiring; a warning that no registration accepts fails the test, too.</summary>
     /// <param name="wiring">The wiring.</param>
     /// <exception cref="WiringTestException">It has faults or warnings: the message has all findings.</exception>
@@ -42,7 +57,19 @@ public static class WiringTestExtensions
     public static void MustHaveNoWarnings(this Wiring wiring)
     {
         ArgumentNullException.ThrowIfNull(wiring);
-        Require(wiring.Check(new BuildOptions { WarningsAreFaults = true }));
+        Require(wiring.Check(WithoutWarnings));
+    }
+
+    /// <summary>Checks a wiring, and what entry points require of it; a warning that no registration accepts fails the test, too.</summary>
+    /// <param name="wiring">The wiring.</param>
+    /// <param name="entryPoints">Returns what requests services from outside the wiring. The container that it gets knows the wiring, and
+    /// no values.</param>
+    /// <exception cref="WiringTestException">It has faults or warnings: the message has all findings.</exception>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    public static void MustHaveNoWarnings(this Wiring wiring, Func<Container, IReadOnlyCollection<EntryPoint>> entryPoints)
+    {
+        ArgumentNullException.ThrowIfNull(wiring);
+        Require(wiring.Check(WithoutWarnings, entryPoints));
     }
 
     /// <summary>

@@ -35,7 +35,7 @@ internal static class ControllerReader
                 $"{controlled.ControllerTypeInfo.Name}.{controlled.MethodInfo.Name} ({name})", controlled.MethodInfo,
                 parameters.Where(parameter => parameter.IsMarkedAsService));
             HandlerReader.FindServiceInBody(
-                $"{controlled.ControllerTypeInfo.Name}.{controlled.MethodInfo.Name}",
+                $"{controlled.ControllerTypeInfo.Name}.{controlled.MethodInfo.Name}", controlled.MethodInfo,
                 parameters.Where(parameter => IsBody(controlled, parameter.Name)), found);
         }
     }

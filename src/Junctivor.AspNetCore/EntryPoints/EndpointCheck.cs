@@ -1,6 +1,4 @@
-using Junctivor.Endpoints;
 using Microsoft.AspNetCore.Builder;
-using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.Hosting;
 
 namespace Junctivor.EntryPoints;
@@ -10,8 +8,6 @@ namespace Junctivor.EntryPoints;
 /// <param name="container">The container.</param>
 internal sealed class EndpointCheck(IApplicationBuilder app, Container container)
 {
-    private const string RoutesInProperties = "__EndpointRouteBuilder";
-
     private int _hasRun;
 
     /// <summary>The check before the warm-up, where the host is the application itself, so that its endpoints are all mapped.</summary>
@@ -29,22 +25,7 @@ internal sealed class EndpointCheck(IApplicationBuilder app, Container container
         }
 
         EndpointReader reader = new(app.ApplicationServices, container);
-        reader.Read(Sources());
+        reader.Read(EndpointSources.Of(app));
         CheckReport report = container.Check(reader.EntryPoints);
-        return report.IsSound && reader.Problems.Count == 0
-            ? report
-            : throw new EndpointException(reader.Problems, container.Check(reader.WithPlaces()));
-    }
-
-    private ICollection<EndpointDataSource> Sources()
-    {
-        app.Properties.TryGetValue(RoutesInProperties, out object? mapped);
-        if ((app as IEndpointRouteBuilder ?? mapped as IEndpointRouteBuilder) is { } routes)
-        {
-            BuiltEndpointSource.Wrap(routes.DataSources);
-            return routes.DataSources;
-        }
-
-        return app.ApplicationServices.GetService(typeof(EndpointDataSource)) is EndpointDataSource all ? [all] : [];
-    }
-}
+        return report.IsSound ? report : throw new EndpointException(container.Check(reader.WithPlaces()));
+    }}

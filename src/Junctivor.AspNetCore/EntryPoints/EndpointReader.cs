@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Reflection;
 using System.Runtime.CompilerServices;
 using System.Text.RegularExpressions;
@@ -17,9 +16,6 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
 {
     private readonly FoundEntryPoints _found = new(new ServiceLookup(host, container));
 
-    /// <summary>What is wrong with the endpoints, and is no fault of the wiring.</summary>
-    public IReadOnlyList<string> Problems => _found.Problems;
-
     /// <summary>What was found.</summary>
     public IReadOnlyList<EntryPoint> EntryPoints => [.. _found.All.Select(found => found.EntryPoint)];
 
@@ -27,10 +23,10 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
     public IReadOnlyList<EntryPoint> WithPlaces()
     {
         IReadOnlyDictionary<MemberInfo, (string File, int Line)> places =
-            MethodPlaces.Of(_found.All.Select(found => found.Written));
+            MethodPlaces.Of(_found.All.Select(found => found.Written).OfType<MemberInfo>());
         return
         [
-            .. _found.All.Select(found => places.TryGetValue(found.Written, out (string File, int Line) place)
+            .. _found.All.Select(found => found.Written is { } written && places.TryGetValue(written, out (string File, int Line) place)
                 ? found.EntryPoint with { File = place.File, Line = place.Line }
                 : found.EntryPoint),
         ];
@@ -88,15 +84,16 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
         }
         catch (InvalidOperationException refusal)
         {
-            _found.AddProblem(TextOf(refusal, RefusedIn(source)));
+            (string name, MethodInfo? handler) = RefusedIn(source);
+            AddRefused(refusal, name, handler);
             return [];
         }
     }
 
     /// <summary>The endpoint that the host could not build: the last that it began.</summary>
-    private string RefusedIn(EndpointDataSource source)
+    private (string Name, MethodInfo? Handler) RefusedIn(EndpointDataSource source)
     {
-        string last = "an endpoint";
+        (string Name, MethodInfo? Handler) last = ("an endpoint", null);
         try
         {
             source.GetGroupedEndpoints(new RouteGroupContext
@@ -104,7 +101,8 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
                 Prefix = RoutePatternFactory.Parse(""),
                 ApplicationServices = host,
                 Conventions = [builder => last = builder is RouteEndpointBuilder route
-                    ? NameOf(route.RoutePattern, route.Metadata.OfType<IHttpMethodMetadata>().LastOrDefault())
+                    ? (NameOf(route.RoutePattern, route.Metadata.OfType<IHttpMethodMetadata>().LastOrDefault()),
+                        route.Metadata.OfType<MethodInfo>().FirstOrDefault())
                     : last],
             });
         }
@@ -116,14 +114,24 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
         return last;
     }
 
-    private static string TextOf(InvalidOperationException refusal, string endpoint)
+    private void AddRefused(InvalidOperationException refusal, string name, MethodInfo? handler)
     {
         string[] inferred = [.. InferredBody().Matches(refusal.Message).Select(match => match.Groups[1].Value)];
-        return inferred.Length == 0
-            ? $"{endpoint}: {refusal.Message}"
-            : string.Create(
-                CultureInfo.InvariantCulture,
-                $"{endpoint}: the host takes {string.Join(" and ", inferred)} for the body of the request. If it is a service, map the endpoint with app.MapWired(container), or write [FromServices] before it.");
+        if (inferred.Length > 0)
+        {
+            _found.AddProblem(
+                name, handler,
+                $"{name}: the host takes {string.Join(" and ", inferred)} for the body of the request",
+                inferred.Length == 1
+                    ? "if it is a service, map the endpoint with app.MapWired(container)"
+                    : "if they are services, map the endpoint with app.MapWired(container)",
+                $"write [FromServices] before {(inferred.Length == 1 ? "it" : "them")}");
+        }
+        else
+        {
+            _found.AddProblem(
+                name, handler, $"{name}: {refusal.Message.ReplaceLineEndings(" ").TrimEnd('.')}", "change it as the host's message says");
+        }
     }
 
     /// <summary>The host lists the parameters of the handler, each with where it would come from.</summary>

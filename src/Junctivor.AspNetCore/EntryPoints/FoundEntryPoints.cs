@@ -8,22 +8,23 @@ namespace Junctivor.EntryPoints;
 internal sealed class FoundEntryPoints(ServiceLookup lookup)
 {
     private readonly List<FoundEntryPoint> _found = [];
-    private readonly HashSet<(string Name, MemberInfo Written)> _known = [];
-    private readonly List<string> _problems = [];
+    private readonly HashSet<(string Text, MemberInfo? Written)> _known = [];
 
     public IReadOnlyList<FoundEntryPoint> All => _found;
 
-    /// <summary>What is wrong, and is no fault of the wiring: whole sentences.</summary>
-    public IReadOnlyList<string> Problems => _problems;
-
     public ServiceLookup Lookup => lookup;
 
-    /// <summary>Adds a problem, once: a hub has several endpoints.</summary>
-    public void AddProblem(string problem)
+    /// <summary>Adds why the host cannot serve something, once: a hub has several endpoints.</summary>
+    /// <param name="name">How messages call it.</param>
+    /// <param name="written">The method or class; null where it is not known.</param>
+    /// <param name="summary">What is wrong.</param>
+    /// <param name="fixes">The ways to mend it.</param>
+    public void AddProblem(string name, MemberInfo? written, string summary, params IReadOnlyList<string> fixes)
     {
-        if (!_problems.Contains(problem))
+        if (_known.Add((summary, written)))
         {
-            _problems.Add(problem);
+            EntryPointProblem problem = new(summary) { Fixes = fixes };
+            _found.Add(new FoundEntryPoint(new EntryPoint(name) { Problems = [problem] }, written));
         }
     }
 

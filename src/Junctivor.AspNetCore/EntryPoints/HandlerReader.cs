@@ -17,7 +17,7 @@ internal static class HandlerReader
             found.Add(name, handler, parameters.Where(parameter => IsService(parameter, wired)));
             if (wired is null && endpoint.Metadata.GetMetadata<IAcceptsMetadata>()?.RequestType is { } body)
             {
-                FindServiceInBody(name, parameters.Where(parameter => parameter.Type == body), found);
+                FindServiceInBody(name, handler, parameters.Where(parameter => parameter.Type == body), found);
             }
         }
 
@@ -31,15 +31,18 @@ internal static class HandlerReader
         || (!parameter.IsMarkedAsInput && wired?.TakesService(parameter.Type) == true);
 
     /// <summary>The host takes for a body what it does not know as a service.</summary>
-    public static void FindServiceInBody(string name, IEnumerable<HandlerParameter> bodies, FoundEntryPoints found)
+    public static void FindServiceInBody(
+        string name, MethodInfo handler, IEnumerable<HandlerParameter> bodies, FoundEntryPoints found)
     {
         foreach (HandlerParameter body in bodies.Where(parameter =>
             parameter is { IsMarkedAsInput: false, IsMarkedAsService: false } && found.Lookup.IsOfWiring(parameter.Type)))
         {
             found.AddProblem(
-                $"{name} reads {body.Type.Name} {body.Name} from the body of the request, though the wiring provides it. Map the endpoint "
-                + $"with app.MapWired(container), or write [FromServices] {body.Type.Name} {body.Name}; "
-                + "or [FromBody], if a body is meant.");
+                name, handler,
+                $"{name} reads {body.Type.Name} {body.Name} from the body of the request, though the wiring provides it",
+                "map the endpoint with app.MapWired(container)",
+                $"write [FromServices] {body.Type.Name} {body.Name}",
+                $"if the body is meant, write [FromBody] {body.Type.Name} {body.Name}");
         }
     }
 }

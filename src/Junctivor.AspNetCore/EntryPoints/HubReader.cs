@@ -42,8 +42,9 @@ internal static class HubReader
         if (set.Length > 0 && !isWired)
         {
             found.AddProblem(
-                $"{hub.Name} is mapped outside of app.MapWired(container), so nothing sets its property {set[0].Name}: map it with "
-                + $"app.MapWired(container).MapHub<{hub.Name}>(…), and add a WiredHubFilter to the options of SignalR.");
+                hub.Name, hub,
+                $"{hub.Name} is mapped outside of app.MapWired(container), so nothing sets its property {set[0].Name}",
+                $"map it with app.MapWired(container).MapHub<{hub.Name}>(…), and add a WiredHubFilter to the options of SignalR");
         }
 
         foreach (HandlerParameter parameter in FoundEntryPoints.ConstructorOf(hub) is { } constructor
@@ -53,9 +54,10 @@ internal static class HubReader
             if (found.Lookup.IsOfWiring(parameter.Type) && !found.Lookup.IsOfHost(parameter.Type))
             {
                 found.AddProblem(
-                    $"{hub.Name} takes {parameter.Type.Name} {parameter.Name} by its constructor, but the host creates hubs, and has none. "
-                    + $"Write [Inject] public {parameter.Type.Name} … {{ get; set; }} in the hub, and add a WiredHubFilter to the options "
-                    + "of SignalR.");
+                    hub.Name, hub,
+                    $"{hub.Name} takes {parameter.Type.Name} {parameter.Name} by its constructor, but the host creates hubs, and has none",
+                    $"write [Inject] public {parameter.Type.Name} … {{ get; set; }} in the hub, and add a WiredHubFilter to the options "
+                        + "of SignalR");
             }
         }
     }

@@ -34,7 +34,10 @@ internal static class CheckCommand
     {
         IReadOnlyList<NamedReport> reports = Waiting.While(
             "Checking …",
-            () => wirings.Select(found => new NamedReport(found.Name, found.Wiring.Count, found.Wiring.Check(options))).ToList());
+            () => wirings.Select(found => new NamedReport(found.Name, found.Wiring.Count, found.Check(options))
+            {
+                EntryPoints = found.EntryPoints.Count,
+            }).ToList());
         switch (output.Format)
         {
             case CheckFormat.Json:

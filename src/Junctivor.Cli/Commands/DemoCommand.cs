@@ -29,7 +29,10 @@ internal static class DemoCommand
             CompareText.Lines(office.Wiring, rehearsal.Wiring, GraphComparison.Between(office, rehearsal), screen.Width));
         Show(screen, "check OFFICE.dll", []);
         CheckCommand.Report(
-            [new FoundWiring("office", HarbourOffice.Sound), new FoundWiring("a harbour with faults", HarbourOffice.WithMistakes)],
+            [
+                new FoundWiring("office", HarbourOffice.Sound, []),
+                new FoundWiring("a harbour with faults", HarbourOffice.WithMistakes, []),
+            ],
             new BuildOptions(),
             new CheckOutput(CheckFormat.Text, null, null));
         Terminal.Out.WriteLine();

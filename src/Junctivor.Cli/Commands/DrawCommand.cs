@@ -61,7 +61,7 @@ internal static class DrawCommand
 
         IReadOnlyList<FoundWiring> found = Waiting.While($"Reading {file.Name} …", () => WiringFinder.Find(file, wiring));
         return found is [var only]
-            ? GraphDrawer.Draw(only.Name, only.Wiring, new BuildOptions())
+            ? GraphDrawer.Draw(only.Name, only.Wiring, only.EntryPoints, new BuildOptions())
             : throw new CannotCheckException(
                 $"{file.Name} has several wirings, and one is drawn: add --wiring NAME, with one of "
                     + $"{string.Join(", ", found.Select(each => each.Name))}.");

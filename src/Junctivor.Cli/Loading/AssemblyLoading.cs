@@ -21,6 +21,9 @@ internal static class AssemblyLoading
         {
             Assembly assembly = new CheckedLoadContext(file.FullName, settings.FrameworkFolders()).LoadFromAssemblyPath(file.FullName);
             OwnVersion.Check(assembly);
+
+            // Hosts ask for it, to find the program's own name, controllers and pages.
+            Assembly.SetEntryAssembly(assembly);
             return assembly;
         }
         catch (InvalidOperationException)

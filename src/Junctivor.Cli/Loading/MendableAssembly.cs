@@ -57,15 +57,18 @@ internal sealed class MendableAssembly
         try
         {
             Assembly assembly = context.LoadFromStream(image);
-            return [.. CheckedWirings.In(assembly)
-                .Create(wiring)
-                .SelectMany(each => each.Wiring.Check(options).All.Select(fault => (each.Name, fault)))];
+            CheckedWirings marked = CheckedWirings.In(assembly);
+            return [.. marked.Create(wiring)
+                .SelectMany(each => each.Wiring.Check(options, marked.EntryPointsOf(each.Name, each.Wiring, Refuse)).All
+                    .Select(fault => (each.Name, fault)))];
         }
         catch (UnreadableWiringException problem)
         {
             throw new CannotEditException(problem.Message);
         }
     }
+
+    private static void Refuse(string problem) => throw new UnreadableWiringException(problem);
 
     private string? PathOf(string fileName) =>
         fileName == $"{typeof(Wiring).Assembly.GetName().Name}.dll" ? typeof(Wiring).Assembly.Location

@@ -10,11 +10,13 @@ internal sealed class RuntimeSettings
     private const string OwnFramework = "Microsoft.NETCore.App";
 
     private readonly string _assembly;
+    private readonly string _folder;
     private readonly JsonObject? _options;
 
-    private RuntimeSettings(string assembly, JsonObject? options)
+    private RuntimeSettings(FileInfo assembly, JsonObject? options)
     {
-        _assembly = assembly;
+        _assembly = assembly.Name;
+        _folder = $"{assembly.DirectoryName}{Path.DirectorySeparatorChar}";
         _options = options;
     }
 
@@ -61,13 +63,13 @@ internal sealed class RuntimeSettings
         string path = Path.ChangeExtension(assembly.FullName, ".runtimeconfig.json");
         if (!File.Exists(path))
         {
-            return new RuntimeSettings(assembly.Name, null);
+            return new RuntimeSettings(assembly, null);
         }
 
         try
         {
             return JsonNode.Parse(File.ReadAllText(path)) is JsonObject settings && settings["runtimeOptions"] is null or JsonObject
-                ? new RuntimeSettings(assembly.Name, (JsonObject?)settings["runtimeOptions"])
+                ? new RuntimeSettings(assembly, (JsonObject?)settings["runtimeOptions"])
                 : throw new CannotCheckException($"{Path.GetFileName(path)} has no readable runtime options: build the project again.");
         }
         catch (JsonException failure)
@@ -81,9 +83,10 @@ internal sealed class RuntimeSettings
         }
     }
 
-    /// <summary>Sets the switches that the program would run with.</summary>
+    /// <summary>Sets the switches that the program would run with, and its folder, where it looks for its files.</summary>
     public void Apply()
     {
+        AppContext.SetData("APP_CONTEXT_BASE_DIRECTORY", _folder);
         foreach ((string name, JsonNode? value) in _options?["configProperties"] as JsonObject ?? [])
         {
             AppContext.SetData(name, value?.ToString());

@@ -23,11 +23,24 @@ internal static class WiringFinder
         try
         {
             CheckedWirings marked = CheckedWirings.In(assembly);
-            IReadOnlyList<(string Name, Wiring? Wiring, string? Problem)> read = [.. marked.TryCreate(name)];
-            return read.Count > 0
-                ? ([.. read.Where(each => each.Wiring is not null).Select(each => new FoundWiring(each.Name, each.Wiring!))],
-                    [.. read.Select(each => each.Problem).OfType<string>()
-                        .Select(problem => $"{file.Name}: {MissingFor(assembly) ?? problem}")])
+            List<FoundWiring> found = [];
+            List<string> problems = [];
+            bool isAnyNamed = false;
+            foreach ((string called, Wiring? wiring, string? problem) in marked.TryCreate(name))
+            {
+                isAnyNamed = true;
+                if (wiring is null)
+                {
+                    problems.Add(problem!);
+                }
+                else
+                {
+                    found.Add(new FoundWiring(called, wiring, marked.EntryPointsOf(called, wiring, problems.Add)));
+                }
+            }
+
+            return isAnyNamed
+                ? (found, [.. problems.Concat(marked.Problems).Select(problem => $"{file.Name}: {MissingFor(assembly) ?? problem}")])
                 : throw new CannotCheckException(!marked.Names.Any()
                     ? $"{file.Name} has no wiring to check: put [CheckedWiring] on a public static property or method that returns a Wiring."
                     : $"{file.Name} has no wiring '{name}'; it has {string.Join(", ", marked.Names)}.");

@@ -24,9 +24,10 @@ internal sealed class GraphDrawer
     public static DrawnGraph Draw(SavedGraph graph) => new GraphDrawer(graph, []).Draw();
 
     /// <summary>A wiring, with all its faults; and its graph, in which services are found.</summary>
-    public static (SavedGraph Graph, DrawnGraph Drawing) Draw(string name, Wiring wiring, BuildOptions options)
+    public static (SavedGraph Graph, DrawnGraph Drawing) Draw(
+        string name, Wiring wiring, IReadOnlyCollection<EntryPoint> entryPoints, BuildOptions options)
     {
-        (ServiceGraph graph, CheckReport report) = wiring.CheckedGraph(options);
+        (ServiceGraph graph, CheckReport report) = wiring.CheckedGraph(options, entryPoints);
         GraphSaver saver = new(graph);
         SavedGraph saved = saver.Save(name);
         return (saved, For(saved, saver, report).Draw());

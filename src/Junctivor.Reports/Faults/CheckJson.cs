@@ -23,6 +23,7 @@ public static class CheckJson
                 {
                     Name = report.Wiring,
                     report.Registrations,
+                    report.EntryPoints,
                     report.Report.IsSound,
                     Faults = report.Report.All.Select(Write),
                     Accepted = report.Report.Accepted.Select(Write),

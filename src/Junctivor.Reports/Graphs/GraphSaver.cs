@@ -44,8 +44,9 @@ internal sealed class GraphSaver(ServiceGraph graph)
     {
         Id = IdOf(node),
         CreatedBy = KindOf(node),
-        Type = NameOf(node.Kind == NodeKind.Alias ? node.FactoryParameters[0].Type : node.Implementation),
-        Services = [.. node.Services.Select(NameOf)],
+        Type = node.Options.IsEntryPoint ? node.Name
+            : NameOf(node.Kind == NodeKind.Alias ? node.FactoryParameters[0].Type : node.Implementation),
+        Services = node.Options.IsEntryPoint ? [] : [.. node.Services.Select(NameOf)],
         Lifetime = graph.LevelOf(node).Name,
         Mark = MarkOf(node.Mark),
         OnlyFor = node.Options.OnlyFor is { } only ? NameOf(only) : null,
@@ -110,6 +111,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
 
     private static string KindOf(Node node) => node.Kind switch
     {
+        _ when node.Options.IsEntryPoint => SavedRegistration.EntryPoint,
         NodeKind.Class => "class",
         NodeKind.Factory when node.IsAsync => "async factory",
         NodeKind.Factory => "factory",
@@ -134,7 +136,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
             string services = string.Join(" and ", node.Services.Select(service => service.QualifiedName));
             string created = node.Implementation.QualifiedName;
             string around = node.Inner is null ? "" : $" around {IdOf(node.Inner)}";
-            string wanted = (services == created ? created : $"{services} by {(node.Kind == NodeKind.Class ? created : KindOf(node))}")
+            string wanted = node.Options.IsEntryPoint ? node.Name : (services == created ? created : $"{services} by {(node.Kind == NodeKind.Class ? created : KindOf(node))}")
                 + MarkSuffix(node.Mark) + around;
             _taken.TryGetValue(wanted, out int times);
             _taken[wanted] = times + 1;

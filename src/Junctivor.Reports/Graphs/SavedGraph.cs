@@ -40,11 +40,20 @@ public sealed record SavedGraph
     /// <param name="wiring">The wiring.</param>
     /// <returns>What it means.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
-    public static SavedGraph Of(string name, Wiring wiring)
+    public static SavedGraph Of(string name, Wiring wiring) => Of(name, wiring, []);
+
+    /// <summary>Reads a wiring, and what requests services from outside it. Nothing is constructed, and faults do not matter.</summary>
+    /// <param name="name">What the wiring is called.</param>
+    /// <param name="wiring">The wiring.</param>
+    /// <param name="entryPoints">What requests services, such as endpoints.</param>
+    /// <returns>What it means.</returns>
+    /// <exception cref="ArgumentNullException">An argument is null.</exception>
+    public static SavedGraph Of(string name, Wiring wiring, IReadOnlyCollection<EntryPoint> entryPoints)
     {
         ArgumentNullException.ThrowIfNull(name);
         ArgumentNullException.ThrowIfNull(wiring);
-        ServiceGraph graph = wiring.ReadGraph();
+        ArgumentNullException.ThrowIfNull(entryPoints);
+        ServiceGraph graph = wiring.ReadGraph(entryPoints);
         return new GraphSaver(graph).Save(name);
     }
 

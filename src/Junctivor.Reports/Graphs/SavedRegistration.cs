@@ -3,14 +3,18 @@ namespace Junctivor.Reports.Graphs;
 /// <summary>One registration of a <see cref="SavedGraph"/>, or what follows from one.</summary>
 public sealed record SavedRegistration
 {
+    /// <summary>What an entry point is created by, which is no registration, but requests services from outside the wiring.</summary>
+    public const string EntryPoint = "entry point";
+
     /// <summary>What others refer to it by; readable, and the same as long as services, class and mark are.</summary>
     public required string Id { get; init; }
 
-    /// <summary>What creates it: <c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c> or
-    /// <c>alias</c>.</summary>
+    /// <summary>What creates it: <c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c>,
+    /// <c>alias</c>; or <see cref="EntryPoint"/>.</summary>
     public required string CreatedBy { get; init; }
 
-    /// <summary>The full name of the class, or of what the factory gives, or of what the alias stands for.</summary>
+    /// <summary>The full name of the class, or of what the factory gives, or of what the alias stands for; of an
+    /// entry point, its name.</summary>
     public required string Type { get; init; }
 
     /// <summary>The full names of what it serves.</summary>

@@ -13,7 +13,9 @@ internal static class CheckText
     {
         CheckReport found = report.Report;
         string registrations = report.Registrations == 1 ? "1 registration" : $"{report.Registrations} registrations";
-        yield return [new Piece($"{report.Wiring}: {found.Counts}", found.IsSound ? Tone.Good : Tone.Bad), $"  ({registrations})"];
+        string entryPoints = report.EntryPoints switch { 0 => "", 1 => ", 1 entry point", var several => $", {several} entry points" };
+        yield return
+            [new Piece($"{report.Wiring}: {found.Counts}", found.IsSound ? Tone.Good : Tone.Bad), $"  ({registrations}{entryPoints})"];
         foreach (IReadOnlyList<Piece> line in found.All.SelectMany(fault => LinesOf(fault, width))
             .Concat(found.Accepted.SelectMany(AcceptedLinesOf)))
         {

@@ -40,7 +40,7 @@ internal sealed class UpTree(SavedGraph graph, ILookup<string, (SavedRegistratio
 
     private IReadOnlyList<Piece> Row(Twig twig, SavedRegistration dependent, SavedNeed dependency, bool isWhole)
     {
-        string maker = dependent.CreatedBy == "class" ? graph.NameOf(dependent.Type) : graph.NameOf(dependent.Services[0]);
+        string maker = dependent.CreatedBy is "class" or SavedRegistration.EntryPoint ? graph.NameOf(dependent.Type) : graph.NameOf(dependent.Services[0]);
         return
         [
             new Piece(twig.Branch + maker),

@@ -8,14 +8,44 @@ namespace Junctivor.Reports.Wirings;
 internal sealed class CheckedWirings
 {
     private readonly IReadOnlyList<MarkedWiring> _marked;
+    private readonly IReadOnlyList<MarkedEntryPoints> _entryPoints;
 
-    private CheckedWirings(IReadOnlyList<MarkedWiring> marked) => _marked = marked;
+    private CheckedWirings(IReadOnlyList<MarkedWiring> marked, IReadOnlyList<MarkedEntryPoints> entryPoints)
+    {
+        _marked = marked;
+        _entryPoints = entryPoints;
+    }
 
     public IEnumerable<string> Names => _marked.Select(each => each.Name);
 
+    /// <summary>What keeps entry points from being checked, whatever the wirings are.</summary>
+    public IEnumerable<string> Problems => _marked.Count == 0 ? [] : _entryPoints.Select(each => each.ProblemAmong([.. Names])).OfType<string>();
+
     /// <exception cref="UnreadableWiringException">The assembly cannot be loaded whole.</exception>
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
-    public static CheckedWirings In(Assembly assembly) => new(Read(() => MarkedWiring.In(assembly)));
+    public static CheckedWirings In(Assembly assembly) => new(Read(() => MarkedWiring.In(assembly)), MarkedEntryPoints.In(assembly));
+
+    /// <summary>Reads what requests services of a wiring from outside; what keeps one from being read does not keep the others.</summary>
+    /// <param name="name">The name of the wiring.</param>
+    /// <param name="wiring">The wiring.</param>
+    /// <param name="complain">Takes what keeps one from being read.</param>
+    public IReadOnlyCollection<EntryPoint> EntryPointsOf(string name, Wiring wiring, Action<string> complain)
+    {
+        MarkedEntryPoints[] marked =
+            [.. _entryPoints.Where(each => each.ProblemAmong([.. Names]) is null && (each.Wiring.Length == 0 || each.Wiring == name))];
+        return marked.Length == 0 ? [] : wiring.ReadEntryPoints(container => [.. marked.SelectMany(each =>
+        {
+            try
+            {
+                return each.Read(container);
+            }
+            catch (UnreadableWiringException problem)
+            {
+                complain(problem.Message);
+                return [];
+            }
+        })]);
+    }
 
     /// <summary>Runs the code of the wirings of a name, or of all for null.</summary>
     /// <exception cref="UnreadableWiringException">The code throws, or returns no wiring.</exception>

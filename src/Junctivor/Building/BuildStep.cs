@@ -34,6 +34,12 @@ internal static class BuildStep
             : throw new WiringException(report);
     }
 
+    /// <summary>A container to ask what a wiring provides, be it sound or not. What is resolved from it is checked first. It owns nothing
+    /// but what it creates: the values and plug-ins of the wiring are for the container that is built of it.</summary>
+    public static Container Unchecked(WiringReader reader, BuildOptions options) => new(
+        new PlanCache(reader, PlanCompilation.Never, isSound: false), SuppliedValues.Nothing, options.ToReport(reader.Graph, []),
+        options with { OnReport = null });
+
     private static IReadOnlyList<Fault> With(IEnumerable<Fault> found, IEnumerable<Fault> unpromised, IEnumerable<Fault> unmet) =>
         [.. found, .. unpromised, .. unmet];
 

@@ -39,6 +39,22 @@ public sealed partial class Wiring
         return WiringReading.Of([.. _registrations.Select(registration => registration.Data)], entryPoints).ToReport(options);
     }
 
+    /// <summary>
+    /// Finds all configuration errors, and also what entry points require and cannot have, where only a container tells what they are:
+    /// such as when an application maps its endpoints.
+    /// </summary>
+    /// <param name="options">The severities to apply.</param>
+    /// <param name="entryPoints">Returns them. It gets a container that knows the wiring, whether it is sound or not, and that has no
+    /// values supplied; it is disposed at the end.</param>
+    /// <returns>The report; it has no faults if the wiring is sound, and provides everything that the entry points require.</returns>
+    /// <exception cref="ArgumentNullException">An argument is null, or <paramref name="entryPoints"/> returns null.</exception>
+    public CheckReport Check(BuildOptions options, Func<Container, IReadOnlyCollection<EntryPoint>> entryPoints)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        ArgumentNullException.ThrowIfNull(entryPoints);
+        return Check(options, ReadEntryPoints(entryPoints));
+    }
+
     /// <summary>Checks the whole wiring, and creates the container if it has no faults. No service is created yet. Warnings and notes
     /// do not stop it: read them in <see cref="Container.Report"/>, or log them with <see cref="BuildOptions.OnReport"/>.</summary>
     /// <param name="incoming">The values that the wiring declares with <c>Singleton.Incoming</c>.</param>
@@ -65,15 +81,30 @@ public sealed partial class Wiring
         return BuildStep.Run(reading.Reader, reading.Found, incoming, options, parent: null);
     }
 
-    /// <summary>The graph of the wiring, and what is wrong with it, by the nodes of that graph.</summary>
-    internal (ServiceGraph Graph, CheckReport Report) CheckedGraph(BuildOptions options)
+    /// <summary>Lets code read entry points, which asks a container what the wiring provides.</summary>
+    internal IReadOnlyCollection<EntryPoint> ReadEntryPoints(Func<Container, IReadOnlyCollection<EntryPoint>> read)
     {
-        WiringReading reading = WiringReading.Of(Read(), Count);
+        Container container = BuildStep.Unchecked(Read(), new BuildOptions());
+        try
+        {
+            return read(container);
+        }
+        finally
+        {
+            container.DisposeAsync().AsTask().GetAwaiter().GetResult();
+        }
+    }
+
+    /// <summary>The graph of the wiring and of its entry points, and what is wrong with it, by the nodes of that graph.</summary>
+    internal (ServiceGraph Graph, CheckReport Report) CheckedGraph(BuildOptions options, IReadOnlyCollection<EntryPoint> entryPoints)
+    {
+        WiringReading reading = WiringReading.Of([.. _registrations.Select(registration => registration.Data)], entryPoints);
         return (reading.Reader.Graph, options.ToReport(reading.Reader.Graph, reading.Found));
     }
 
-    /// <summary>The graph of the wiring, for reports.</summary>
-    internal ServiceGraph ReadGraph() => Read().Graph;
+    /// <summary>The graph of the wiring and of its entry points, for reports.</summary>
+    internal ServiceGraph ReadGraph(IReadOnlyCollection<EntryPoint> entryPoints) =>
+        WiringReader.Read([.. _registrations.Select(registration => registration.Data)], entryPoints).Graph;
 
     private WiringReader Read()
     {

@@ -14,8 +14,11 @@ internal sealed record WiringReading(WiringReader Reader, int Count, IReadOnlyLi
         new(reader, count, reader.IsAnyUnreadable ? WithUnreadable(reader) : Checker.Inspect(reader.Graph));
 
     /// <summary>Reads a wiring together with what requests services from it.</summary>
-    public static WiringReading Of(IReadOnlyCollection<RegistrationData> entries, IReadOnlyCollection<EntryPoint> entryPoints) =>
-        Of(WiringReader.Read(entries, entryPoints), entries.Count);
+    public static WiringReading Of(IReadOnlyCollection<RegistrationData> entries, IReadOnlyCollection<EntryPoint> entryPoints)
+    {
+        WiringReading reading = Of(WiringReader.Read(entries, entryPoints), entries.Count);
+        return reading with { Found = [.. reading.Found, .. reading.Reader.NotServed()] };
+    }
 
     public CheckReport ToReport(BuildOptions options) => options.ToReport(Reader.Graph, Found);
 

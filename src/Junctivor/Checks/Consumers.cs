@@ -15,8 +15,11 @@ internal sealed record Consumers(string Parameter, Level Level, IReadOnlyList<De
     /// <summary>User code that requests it at run time.</summary>
     public static Consumers Code { get; } = new(AnyName, Level.Transient, [], null);
 
-    public static Consumers Of(IReadOnlyList<Dependency> dependencies, Level level) =>
-        new(dependencies[0].Parameter.Name, level, dependencies, dependencies[0].Consumer);
+    /// <summary>Those of these dependencies; an entry point is no registration, and so the last one of the wiring stands for it.</summary>
+    public static Consumers Of(ServiceGraph graph, IReadOnlyList<Dependency> dependencies, Level level) => new(
+        dependencies[0].Parameter.Name, level, dependencies,
+        dependencies.Select(dependency => dependency.Consumer).FirstOrDefault(consumer => !consumer.Options.IsEntryPoint)
+            ?? graph.Registrations.LastOrDefault(node => node.Place.IsKnown));
 
     /// <summary>Lets all of them take a parameter in place of theirs.</summary>
     public IReadOnlyList<SourceEdit> Take(string parameter) =>

@@ -96,7 +96,7 @@ internal static class Edits
     }
 
     private static IReadOnlyList<SourceEdit> At(Node node, SourceEditKind kind, string text, string? parameter = null) =>
-        node.Registration.Place is { IsKnown: true } place && !RegistrationText.IsToBeFilledIn(text)
+        node is { Registration.Place: { IsKnown: true } place, Options.IsEntryPoint: false } && !RegistrationText.IsToBeFilledIn(text)
             ? [new SourceEdit(kind, text)
             {
                 File = place.File, Line = place.Line, Type = node.Registration.Implementation.DefinitionName, Parameter = parameter,

@@ -75,6 +75,10 @@ public sealed record FaultKind
     public static FaultKind DoesNotApply { get; } =
         Fault("JV109", "does-not-apply", "A registration has an option that has no effect on it.");
 
+    /// <summary>JV110: something outside the wiring that its framework cannot serve.</summary>
+    public static FaultKind NotServed { get; } =
+        Fault("JV110", "not-served", "An endpoint, hub or other entry point cannot be served as it is written.");
+
     /// <summary>JV201: services that need each other in a cycle.</summary>
     public static FaultKind Cycle { get; } =
         Fault("JV201", "cycle", "Services depend on each other in a cycle, so none of them can be created first.");
@@ -176,7 +180,7 @@ public sealed record FaultKind
     public static IReadOnlyList<FaultKind> All { get; } =
     [
         Missing, NotConstructible, SeveralConstructors, DoesNotImplement, NotSupplied, ArgumentMismatch, NotDeclared, AsyncInFrom,
-        DoesNotApply,
+        DoesNotApply, NotServed,
         Cycle, Ambiguous, ReplacesNothing, RegisteredTwice, DecoratesNothing, GenericConstraint, PluginSkipped,
         Captive, ScopedOutsideScope, FrozenTransient, UnreleasedTransient, LevelOutOfPlace, ConsumingClassShared,
         AsyncNotReady, LateValueNeededEarly, NotWarmedUp,

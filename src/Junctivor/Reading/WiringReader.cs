@@ -10,6 +10,7 @@ namespace Junctivor.Reading;
 internal sealed class WiringReader : ITypeReader
 {
     private List<RegistrationData>? _disabled;
+    private List<(EntryPoint EntryPoint, Node Node)>? _entryPoints;
     private Dictionary<(Node Open, Type Closed), Node>? _closings;
     private Dictionary<(Node Open, TypeRef Service), string>? _unclosable;
     private Dictionary<Type, TypeToken>? _tokens;
@@ -44,7 +45,9 @@ internal sealed class WiringReader : ITypeReader
         WiringReader reader = Read(entries);
         foreach (EntryPoint entryPoint in entryPoints)
         {
-            reader.Builder.Add(reader.Read(entryPoint));
+            Node node = reader.Read(entryPoint);
+            reader.Builder.Add(node);
+            (reader._entryPoints ??= []).Add((entryPoint, node));
         }
 
         return reader;
@@ -207,6 +210,12 @@ internal sealed class WiringReader : ITypeReader
         .Where(entry => entry.ReadFailure is not null)
         .Select(entry => $"{TypeNames.Short(entry.Source.InstanceType)} cannot be loaded: {entry.ReadFailure!.Text}")
         .FirstOrDefault();
+
+    /// <summary>What the check says of entry points that cannot be served.</summary>
+    public IEnumerable<Fault> NotServed() =>
+        from each in _entryPoints ?? []
+        from problem in each.EntryPoint.Problems
+        select NotServedFaults.Of(Graph, each.Node, problem.Summary, problem.Fixes);
 
     /// <summary>What the check says of entries that cannot be read.</summary>
     public IEnumerable<Fault> Unreadable() =>

@@ -20,6 +20,9 @@ public sealed record EntryPoint
     /// <summary>What it requests; nothing by default.</summary>
     public IReadOnlyList<RequestedService> Services { get; init; } = [];
 
+    /// <summary>Why the framework cannot serve it, whatever the wiring provides: each is JV110; nothing by default.</summary>
+    public IReadOnlyList<EntryPointProblem> Problems { get; init; } = [];
+
     /// <summary>The source file in which it is written; empty if it is not known.</summary>
     public string File { get; init; } = "";
 

@@ -60,10 +60,13 @@ public sealed partial class Container : Resolver
                 Store = null,
                 IsPlain = true,
             };
-        _plugins = PluginsOf(plans.Reader.Entries);
+        if (plans.IsSound)
+        {
+            _plugins = PluginsOf(plans.Reader.Entries);
+            OwnValues(values.Owned);
+            OwnValues(plans.OwnedValues);
+        }
 
-        OwnValues(values.Owned);
-        OwnValues(plans.OwnedValues);
         parent?.Branches.Add(this);
     }
 

@@ -58,7 +58,7 @@ internal sealed class AbsentRule : NodeRule
         return new NearMiss(
             $"{marked[0].Name} is registered{SourcePlaceText.At(marked[0].Place, graph.SharedFolder)}, marked {marked[0].Mark}: a list has "
                 + "unmarked registrations only.",
-            new Fix("let the list include marked ones", parameter, Consumers.Of(dependencies, first.Consumer.Level).Take(parameter)));
+            new Fix("let the list include marked ones", parameter, Consumers.Of(graph, dependencies, first.Consumer.Level).Take(parameter)));
     }
 
     private static IEnumerable<Fix> Fixes(IReadOnlyList<NearMiss> near, Node consumer, string accept) => near
@@ -79,7 +79,7 @@ internal sealed class AbsentRule : NodeRule
         Dependency first = dependencies[0];
         IReadOnlyList<NearMiss> near = AllMarked(graph, service, dependencies) is { } marked
             ? [marked]
-            : NearMisses.Of(graph, service, Consumers.Of(dependencies, first.Consumer.Level));
+            : NearMisses.Of(graph, service, Consumers.Of(graph, dependencies, first.Consumer.Level));
         return new Fault(FaultKind.Absent)
         {
             Summary = $"{service} {what}: {first.Consumer.Name} gets {got}",

@@ -54,7 +54,7 @@ internal sealed class AmbiguousRule : NodeRule
         ];
         return Found(
             graph, binding, $"{first.Consumer.Name} requires one {binding.Service}", others, steps, depth: 2,
-            Consumers.Of(dependencies, first.Consumer.Level));
+            Consumers.Of(graph, dependencies, first.Consumer.Level));
     }
 
     private static Fault Found(

@@ -64,7 +64,7 @@ internal sealed class MissingRule : NodeRule
         }
 
         Dependency first = dependencies[0];
-        Consumers consumers = Consumers.Of(dependencies, LongestOf(graph, dependencies));
+        Consumers consumers = Consumers.Of(graph, dependencies, LongestOf(graph, dependencies));
         IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, consumers);
         return new Fault(FaultKind.Missing)
         {

@@ -4,10 +4,12 @@ using Junctivor.Graph;
 namespace Junctivor.Runtime;
 
 /// <summary>Checks what has come into the graph since it was built. The owner of the graph guards it.</summary>
-internal sealed class LateCheck(ServiceGraph graph)
+/// <param name="graph">The graph.</param>
+/// <param name="isSound">Whether it was checked at build, and all values are supplied; if not, what is requested is checked first.</param>
+internal sealed class LateCheck(ServiceGraph graph, bool isSound)
 {
     private HashSet<Node>? _checkedLater;
-    private readonly int _checkedAtBuild = graph.Nodes.Count;
+    private readonly int _checkedAtBuild = isSound ? graph.Nodes.Count : 0;
 
     /// <summary>The binding of a request, where it and everything that it reaches is sound.</summary>
     /// <exception cref="ResolveException">It is not.</exception>
@@ -46,7 +48,11 @@ internal sealed class LateCheck(ServiceGraph graph)
 
     private void Check(IReadOnlyList<Node> newcomers)
     {
-        IReadOnlyList<Fault> faults = [.. Checker.Inspect(graph, newcomers).Where(fault => fault.Severity == Severity.Fault)];
+        IReadOnlyList<Fault> faults =
+        [
+            .. Checker.Inspect(graph, newcomers).Where(fault => fault.Severity == Severity.Fault),
+            .. isSound ? [] : NotSuppliedFaults.AtBuild(graph, declaration => !newcomers.Contains(declaration), "Build("),
+        ];
         if (faults.Count > 0)
         {
             throw new ResolveException(faults);

@@ -23,16 +23,18 @@ internal sealed class PlanCache
 
     private Seldom? _seldom;
 
-    /// <param name="reader">The wiring, checked and sound.</param>
+    /// <param name="reader">The wiring, checked.</param>
     /// <param name="shared">What a branch shares with its parent; null where there is none.</param>
     /// <param name="compilation">When code is made from plans.</param>
-    public PlanCache(WiringReader reader, PlanCompilation compilation, SharedNodes? shared = null)
+    /// <param name="isSound">Whether it is sound, and all its values are supplied.</param>
+    public PlanCache(WiringReader reader, PlanCompilation compilation, SharedNodes? shared = null, bool isSound = true)
     {
         _reader = reader;
+        IsSound = isSound;
         _shared = shared;
         _compiler = new PlanCompiler(reader, this, shared);
         Codes = new CodeQueue(compilation);
-        _check = new LateCheck(reader.Graph);
+        _check = new LateCheck(reader.Graph, isSound);
         AsyncOrder = new AsyncOrder(reader.Graph, _gate, shared);
         for (int number = 0; number < reader.Graph.Nodes.Count; number++)
         {
@@ -47,6 +49,9 @@ internal sealed class PlanCache
 
     /// <summary>The plans by type, for whoever reads them himself.</summary>
     public TypeTable.Entry[] Entries => _table.Entries;
+
+    /// <summary>Whether the wiring is sound, and all its values are supplied.</summary>
+    public bool IsSound { get; }
 
     /// <summary>How many services a scope of the default level may have to keep.</summary>
     public int ScopedServices { get; }

@@ -9,7 +9,7 @@ namespace Harbour_Office.Tests;
 public class OfficeTests
 {
     [Fact]
-    public void The_wiring_is_sound() => OfficeWiring.Wiring.MustHaveNoWarnings();
+    public void The_wiring_has_what_the_endpoints_request() => OfficeWiring.Wiring.MustHaveNoWarnings(OfficeEndpoints.Requested);
 
     [Fact]
     public async Task A_request_has_one_ledger_that_ends_with_it()
