@@ -1,4 +1,5 @@
 #:project ../examples/Mistakes/Mistakes.csproj
+#:property PublishAot=false
 // Writes the examples of docs/faults.md: each sample of examples/Mistakes, and what is said to it.
 // usage: dotnet run eng/FaultDocs.cs
 

@@ -1,4 +1,5 @@
 using Frameworks;
+using Frameworks.Departures;
 
 Container? built = null;
 await using WebApplication app = FrameworksApplication.Create(args, () => built!);

@@ -29,7 +29,6 @@ public class EndpointCheckTests
             routes.MapGet("/winds", ([FromKeyedServicesAttribute("west")] string wind) => wind);
         });
 
-        Assert.Empty(refused.Problems);
         Assert.Equal(["JV101", "JV101", "JV101"], refused.Report.Faults.Select(fault => fault.Code));
         Assert.Contains(refused.Report.Faults, fault => fault.Summary == "ITideTable is required in 2 places, but is not registered"
             && fault.Path[0] is { Name: "GET /tides", Line: > 0 }
@@ -94,14 +93,22 @@ public class EndpointCheckTests
         EndpointException refused = await RefusedAsync(app => app.MapGet("/desk", (Desk desk) => desk.Answer));
         EndpointException posted = await RefusedAsync(app => app.MapPost("/desk", (Desk desk) => desk.Answer));
 
+        Fault got = Assert.Single(refused.Report.Faults);
+        Assert.Equal(("JV110", "GET /desk: the host takes desk for the body of the request"), (got.Code, got.Summary));
         Assert.Equal(
-            "GET /desk: the host takes desk for the body of the request. If it is a service, map the endpoint with "
-                + "app.MapWired(container), or write [FromServices] before it.",
-            Assert.Single(refused.Problems));
+            ["if it is a service, map the endpoint with app.MapWired(container)", "write [FromServices] before it"],
+            got.Fixes.Select(fix => fix.Advice));
+        Assert.True(got.Path[0] is { Name: "GET /desk", Line: > 0 });
+        Fault sent = Assert.Single(posted.Report.Faults);
         Assert.Equal(
-            "POST /desk reads Desk desk from the body of the request, though the wiring provides it. Map the endpoint with "
-                + "app.MapWired(container), or write [FromServices] Desk desk; or [FromBody], if a body is meant.",
-            Assert.Single(posted.Problems));
+            ("JV110", "POST /desk reads Desk desk from the body of the request, though the wiring provides it"), (sent.Code, sent.Summary));
+        Assert.Equal(
+            [
+                "map the endpoint with app.MapWired(container)", "write [FromServices] Desk desk",
+                "if the body is meant, write [FromBody] Desk desk",
+            ],
+            sent.Fixes.Select(fix => fix.Advice));
+        Assert.True(sent.Path[0] is { Name: "POST /desk", Line: > 0 });
     }
 
     [Fact]
@@ -130,9 +137,11 @@ public class EndpointCheckTests
             ["TideController", "TideController.Read (GET /tide-controller)", "TideFilter of GET /desk", "TideStamp"],
             fault.Path.Where(step => step.Depth == 0).Select(step => step.Name).Order());
         Assert.Equal(
-            "[ServiceFilter] of POST /tide-controller requires Seal, which is not registered",
-            Assert.Single(refused.Report.Faults.Except([fault])).Summary);
-        Assert.Contains("TideController.Write reads Desk desk from the body", Assert.Single(refused.Problems), StringComparison.Ordinal);
+            [
+                ("JV101", "[ServiceFilter] of POST /tide-controller requires Seal, which is not registered"),
+                ("JV110", "TideController.Write reads Desk desk from the body of the request, though the wiring provides it"),
+            ],
+            refused.Report.Faults.Except([fault]).Select(each => (each.Code, each.Summary)).Order());
     }
 
     [Fact]

@@ -16,6 +16,9 @@ internal sealed class BuiltEndpointSource(EndpointDataSource inner) : EndpointDa
 
     private volatile Built? _built;
 
+    /// <summary>The source of the host.</summary>
+    public EndpointDataSource Inner => inner;
+
     public override IReadOnlyList<Endpoint> Endpoints => _built is { Token.HasChanged: false } built ? built.Endpoints : inner.Endpoints;
 
     /// <summary>Puts these in the place of sources of handlers, which build them anew each time.</summary>

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Junctivor.Endpoints;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Routing;
@@ -7,6 +8,8 @@ namespace Junctivor;
 /// <summary>Endpoints whose handlers take services of a container.</summary>
 public static class WiredEndpoints
 {
+    private static readonly ConditionalWeakTable<Container, object> Contributed = [];
+
     /// <summary>
     /// Starts a group of endpoints in whose handlers the wiring says what is a service: such a parameter needs no <c>[FromServices]</c>. A
     /// parameter of a type that the wiring provides and that is meant as the body of the request needs <c>[FromBody]</c>. A parameter that
@@ -51,6 +54,7 @@ public static class WiredEndpoints
     {
         ArgumentNullException.ThrowIfNull(routes);
         ArgumentNullException.ThrowIfNull(container);
+        Contributed.TryAdd(container, container);
         IReadOnlyList<IContributesEndpoints> contributing = container.Resolve<IReadOnlyList<IContributesEndpoints>>();
         if (contributing.Count > 0)
         {
@@ -63,4 +67,7 @@ public static class WiredEndpoints
 
         return routes;
     }
+
+    /// <summary>Whether the endpoints of modules were requested from a container.</summary>
+    internal static bool AreMapped(Container container) => Contributed.TryGetValue(container, out _);
 }

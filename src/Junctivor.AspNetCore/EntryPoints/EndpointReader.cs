@@ -54,6 +54,13 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
             }
         }
 
+        if (WiredEndpoints.AreMapped(container))
+        {
+            _found.Add(
+                nameof(WiredEndpoints.MapWiredEndpoints), typeof(IContributesEndpoints),
+                [new HandlerParameter("contributing", typeof(IReadOnlyList<IContributesEndpoints>), [], () => false)]);
+        }
+
         if (RuntimeFeature.IsDynamicCodeSupported && hasActions)
         {
             PageReader.ReadViews(host, _found);
@@ -78,15 +85,21 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
     /// words.</summary>
     private IReadOnlyList<Endpoint> EndpointsOf(EndpointDataSource source)
     {
-        try
+        while (true)
         {
-            return source is BuiltEndpointSource built ? built.Build() : source.Endpoints;
-        }
-        catch (InvalidOperationException refusal)
-        {
-            (string name, MethodInfo? handler) = RefusedIn(source);
-            AddRefused(refusal, name, handler);
-            return [];
+            try
+            {
+                return source is BuiltEndpointSource built ? built.Build() : source.Endpoints;
+            }
+            catch (InvalidOperationException refusal)
+            {
+                (string name, MethodInfo? handler) = RefusedIn(source);
+                AddRefused(refusal, name, handler);
+                if (handler is null || !RefusedRoutes.TryLeaveOut(source, handler))
+                {
+                    return [];
+                }
+            }
         }
     }
 

@@ -76,6 +76,8 @@ internal static class ChildProcess
                 ["COLUMNS"] = Terminal.Width.ToString(CultureInfo.InvariantCulture),
             },
         };
+        // A host that is only created, to read its endpoints, has nothing to tell.
+        start.Environment.TryAdd("Logging__Console__LogLevel__Default", "None");
         if (Terminal.Colors is { } colors)
         {
             start.Environment[ChildMode.Colors] = colors;

@@ -57,8 +57,12 @@ internal sealed record MarkedEntryPoints(string Wiring, MethodInfo Method)
         catch (Exception failure) when (failure is TargetInvocationException || LoadFailure.Is(failure))
         {
             Exception cause = failure.InnerException ?? failure;
+            string hint = cause is ResolveException { Report.All: [{ Code: "JV105" }, ..] }
+                ? " The container has no values here: what is resolved while endpoints are mapped must not need one."
+                : "";
             throw new UnreadableWiringException(
-                $"{Where} threw {cause.GetType().Name}: {ExceptionText.FirstLineOf(cause)} The wiring is checked without its entry points.");
+                $"{Where} threw {cause.GetType().Name}: {ExceptionText.FirstLineOf(cause)}{hint} The wiring is checked without its entry "
+                + "points.");
         }
     }
 }
