@@ -18,7 +18,7 @@ public static class Collection
         new("JV107", typeof(NobodyPromised), () => Told(() => NobodyPromised.Start().Dispose())),
         new("JV108", typeof(AsyncInFrom), AsyncInFrom.Wiring.Check),
         new("JV109", typeof(DoesNotApply), DoesNotApply.Wiring.Check),
-        new("JV110", typeof(NotServed), () => NotServed.Wiring.Check(new BuildOptions(), NotServed.Endpoints())),
+        new("JV110", typeof(NotServed), NotServed.Check),
         new("JV201", typeof(Cycle), Cycle.Wiring.Check),
         new("JV202", typeof(Ambiguous), Ambiguous.Wiring.Check),
         new("JV203", typeof(ReplacesNothing), ReplacesNothing.Wiring.Check),

@@ -20,7 +20,19 @@ public sealed class FrameworkTests : IAsyncLifetime
     public ValueTask DisposeAsync() => _office.DisposeAsync();
 
     [Fact]
-    public void The_wiring_has_no_warnings() => FrameworksWiring.Wiring.MustHaveNoWarnings();
+    public void The_wiring_has_what_all_endpoints_request_and_no_warnings()
+    {
+        IReadOnlyList<EntryPoint> found = [];
+
+        FrameworksWiring.Wiring.MustHaveNoWarnings(container => found = FrameworksApplication.Endpoints(container));
+
+        Assert.Equal(
+            [
+                "/Pages/Quay.cshtml", "BerthController", "BerthController.Get (GET /controlled/berths)", "DepartureBoardService", "DepartureHub",
+                "GET /berths", "GET /invoices/{nights}", "GET /rounds", "GET /wind/{day}", "POST /berths/{vessel}", "QuayModel",
+            ],
+            found.Select(each => each.Name).Order());
+    }
 
     [Fact]
     public async Task Entity_Framework_migrates_at_the_start_and_has_a_context_for_each_request()

@@ -112,6 +112,41 @@ public class EndpointCheckTests
     }
 
     [Fact]
+    public async Task A_refused_endpoint_hides_none_of_the_others()
+    {
+        EndpointException refused = await RefusedAsync(app =>
+        {
+            app.MapGet("/first", (Desk desk) => desk.Answer);
+            app.MapPost("/second", (Desk desk) => desk.Answer);
+            app.MapGroup("/inner").MapGroup("/most").MapGet("/third", (Desk desk) => desk.Answer);
+            app.MapGet("/fourth", ([FromServices] ITideTable tides) => tides.Height);
+            app.MapDelete("/fifth", (Desk desk) => desk.Answer);
+        });
+
+        Assert.Equal(
+            ["DELETE /fifth", "GET /first", "GET /fourth", "GET /inner/most/third", "POST /second"],
+            refused.Report.Faults.Select(fault => fault.Path[0].Name).Order());
+    }
+
+    [Fact]
+    public async Task Endpoints_are_read_without_a_start_and_those_of_modules_count_as_used()
+    {
+        Wiring modules = [.. Office.Wiring, Singleton.Of<IContributesEndpoints, TideEndpoints>(), Transient.Of<Buoy>().ResolvedDirectly()];
+        await using WebApplication app = Office.Make();
+
+        CheckReport report = modules.Check(new BuildOptions(), container =>
+        {
+            app.MapWiredEndpoints(container);
+            return app.ReadEntryPoints(container);
+        });
+
+        Assert.Equal("GET /tides requires ITideTable, which is not registered", Assert.Single(report.Faults).Summary);
+        Assert.DoesNotContain(report.Warnings, warning => IsUnused(warning, nameof(TideEndpoints)));
+        Assert.Contains(modules.Check().Warnings, warning => IsUnused(warning, nameof(TideEndpoints)));
+        Assert.Empty(app.Urls);
+    }
+
+    [Fact]
     public async Task A_body_that_says_so_is_one()
     {
         await using Office office = await Office.OpenAsync(
@@ -189,6 +224,11 @@ public class EndpointCheckTests
         Action<WebApplication>? app = null, Action<RouteGroupBuilder>? wired = null, Action<WebApplicationBuilder>? host = null,
         Wiring? wiring = null) =>
         await Assert.ThrowsAsync<EndpointException>(() => Office.OpenAsync(app, wiring, host, wired: wired));
+
+    private sealed class TideEndpoints : IContributesEndpoints
+    {
+        public void Contribute(IEndpointRouteBuilder routes) => routes.MapGet("/tides", (ITideTable tides) => tides.Height);
+    }
 
     private sealed class Crane
     {

@@ -44,6 +44,21 @@ public sealed class WiringTests : IDisposable
     }
 
     [Fact]
+    public void Entry_points_are_read_by_a_method_that_asks_what_the_wiring_provides()
+    {
+        Wiring used = [.. Office, Singleton.Of<Unused>(), Transient.Of<Buoy>().ResolvedDirectly()];
+
+        used.MustHaveNoWarnings(container => Requesting(container.Knows<Unused>(), typeof(Unused), typeof(Desk)));
+        Assert.Contains(
+            "JV501", Thrown(() => used.MustHaveNoWarnings(container => Requesting(container.Knows<Desk>(), typeof(Desk)))),
+            StringComparison.Ordinal);
+        used.MustBeSound(container => Requesting(container.Knows<Desk>(), typeof(Desk)));
+        Assert.Contains(
+            "GET /berths requires Uri", Thrown(() => used.MustBeSound(container => Requesting(!container.Knows<Uri>(), typeof(Uri)))),
+            StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void A_graph_is_written_once_and_then_compared()
     {
         Assert.Contains("so it was written", Thrown(() => Office.MustMatch(File)), StringComparison.Ordinal);
@@ -84,6 +99,12 @@ public sealed class WiringTests : IDisposable
         Assert.Same(desk.Ledger, scope.Resolve<Ledger>());
         Assert.Equal("JV203", Assert.Single(Office.Replace(new Uri("quay://1")).Check().Faults).Code);
         Assert.Equal("JV203", Assert.Single(Office.ReplaceClass<Unused, Unused>().Check().Faults).Code);
+    }
+
+    private static IReadOnlyList<EntryPoint> Requesting(bool isAsExpected, params Type[] services)
+    {
+        Assert.True(isAsExpected);
+        return [new EntryPoint("GET /berths") { Services = [.. services.Select(service => new RequestedService(service, "wanted"))] }];
     }
 
     private static string Thrown(Action work) => Assert.Throws<WiringTestException>(work).Message;

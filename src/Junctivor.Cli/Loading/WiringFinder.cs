@@ -40,7 +40,7 @@ internal static class WiringFinder
             }
 
             return isAnyNamed
-                ? (found, [.. problems.Concat(marked.Problems).Select(problem => $"{file.Name}: {MissingFor(assembly) ?? problem}")])
+                ? (found, [.. problems.Concat(name is null ? marked.Problems : []).Select(problem => $"{file.Name}: {MissingFor(assembly) ?? problem}")])
                 : throw new CannotCheckException(!marked.Names.Any()
                     ? $"{file.Name} has no wiring to check: put [CheckedWiring] on a public static property or method that returns a Wiring."
                     : $"{file.Name} has no wiring '{name}'; it has {string.Join(", ", marked.Names)}.");

@@ -51,6 +51,58 @@ public class EntryPointTests
     }
 
     [Fact]
+    public void A_container_tells_what_a_faulty_wiring_provides_while_entry_points_are_read()
+    {
+        Wiring faulty = [.. Wiring, Singleton.Of<Captor>(), Singleton.Incoming<Uri>(), Scoped.Of<Chart>(), Transient.Of<Keeper>()];
+
+        CheckReport report = faulty.Check(new BuildOptions(), container =>
+        {
+            Assert.True(container.Knows<Captor>());
+            Assert.False(container.Knows<ITide>());
+            Assert.IsType<Crane>(container.Resolve<Crane>());
+            Assert.Equal("JV301", Assert.Throws<ResolveException>(() => container.Resolve<Captor>()).Report.Faults[0].Code);
+            Assert.Equal("JV105", Assert.Throws<ResolveException>(() => container.Resolve<Keeper>()).Report.Faults[0].Code);
+            return [Taking(new RequestedService(typeof(ITide), "tide"))];
+        });
+
+        Assert.Equal(["JV101", "JV301"], report.Faults.Select(fault => fault.Code));
+    }
+
+    [Fact]
+    public void What_is_created_while_they_are_read_is_disposed_and_what_the_wiring_owns_is_not()
+    {
+        Flag given = new();
+        Flag? created = null;
+        Wiring flags = [Singleton.Value(given).DisposeAtEnd().Marked("given"), Singleton.Of<Flag>()];
+
+        flags.Check(new BuildOptions(), container =>
+        {
+            created = container.Resolve<Flag>();
+            container.Resolve<Flag>("given");
+            return [];
+        });
+
+        Assert.Equal((true, false), (created!.IsLowered, given.IsLowered));
+    }
+
+    [Fact]
+    public void What_a_framework_cannot_serve_is_a_fault_with_its_place_and_cures()
+    {
+        EntryPoint page = new("POST /berths")
+        {
+            Problems = [new EntryPointProblem("POST /berths reads Ledger from the body") { Fixes = ["map it elsewhere", "write it"] }],
+            File = "/harbour/Berths.cs",
+            Line = 7,
+        };
+
+        Fault fault = Assert.Single(Wiring.Check(new BuildOptions(), [page]).Faults);
+
+        Assert.Equal((FaultKind.NotServed, "POST /berths reads Ledger from the body"), (fault.Kind, fault.Summary));
+        Assert.Equal(["map it elsewhere", "write it"], fault.Fixes.Select(fix => fix.Advice));
+        Assert.Equal(("POST /berths", 7), (Assert.Single(fault.Path).Name, fault.Path[0].Line));
+    }
+
+    [Fact]
     public void Without_entry_points_nothing_changes()
     {
         using Container container = Wiring.Build();
@@ -91,4 +143,17 @@ public class EntryPointTests
     private sealed class Crane : ITide;
 
     private sealed class Buoy;
+
+    private sealed class Chart;
+
+    private sealed record Captor(Chart Chart);
+
+    private sealed record Keeper(Uri Home);
+
+    private sealed class Flag : IDisposable
+    {
+        public bool IsLowered { get; private set; }
+
+        public void Dispose() => IsLowered = true;
+    }
 }

@@ -1,0 +1,154 @@
+using System.Diagnostics;
+using System.Text.Json;
+using Junctivor.Tests.Shared;
+
+namespace Junctivor.Cli.Tests;
+
+/// <summary>What requests services from outside a wiring is part of what the command reads, if the assembly says what that is.</summary>
+public sealed class EntryPointTests : IDisposable
+{
+    private const string Office = """
+        using System.Collections.Generic;
+        using Junctivor;
+
+        public static class Office
+        {
+            [CheckedWiring("office")]
+            public static Wiring Wiring =>
+            [
+                Scoped.Of<Desk>(),
+                Singleton.Of<Buoy>().ResolvedDirectly(),
+            ];
+
+            MORE
+        }
+
+        public sealed class Desk;
+
+        public sealed class Buoy;
+
+        public sealed class Crane;
+
+        """;
+
+    private const string Sound = """
+        [CheckedEntryPoints]
+        public static IReadOnlyList<EntryPoint> Requested(Container container) =>
+            [new("GET /berths") { Services = [new RequestedService(typeof(Desk), container.Knows<Desk>() ? "desk" : "none")] }];
+        """;
+
+    private const string Lacking = """
+        [CheckedEntryPoints("office")]
+        public static EntryPoint[] Lacking() => [new("GET /cranes") { Services = [new RequestedService(typeof(Crane), "crane")] }];
+        """;
+
+    private const string Second = """
+        [CheckedWiring("rehearsal")]
+        public static Wiring Rehearsal => [Singleton.Of<Desk>()];
+        """;
+
+    private static readonly string Harbour = ProgramRun.OutputOf("examples/Harbour");
+
+    private readonly CompiledFolder _folder = new();
+
+    public void Dispose() => _folder.Dispose();
+
+    [Fact]
+    public async Task What_they_request_counts_as_used_and_what_they_miss_is_missing()
+    {
+        ProgramRun without = await Check("");
+        ProgramRun sound = await Check(Sound);
+        ProgramRun lacking = await Check(Sound + Lacking);
+
+        Assert.Contains("JV501 unreachable (warning): Desk", without.Output, StringComparison.Ordinal);
+        Assert.Equal((0, "office: sound  (2 registrations, 1 entry point)\n", ""), (sound.Status, sound.Output, sound.Errors));
+        Assert.Equal((1, ""), (lacking.Status, lacking.Errors));
+        Assert.StartsWith("office: 1 fault  (2 registrations, 2 entry points)\n", lacking.Output, StringComparison.Ordinal);
+        Assert.Contains(
+            "JV101 missing: GET /cranes requires Crane, which is not registered", lacking.Output, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("[CheckedEntryPoints(\"offce\")] public static EntryPoint[] Named() => [];",
+        "Office.Named names a wiring 'offce', but there is only office.")]
+    [InlineData("[CheckedEntryPoints] public static int Number() => 1;",
+        "Office.Number has [CheckedEntryPoints], but is not a public static method that takes nothing or a Container, and returns a list of "
+            + "EntryPoint.")]
+    [InlineData("[CheckedEntryPoints] public static EntryPoint[] Many(Wiring wiring) => [];",
+        "Office.Many has [CheckedEntryPoints], but is not a public static method that takes nothing or a Container, and returns a list of "
+            + "EntryPoint.")]
+    [InlineData("[CheckedEntryPoints] public static EntryPoint[] None() => null;", "Office.None returned null instead of entry points.")]
+    [InlineData("[CheckedEntryPoints] public static EntryPoint[] Failing() => throw new System.FormatException(\"The tide is out\");",
+        "Office.Failing threw FormatException: The tide is out. The wiring is checked without its entry points.")]
+    [InlineData("[CheckedEntryPoints] public static EntryPoint[] Early(Container container) => [container.Resolve<EntryPoint>()];",
+        "Office.Early threw ResolveException: JV101 missing: EntryPoint was requested, but is not registered. The wiring is checked "
+            + "without its entry points.")]
+    public async Task What_cannot_be_read_is_one_line_and_the_rest_is_checked(string method, string line)
+    {
+        ProgramRun run = await Check(Lacking + method);
+
+        Assert.Equal((2, $"junctivor: Office.dll: {line}\n"), (run.Status, run.Errors));
+        Assert.Contains("JV101 missing: GET /cranes requires Crane", run.Output, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Of_several_wirings_one_is_named()
+    {
+        ProgramRun unnamed = await Check(Second + Sound);
+        ProgramRun named = await Check(Second + Lacking);
+        ProgramRun other = await Run("check", Compile(Second + Lacking), "--wiring", "rehearsal");
+
+        Assert.Equal(
+            (2, "junctivor: Office.dll: Office.Requested does not say which wiring its entry points belong to: write "
+                + "[CheckedEntryPoints(\"office\")], or another of office, rehearsal.\n"),
+            (unnamed.Status, unnamed.Errors));
+        Assert.Contains("office: 1 fault, 1 warning  (2 registrations, 1 entry point)", named.Output, StringComparison.Ordinal);
+        Assert.Contains("rehearsal: sound  (1 registration)", named.Output, StringComparison.Ordinal);
+        Assert.Equal((0, "rehearsal: sound  (1 registration)\n"), (other.Status, other.Output));
+    }
+
+    [Fact]
+    public async Task What_only_they_miss_is_mended_in_the_wiring()
+    {
+        string assembly = Compile(Sound + Lacking);
+
+        ProgramRun mended = await Run("mend", assembly);
+
+        Assert.Equal((0, ""), (mended.Status, mended.Errors));
+        Assert.Contains(
+            "Singleton.Of<Buoy>().ResolvedDirectly(),\n        Scoped.Of<Crane>(),\n", await File.ReadAllTextAsync(
+                _folder.PathOf("Office.cs"), TestContext.Current.CancellationToken), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task The_endpoints_of_an_application_are_read_without_starting_it()
+    {
+        ProgramRun check = await Run("check", Harbour, "--format", "json");
+        ProgramRun why = await Run("why", Harbour, "DepartureDesk", "--wiring", "office");
+        ProgramRun draw = await Run("draw", Harbour, "--wiring", "office", "--around", "DepartureDesk", "--format", "mermaid");
+        ProgramRun compare = await Run("compare", $"{Harbour}@office", $"{Harbour}@rehearsal", "--format", "json");
+
+        Assert.Equal((0, ""), (check.Status, check.Errors));
+        using JsonDocument report = JsonDocument.Parse(check.Output);
+        Assert.Equal(9, report.RootElement.GetProperty("wirings")[0].GetProperty("entryPoints").GetInt32());
+        Assert.Matches(
+            @"What depends on it\n└─ POST /departures +scoped +by desk: DepartureDesk +Web/HarbourEndpoints.cs:\d+\n", why.Output);
+        Assert.Matches(@"n\d+\(""POST /departures<br/>scoped, entry point""\)", draw.Output);
+        Assert.DoesNotContain("GET /", compare.Output, StringComparison.Ordinal);
+    }
+
+    private string Compile(string more)
+    {
+        File.WriteAllText(_folder.PathOf("Office.cs"), Office.Replace("MORE", more, StringComparison.Ordinal));
+        return _folder.CompileFile("Office.cs", typeof(Wiring).Assembly.Location);
+    }
+
+    private Task<ProgramRun> Check(string more) => Run("check", Compile(more));
+
+    private static async Task<ProgramRun> Run(params string[] call)
+    {
+        ProgramRun run = await ProgramRun.OfProgram(
+            new ProcessStartInfo("dotnet", [ProgramRun.OutputOf("src/Junctivor.Cli"), .. call]) { Environment = { ["COLUMNS"] = "120" } }, "");
+        return run with { Output = run.Output.ReplaceLineEndings("\n"), Errors = run.Errors.ReplaceLineEndings("\n") };
+    }
+}
