@@ -75,7 +75,14 @@ internal sealed class RunningOffice : IAsyncDisposable
         await _factory.DisposeAsync();
         await _weather.DisposeAsync();
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        Directory.Delete(_folder, recursive: true);
+        try
+        {
+            Directory.Delete(_folder, recursive: true);
+        }
+        catch (IOException)
+        {
+            // The factory awaits the host and not the program, whose last job may still write: the system removes what is temporary.
+        }
     }
 
     private static IResult Answer(string day)

@@ -57,13 +57,16 @@ public class ProgramTests
             .Cast<InlineDataAttribute>()
             .Select(data => (string)data.Data[0]!);
 
-        string[] listed = [.. help.Output[help.Output.IndexOf("Commands:", StringComparison.Ordinal)..]
+        string[][] listed = [.. help.Output[help.Output.IndexOf("Commands:", StringComparison.Ordinal)..]
             .Split('\n')
             .Skip(1)
-            .Select(line => line.Trim().Split(' ')[0])
-            .Where(name => name.Length > 0)];
+            .Where(line => line.Trim().Length > 0)
+            .Select(line => line.Trim().Split("  ", 2, StringSplitOptions.TrimEntries))];
+        string page = await File.ReadAllTextAsync(
+            Path.Combine(ProgramRun.RepositoryRoot, "docs", "examples.md"), TestContext.Current.CancellationToken);
 
-        Assert.Equal(listed.Order(), tried.Order());
+        Assert.Equal(listed.Select(program => program[0]).Order(), tried.Order());
+        Assert.All(listed, program => Assert.Contains($"| `{program[0]}` | {program[1]} |", page, StringComparison.Ordinal));
     }
 
     [Fact]

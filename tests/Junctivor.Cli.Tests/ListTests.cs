@@ -52,7 +52,15 @@ public sealed class ListTests : IDisposable
         Assert.Contains("new BookingDesk(visit, ledger, planner, fees, roster, log)", run.Output, StringComparison.Ordinal);
         Assert.Matches(@"├─ ledger: IBerthLedger +scoped +new SqliteBerthLedger\(file, visit\)  \(\d\)", run.Output);
         Assert.Matches(@"│  ├─ ledger: IBerthLedger +scoped +see \(\d\)", run.Output);
-        Assert.Contains("nothing in the wiring", run.Output, StringComparison.Ordinal);
+        Assert.Matches(@"└─ GET /berths/requests/\{id\} +scoped +by desk: BookingDesk +Web/HarbourEndpoints\.cs:\d+", run.Output);
+    }
+
+    [Fact]
+    public async Task Why_says_of_what_nothing_depends_on_that_it_can_only_be_resolved_directly()
+    {
+        ProgramRun run = await Run("why", Harbour, "JobSchedule", "--wiring", "office");
+
+        Assert.Contains("nothing in the wiring: it can only be resolved directly", run.Output, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -60,7 +68,7 @@ public sealed class ListTests : IDisposable
     {
         ProgramRun run = await Run("why", Harbour, "Harbour.Office.BerthPlanner", "--wiring", "office");
 
-        Assert.Matches(@"└─ BookingDesk +scoped +by planner: BerthPlanner +HarbourWiring\.cs", run.Output);
+        Assert.Matches(@"├─ BookingDesk +scoped +by planner: BerthPlanner +HarbourWiring\.cs", run.Output);
     }
 
     [Fact]
@@ -96,7 +104,9 @@ public sealed class ListTests : IDisposable
 
         Assert.Equal("Harbour.Office.BerthPlanner", service.GetProperty("service").GetString());
         Assert.Contains("Harbour.Office.Muster", Ids(service, "needs"));
-        Assert.Equal(["Harbour.Office.BookingDesk"], Ids(service, "neededBy"));
+        Assert.Equal(
+            ["GET /", "GET /berths", "GET /berths/requests/{id}", "Harbour.Office.BookingDesk", "POST /berths/requests"],
+            Ids(service, "neededBy").Order(StringComparer.Ordinal));
 
         static IEnumerable<string?> Ids(JsonElement service, string member) =>
             service.GetProperty(member).EnumerateArray().Select(registration => registration.GetProperty("id").GetString());

@@ -90,7 +90,9 @@ public sealed class PageTests : IAsyncLifetime
     {
         IPage page = await Open(ProgramRun.OutputOf("examples/Harbour"), "--wiring", "office");
         int all = await page.Locator(".box").CountAsync();
+        int entryPoints = await page.Locator(".box.entry").CountAsync();
 
+        await page.Locator("#lifetimes input[value=entry]").UncheckAsync();
         await page.Locator("#lifetimes input[value=singleton]").UncheckAsync();
         int withoutSingletons = await page.Locator(".box").CountAsync();
         int singletons = await page.Locator(".box.singleton").CountAsync();
@@ -99,7 +101,7 @@ public sealed class PageTests : IAsyncLifetime
         int modules = await page.Locator(".box.group").CountAsync();
         await page.Locator(".box.group").First.ClickAsync();
 
-        Assert.Equal(32, all);
+        Assert.Equal((32, 9), (all - entryPoints, entryPoints));
         Assert.Equal((11, 0), (withoutSingletons, singletons));
         Assert.Equal(5, modules);
         Assert.Equal(4, await page.Locator(".box.group").CountAsync());
@@ -120,7 +122,7 @@ public sealed class PageTests : IAsyncLifetime
         await page.GoBackAsync();
         IReadOnlyList<string> back = await page.Locator(".box .title").AllTextContentsAsync();
 
-        Assert.Equal(["IContributesEndpoints", "JobSchedule", "NightlyInvoicing"], ofFolder.Order());
+        Assert.Equal(["GET /invoices", "IContributesEndpoints", "JobSchedule", "NightlyInvoicing"], ofFolder.Order());
         Assert.Equal(["LedgerFile", "SqliteBerthLedger"], ofModule.Order());
         Assert.Contains("ArrivalQueue", ofNamespace);
         Assert.DoesNotContain("NightlyInvoicing", ofNamespace);

@@ -3,6 +3,7 @@ using System.IO.Compression;
 using System.Reflection.Metadata;
 using System.Reflection.PortableExecutable;
 using System.Text;
+using Junctivor.Tests.Shared;
 
 namespace Junctivor.Package.Tests;
 

@@ -1,4 +1,6 @@
+using System.Runtime.InteropServices;
 using System.Text.Json;
+using Junctivor.Tests.Shared;
 
 namespace Junctivor.Package.Tests;
 
@@ -44,6 +46,20 @@ public sealed class TemplateTests(PackedLibrary packed)
             "Heron gets berth 1.",
             await RunningServer.AnswerAsync(folder, Path.Combine("Office-9", "out", "Office-9.dll"), "/berths/Heron"));
         await TestAsync(folder);
+    }
+
+    [Fact]
+    public async Task A_web_server_that_is_published_as_one_trimmed_file()
+    {
+        string folder = await CreateAsync("web", "Pier");
+
+        await RunAsync(
+            folder, "dotnet", "publish", "Pier/Pier.csproj", "-c", "Release", "-r", RuntimeInformation.RuntimeIdentifier,
+            "-p:PublishSingleFile=true", "-p:PublishTrimmed=true", "-warnaserror", "--nologo", "-v", "quiet", "-o", "published", Restoring);
+
+        string published = Path.Combine(folder, "published");
+        Assert.DoesNotContain(Directory.EnumerateFiles(published), file => Path.GetExtension(file) == ".dll");
+        Assert.Equal("Heron gets berth 1.", await RunningServer.AnswerAsync(folder, Path.Combine(published, "Pier"), "/berths/Heron"));
     }
 
     /// <summary>One folder of packages for all of them, apart from that of the user, who may have an older one of this version.</summary>

@@ -32,6 +32,7 @@ internal static class DotText
         string style = node switch
         {
             { Kind: "missing" } => "shape=box, style=\"dashed\", color=\"#B3123A\", fontcolor=\"#B3123A\", penwidth=2",
+            { IsEntryPoint: true } => "shape=invhouse, fillcolor=\"#FFFFFF\", color=\"#1B2329\"",
             { Lifetime: "singleton" } => "shape=box, peripheries=2, fillcolor=\"#D6E4EF\", color=\"#1D4E74\"",
             { Lifetime: "scoped" } => "shape=box, style=\"filled,rounded\", fillcolor=\"#FBE7C2\", color=\"#8A5A00\"",
             { Lifetime: "transient" } => "shape=ellipse, fillcolor=\"#F7F7F5\", color=\"#5B6670\"",

@@ -1,3 +1,6 @@
+using System.Text.Json.Serialization;
+using Junctivor.Reports.Graphs;
+
 namespace Junctivor.Reports.Drawing;
 
 /// <summary>One box of a drawing: a registration or what follows from one, or a service that nobody registers.</summary>
@@ -24,9 +27,13 @@ internal sealed record DrawnNode
     /// <summary>The mark, for people; null for none.</summary>
     public string? Mark { get; init; }
 
-    /// <summary><c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c>, <c>alias</c>, <c>decorator</c> or
-    /// <c>missing</c>.</summary>
+    /// <summary><c>class</c>, <c>factory</c>, <c>async factory</c>, <c>value</c>, <c>incoming</c>, <c>alias</c>, <c>decorator</c>,
+    /// <c>missing</c>, or <see cref="SavedRegistration.EntryPoint"/>.</summary>
     public required string Kind { get; init; }
+
+    /// <summary>Whether it requests services from outside the wiring.</summary>
+    [JsonIgnore]
+    public bool IsEntryPoint => Kind == SavedRegistration.EntryPoint;
 
     /// <summary>The namespace of the class.</summary>
     public string Namespace { get; init; } = "";

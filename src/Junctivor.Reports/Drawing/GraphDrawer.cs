@@ -58,7 +58,7 @@ internal sealed class GraphDrawer
             _keys.Add(registration.Id, $"n{_keys.Count + 1}");
         }
 
-        foreach (SavedRegistration registration in _graph.Registrations.Where(each => _keys.ContainsKey(each.Id)))
+        foreach (SavedRegistration registration in _graph.WithNeeds.Where(each => _keys.ContainsKey(each.Id)))
         {
             _nodes.Add(NodeOf(registration));
             _edges.AddRange(EdgesOf(registration));
@@ -88,7 +88,7 @@ internal sealed class GraphDrawer
     {
         HashSet<string?> faulty = [.. _faults.SelectMany(each => each.Path).Select(step => step.Id)];
         HashSet<string?> followed = [.. _graph.Registrations.Select(each => each.FollowsFrom)];
-        return _graph.Registrations.Where(each =>
+        return _graph.WithNeeds.Where(each =>
             faulty.Contains(each.Id)
             || (!followed.Contains(each.Id)
                 && (each.Replaced.Count == 0 || each.Replaced.Count < each.Services.Count)
@@ -107,9 +107,9 @@ internal sealed class GraphDrawer
             Key = _keys[registration.Id],
             Id = registration.Id,
             Title = title,
-            Maker = created == title ? "" : created,
+            Maker = created == title || registration.CreatedBy == SavedRegistration.EntryPoint ? "" : created,
             Services = [.. services.Select(_graph.NameOf)],
-            Lifetime = registration.Lifetime,
+            Lifetime = registration.CreatedBy == SavedRegistration.EntryPoint ? "" : registration.Lifetime,
             Mark = registration.Mark is { } mark ? _graph.NameOf(mark).Trim('"') : null,
             Kind = registration.Around is null ? registration.CreatedBy : "decorator",
             Namespace = NamespaceOf(registration.Type),

@@ -13,7 +13,7 @@ internal static class Labels
         string also = others.Count == 0 ? "" : $"also {string.Join(", ", others.Take(MostServices))}{more}";
         bool isPlain = node.Kind is "class" or "missing";
         string maker = isPlain || node.Kind is "alias" or "decorator" ? node.Maker : "";
-        string lifetime = isPlain ? node.Lifetime : $"{node.Lifetime}, {node.Kind}";
+        string lifetime = isPlain ? node.Lifetime : node.IsEntryPoint ? node.Kind : $"{node.Lifetime}, {node.Kind}";
         return [.. new[] { also, maker, node.Mark is null ? "" : $"marked {node.Mark}", lifetime }.Where(line => line.Length > 0)];
     }
 

@@ -33,6 +33,7 @@ internal static class MermaidText
             .Append("  classDef scoped fill:#FBE7C2,stroke:#8A5A00,color:#2E1F00\n")
             .Append("  classDef transient fill:#F7F7F5,stroke:#5B6670,color:#20262B\n")
             .Append("  classDef level fill:#E4DDF1,stroke:#53408F,color:#1F1736\n")
+            .Append("  classDef entry fill:#FFFFFF,stroke:#1B2329,color:#1B2329\n")
             .Append("  classDef missing fill:#FFFFFF,stroke:#B3123A,color:#B3123A,stroke-dasharray:5 4\n")
             .ToString();
 
@@ -52,11 +53,12 @@ internal static class MermaidText
         "scoped" => ("(", ")"),
         "transient" => ("([", "])"),
         "level" => ("{{", "}}"),
+        "entry" => (">", "]"),
         _ => ("[", "]"),
     };
 
     private static string ClassOf(DrawnNode node) =>
-        node.Kind == "missing" ? "missing" : node.Lifetime is "singleton" or "scoped" or "transient" ? node.Lifetime : "level";
+        node.Kind == "missing" ? "missing" : node.IsEntryPoint ? "entry" : node.Lifetime is "singleton" or "scoped" or "transient" ? node.Lifetime : "level";
 
     private static string ArrowOf(DrawnEdge edge) =>
         edge.Faults.Count > 0 || edge.Form == "decorates" ? "==>" : edge.IsDeferred || edge.Form == "alias" ? "-.->" : "-->";

@@ -46,8 +46,8 @@ public static class GraphJson
     /// <summary>Nothing in a list may be null, which the reader of JSON lets pass.</summary>
     private static void CheckWhole(SavedGraph graph)
     {
-        if (!(AreWhole(graph.Registrations) && AreWhole(graph.Services) && AreWhole(graph.Names.Values)
-            && graph.Registrations.All(
+        if (!(AreWhole(graph.WithNeeds) && AreWhole(graph.Services) && AreWhole(graph.Names.Values)
+            && graph.WithNeeds.All(
                 registration => AreWhole(registration.Services)
                     && AreWhole(registration.Replaced)
                     && AreWhole(registration.Needs)
@@ -64,16 +64,16 @@ public static class GraphJson
     private static void CheckReferences(SavedGraph graph)
     {
         Dictionary<string, SavedRegistration> byId = [];
-        foreach (SavedRegistration registration in graph.Registrations)
+        foreach (SavedRegistration registration in graph.WithNeeds)
         {
-            if (registration.Services.Count == 0 || !byId.TryAdd(registration.Id, registration))
+            if ((registration.Services.Count == 0 && registration.CreatedBy != SavedRegistration.EntryPoint) || !byId.TryAdd(registration.Id, registration))
             {
                 throw new SavedGraphException(
                     $"has '{registration.Id}' twice, or without a service: save it again with 'junctivor list --format json'.");
             }
         }
 
-        IEnumerable<string?> mentioned = graph.Registrations
+        IEnumerable<string?> mentioned = graph.WithNeeds
             .SelectMany(
                 registration => registration.Needs.SelectMany(dependency => dependency.By)
                     .Append(registration.Around)
@@ -86,7 +86,7 @@ public static class GraphJson
                 $"refers to '{unknown}', which it does not contain: save it again with 'junctivor list --format json'.");
         }
 
-        if (graph.Registrations.Any(registration => IsWrappedByItself(registration, byId)))
+        if (graph.WithNeeds.Any(registration => IsWrappedByItself(registration, byId)))
         {
             throw new SavedGraphException("has decorators in a cycle: save it again with 'junctivor list --format json'.");
         }

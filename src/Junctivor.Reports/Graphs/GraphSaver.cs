@@ -14,11 +14,12 @@ internal sealed class GraphSaver(ServiceGraph graph)
     {
         IReadOnlyList<(ServiceId Service, Node[] Front)> answers = [.. Answers()];
         IReadOnlyList<Node> nodes = [.. graph.Registrations,
-            .. graph.Nodes.Where(node => !node.IsRegistration || node.Order == int.MaxValue)];
+            .. graph.Nodes.Where(node => !node.IsRegistration || (node.Order == int.MaxValue && !node.Options.IsEntryPoint))];
         return new SavedGraph
         {
             Wiring = name,
             Registrations = [.. nodes.Select(Save)],
+            EntryPoints = [.. graph.Nodes.Where(node => node.Options.IsEntryPoint).Select(Save)],
             Services = [.. answers.Select(
                 answer =>
                     new SavedService

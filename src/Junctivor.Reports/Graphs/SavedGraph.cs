@@ -29,11 +29,17 @@ public sealed record SavedGraph
     /// </summary>
     public IReadOnlyList<SavedRegistration> Registrations { get; init; } = [];
 
+    /// <summary>What requests services from outside the wiring, such as endpoints; often empty. They provide nothing.</summary>
+    public IReadOnlyList<SavedRegistration> EntryPoints { get; init; } = [];
+
     /// <summary>Who answers for each service, with its decorators around.</summary>
     public IReadOnlyList<SavedService> Services { get; init; } = [];
 
     /// <summary>The short name of each type that is mentioned, by its full name.</summary>
     public IReadOnlyDictionary<string, string> Names { get; init; } = new Dictionary<string, string>();
+
+    /// <summary>All that has needs.</summary>
+    internal IEnumerable<SavedRegistration> WithNeeds => Registrations.Concat(EntryPoints);
 
     /// <summary>Reads a wiring. Nothing is constructed, and faults do not matter.</summary>
     /// <param name="name">What the wiring is called.</param>

@@ -22,8 +22,8 @@ public static class WhyJson
     private static object Of(SavedGraph graph, SavedService service)
     {
         Dictionary<string, SavedRegistration> byId =
-            graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
-        ILookup<string, SavedRegistration> dependents = graph.Registrations
+            graph.WithNeeds.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
+        ILookup<string, SavedRegistration> dependents = graph.WithNeeds
             .SelectMany(dependent => dependent.Needs.SelectMany(dependency => dependency.By).Distinct().Select(id => (id, dependent)))
             .ToLookup(requested => requested.id, requested => requested.dependent, StringComparer.Ordinal);
         return new

@@ -3,7 +3,17 @@
 export const lifetimes = ['singleton', 'scoped', 'transient'];
 
 /** The lifetime by which a node is drawn: levels of the user's own look alike. */
-export const kindOf = (node) => node.kind === 'missing' ? 'missing' : lifetimes.includes(node.lifetime) ? node.lifetime : 'level';
+export const kindOf = (node) => node.kind === 'missing' ? 'missing' : node.kind === 'entry point' ? 'entry' : lifetimes.includes(node.lifetime) ? node.lifetime : 'level';
+
+/** How many services there are among some nodes, and how many entry points. */
+export const amountOf = (nodes) => {
+  const entries = nodes.filter((node) => kindOf(node) === 'entry').length;
+  const services = nodes.length - entries;
+  return [
+    services === 0 && entries > 0 ? '' : `${services} ${services === 1 ? 'service' : 'services'}`,
+    entries === 0 ? '' : `${entries} ${entries === 1 ? 'entry point' : 'entry points'}`,
+  ].filter((each) => each).join(', ');
+};
 
 const folderOf = (node) => node.file.includes('/') ? node.file.slice(0, node.file.lastIndexOf('/')) : '';
 

@@ -1,4 +1,4 @@
-import { Model, kindOf } from './model.js';
+import { amountOf, Model, kindOf } from './model.js';
 import { changeLine, createdOf, draw, layOut, spoken, svg } from './picture.js';
 import { Recording, duration, joined } from './recording.js';
 import { drawLife, drawTimeline, marksOf } from './scopes.js';
@@ -32,11 +32,14 @@ const html = (name, attributes = {}, ...children) => {
 const placeAtFirst = drawing.compared && model.nodes.size > most ? 'changes' : '';
 const closedAtFirst = () => new Set(model.nodes.size > most && !placeAtFirst ? model.groups : []);
 
+/** What can be left out. */
+const filtered = ['entry', 'singleton', 'scoped', 'transient', 'level'];
+
 const state = {
   selected: null,
   to: null,
   closed: closedAtFirst(),
-  shown: new Set(['singleton', 'scoped', 'transient', 'level', 'missing']),
+  shown: new Set([...filtered, 'missing']),
   place: placeAtFirst,
   text: '',
   view: drawing.recorded ? 'scopes' : 'wiring',
@@ -55,7 +58,7 @@ const address = () => {
   if (state.to) {
     parts.set('to', model.nodes.get(state.to).id ?? state.to);
   }
-  const hidden = ['singleton', 'scoped', 'transient', 'level'].filter((kind) => !state.shown.has(kind));
+  const hidden = filtered.filter((kind) => !state.shown.has(kind));
   if (hidden.length > 0) {
     parts.set('hide', hidden.join(','));
   }
@@ -86,7 +89,7 @@ const readAddress = () => {
   const parts = new URLSearchParams(location.hash.slice(1));
   state.selected = keyOf(parts.get('service'));
   state.to = keyOf(parts.get('to'));
-  state.shown = new Set(['singleton', 'scoped', 'transient', 'level', 'missing'].filter((kind) => !(parts.get('hide') ?? '').split(',').includes(kind)));
+  state.shown = new Set([...filtered, 'missing'].filter((kind) => !(parts.get('hide') ?? '').split(',').includes(kind)));
   state.place = parts.get('in') ?? placeAtFirst;
   state.view = isRecorded ? parts.get('view') ?? (drawing.recorded ? 'scopes' : 'wiring') : 'wiring';
   state.scope = parts.has('scope') ? Number(parts.get('scope')) : null;
@@ -126,11 +129,14 @@ const move = (across, down) => {
   applyFrame();
 };
 
+/** In a difference, what may differ: entry points are not compared. */
+const counted = () => [...model.nodes.values()].filter((node) => !drawing.compared || kindOf(node) !== 'entry');
+
 /** Lays out and draws what is shown; the view stays where it is, unless it is to show all. */
 const redraw = (isFitting = true) => {
   laid = layOut(model.view(state), find('scopes').parentElement.getBoundingClientRect(), isRecorded);
   picture.replaceChildren(...draw(laid, model));
-  find('count').textContent = `${drawing.compared ? `${changed.length} of ` : ''}${model.nodes.size} services${drawing.compared ? ' changed' : ''}${laid.boxes.length === model.nodes.size ? '' : `, ${laid.boxes.length} boxes`}`;
+  find('count').textContent = `${drawing.compared ? `${changed.length} of ` : ''}${amountOf(counted())}${drawing.compared ? ' changed' : ''}${laid.boxes.length === model.nodes.size ? '' : `, ${laid.boxes.length} boxes`}`;
   if (isFitting) {
     fit(smallest);
   }
@@ -231,7 +237,7 @@ const showNode = (node) => {
     .map((other) => html('option', { value: other.key, ...(other.key === state.to ? { selected: '' } : {}) }, other.title)));
   panel.replaceChildren(
     html('h2', { tabindex: '-1' }, node.title),
-    html('p', { class: 'facts' }, [node.lifetime, node.kind === 'missing' ? 'not registered' : `created by a ${node.kind}`].filter((each) => each).join(', ')),
+    html('p', { class: 'facts' }, [node.lifetime, node.kind === 'missing' ? 'not registered' : kindOf(node) === 'entry' ? 'entry point: requests services from outside the wiring' : `created by a ${node.kind}`].filter((each) => each).join(', ')),
     node.maker && node.kind !== 'missing' ? html('p', {}, node.maker) : '',
     node.services.length > 1 ? html('p', {}, `Provides ${node.services.join(', ')}.`) : '',
     node.mark ? html('p', {}, `Marked ${node.mark}.`) : '',
@@ -251,7 +257,7 @@ const showWay = () => {
   const way = find('way');
   if (way && state.selected && state.to) {
     const keys = model.between(state.selected, state.to);
-    way.textContent = `${keys.size} services are on the ways to ${model.nodes.get(state.to).title}.`;
+    way.textContent = `${amountOf([...keys].map((key) => model.nodes.get(key)))} are on the ways to ${model.nodes.get(state.to).title}.`;
   } else if (way) {
     way.textContent = '';
   }
@@ -735,6 +741,7 @@ function sampleOf(kind) {
     case 'singleton': return [svg('rect', { class: 'frame', x: 1, y: 1, width: 24, height: 14 }), svg('rect', { class: 'inner', x: 3.5, y: 3.5, width: 19, height: 9 })];
     case 'scoped': return [svg('rect', { class: 'frame', x: 1, y: 1, width: 24, height: 14, rx: 6 })];
     case 'transient': return [svg('ellipse', { class: 'frame', cx: 13, cy: 8, rx: 12, ry: 7 })];
+    case 'entry': return [svg('polygon', { class: 'frame', points: '1,1 18,1 25,8 18,15 1,15' })];
     default: return [svg('polygon', { class: 'frame', points: '5,1 21,1 25,5 25,11 21,15 5,15 1,11 1,5' })];
   }
 }

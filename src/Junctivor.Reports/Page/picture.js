@@ -1,10 +1,11 @@
 // Lays out what is shown, and draws it as SVG. All texts go in as text, never as markup.
 import dagre from '@dagrejs/dagre';
-import { kindOf } from './model.js';
+import { amountOf, kindOf } from './model.js';
 
 const letter = 7.2;
 const titleLetter = 8.3;
 const lineHeight = 16;
+const point = 14;
 const namespace = 'http://www.w3.org/2000/svg';
 
 export const svg = (name, attributes = {}, ...children) => {
@@ -32,7 +33,7 @@ export const linesOf = (box) => {
   if (box.key.startsWith('group ')) {
     const name = box.nodes[0].group || 'place unknown';
     const changed = box.nodes.filter((node) => node.changes.length > 0).length;
-    return [name.split('/').at(-1), `${box.nodes.length} ${box.nodes.length === 1 ? 'service' : 'services'}`, changed > 0 ? `≠ ${changed} changed` : ''].filter((line) => line);
+    return [name.split('/').at(-1), amountOf(box.nodes), changed > 0 ? `≠ ${changed} changed` : ''].filter((line) => line);
   }
   const [node] = box.nodes;
   const others = node.services.slice(1).filter((service) => service !== node.maker);
@@ -69,7 +70,7 @@ export const layOut = (view, room, isRecorded = false) => {
     box.lines = [...linesOf(box).map(shorten), ...(isRecorded && box.nodes.some((node) => node.kind !== 'missing') ? [placeholder] : [])];
     box.kind = box.key.startsWith('group ') ? 'group' : kindOf(box.nodes[0]);
     const factor = box.kind === 'transient' ? 1.25 : box.kind === 'level' ? 1.15 : 1;
-    box.width = Math.max(90, factor * Math.max(...box.lines.map((line, number) => line.length * (number === 0 ? titleLetter : letter))) + 26);
+    box.width = Math.max(90, factor * Math.max(...box.lines.map((line, number) => line.length * (number === 0 ? titleLetter : letter))) + 26 + (box.kind === 'entry' ? point : 0));
     box.height = box.lines.length * lineHeight + (box.kind === 'transient' ? 30 : 20);
   }
   for (const arrow of view.arrows) {
@@ -148,6 +149,10 @@ const outline = (box) => {
         [w / 2 - cut, h / 2], [-w / 2 + cut, h / 2], [-w / 2, h / 2 - cut], [-w / 2, -h / 2 + cut]];
       return [svg('polygon', { ...common, points: corners.map((corner) => corner.join(',')).join(' ') })];
     }
+    case 'entry': {
+      const corners = [[-w / 2, -h / 2], [w / 2 - point, -h / 2], [w / 2, 0], [w / 2 - point, h / 2], [-w / 2, h / 2]];
+      return [svg('polygon', { ...common, points: corners.map((corner) => corner.join(',')).join(' ') })];
+    }
     case 'group':
       return [
         svg('rect', { class: 'stack', x: -w / 2 + 6, y: -h / 2 - 6, width: w, height: h }),
@@ -204,7 +209,7 @@ export const draw = (laid, model) => {
       'aria-label': spoken(box, model),
     }, ...outline(box));
     box.lines.forEach((line, number) => group.append(number === 0 ? '' : ' ', svg('text', {
-      class: number === 0 ? 'title' : line === placeholder ? 'created' : /^[+−≠] /.test(line) ? 'change' : 'line', y: (number - (box.lines.length - 1) / 2) * lineHeight + 4,
+      class: number === 0 ? 'title' : line === placeholder ? 'created' : /^[+−≠] /.test(line) ? 'change' : 'line', x: box.kind === 'entry' ? -point / 2 : 0, y: (number - (box.lines.length - 1) / 2) * lineHeight + 4,
     }, line)));
     boxes.append(group);
   }

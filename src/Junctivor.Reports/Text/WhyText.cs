@@ -14,8 +14,8 @@ internal sealed class WhyText
     {
         _graph = graph;
         _width = width;
-        _byId = graph.Registrations.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
-        _askers = graph.Registrations
+        _byId = graph.WithNeeds.ToDictionary(registration => registration.Id, StringComparer.Ordinal);
+        _askers = graph.WithNeeds
             .SelectMany(
                 dependent =>
                     dependent.Needs.SelectMany(
