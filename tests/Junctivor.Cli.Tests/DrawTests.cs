@@ -76,7 +76,7 @@ public sealed class DrawTests : IDisposable
 
     [Theory]
     [InlineData("--from", "Visit", "Caller Muster Visit")]
-    [InlineData("--around", "Visit", "BookingDesk Caller DepartureDesk GET /tides/{date} Muster SqliteBerthLedger Visit")]
+    [InlineData("--around", "Visit", "BookingDesk Caller DepartureDesk GET /tides/{date} Muster POST /arrivals SqliteBerthLedger Visit")]
     [InlineData("--path", "BookingDesk LedgerFile", "BerthPlanner BookingDesk LedgerFile SqliteBerthLedger")]
     public async Task A_part_is_drawn_alone(string option, string services, string titles)
     {

@@ -132,7 +132,7 @@ public sealed class EntryPointTests : IDisposable
         using JsonDocument report = JsonDocument.Parse(check.Output);
         Assert.Equal(9, report.RootElement.GetProperty("wirings")[0].GetProperty("entryPoints").GetInt32());
         Assert.Matches(
-            @"What depends on it\n└─ POST /departures +scoped +by desk: DepartureDesk +Web/HarbourEndpoints.cs:\d+\n", why.Output);
+            @"What depends on it\n└─ POST /departures +entry point +by desk: DepartureDesk +Web/HarbourEndpoints.cs:\d+\n", why.Output);
         Assert.Matches(@"n\d+>""POST /departures<br/>entry point""\]", draw.Output);
         Assert.DoesNotContain("GET /", compare.Output, StringComparison.Ordinal);
     }

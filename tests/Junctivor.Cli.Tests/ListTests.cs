@@ -52,7 +52,7 @@ public sealed class ListTests : IDisposable
         Assert.Contains("new BookingDesk(visit, ledger, planner, fees, roster, log)", run.Output, StringComparison.Ordinal);
         Assert.Matches(@"├─ ledger: IBerthLedger +scoped +new SqliteBerthLedger\(file, visit\)  \(\d\)", run.Output);
         Assert.Matches(@"│  ├─ ledger: IBerthLedger +scoped +see \(\d\)", run.Output);
-        Assert.Matches(@"└─ GET /berths/requests/\{id\} +scoped +by desk: BookingDesk +Web/HarbourEndpoints\.cs:\d+", run.Output);
+        Assert.Matches(@"└─ GET /berths/requests/\{id\} +entry point +by desk: BookingDesk +Web/HarbourEndpoints\.cs:\d+", run.Output);
     }
 
     [Fact]

@@ -38,6 +38,25 @@ public sealed class TemplateTests(PackedLibrary packed)
     }
 
     [Fact]
+    public async Task A_wiring_that_is_changed_under_dotnet_watch_has_the_program_restarted()
+    {
+        string folder = await CreateAsync("worker", "Watched");
+        string wiring = Path.Combine(folder, "Watched", "OfficeWiring.cs");
+        using WatchedProgram program =
+            new(folder, "Watched/Watched.csproj", Path.Combine(packed.Folder, "restored"), TimeSpan.FromMinutes(5));
+        await program.LineWithAsync("Waiting for changes");
+
+        await File.WriteAllTextAsync(
+            wiring,
+            (await File.ReadAllTextAsync(wiring, Token)).Replace("Scoped.Of<TideLog>()", "Transient.Of<TideLog>()", StringComparison.Ordinal),
+            Token);
+
+        // What the compiler wrote down of the wiring changes with it, which only a new start can apply: dotnet watch does that by itself.
+        await program.LineWithAsync("Restart is needed to apply the changes");
+        await program.LineWithAsync("The tide is at");
+    }
+
+    [Fact]
     public async Task A_web_server()
     {
         string folder = await CreateAsync("web", "Office-9");

@@ -40,11 +40,12 @@ internal sealed class UpTree(SavedGraph graph, ILookup<string, (SavedRegistratio
 
     private IReadOnlyList<Piece> Row(Twig twig, SavedRegistration dependent, SavedNeed dependency, bool isWhole)
     {
-        string maker = dependent.CreatedBy is "class" or SavedRegistration.EntryPoint ? graph.NameOf(dependent.Type) : graph.NameOf(dependent.Services[0]);
+        bool isEntryPoint = dependent.CreatedBy == SavedRegistration.EntryPoint;
+        string maker = graph.NameOf(isEntryPoint || dependent.CreatedBy == "class" ? dependent.Type : dependent.Services[0]);
         return
         [
             new Piece(twig.Branch + maker),
-            new Piece(dependent.Lifetime, Tone.Note),
+            new Piece(isEntryPoint ? SavedRegistration.EntryPoint : dependent.Lifetime, Tone.Note),
             new Piece(dependent.CreatedBy == "alias" ? "as an alias" : $"by {dependency.Parameter}: {graph.NameOf(dependency.Service)}"),
             isWhole ? new Piece(dependent.Place, Tone.Faint) : new Piece("see above", Tone.Faint),
         ];
