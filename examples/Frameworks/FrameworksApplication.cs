@@ -41,7 +41,8 @@ public static class FrameworksApplication
     {
         RouteGroupBuilder routes = app.MapWired(container);
         routes.MapGet("/berths", (BerthLedger ledger, CancellationToken stopped) => ledger.VesselsAsync(stopped));
-        routes.MapPost("/berths/{vessel}", (BerthLedger ledger, string vessel, CancellationToken stopped) => ledger.EnterAsync(vessel, stopped));
+        routes.MapPost("/berths/{vessel}", (BerthLedger ledger, string vessel, CancellationToken stopped) =>
+            ledger.EnterAsync(vessel, stopped));
         routes.MapGet("/wind/{day}", (WeatherOffice weather, string day) => weather.WindAsync(day));
         routes.MapGet("/invoices/{nights}", (Invoice invoice, int nights) => invoice.For(nights));
         routes.MapGet("/rounds", (RoundBook book) => book.Rounds);

@@ -48,7 +48,8 @@ public sealed class TemplateTests(PackedLibrary packed)
 
         await File.WriteAllTextAsync(
             wiring,
-            (await File.ReadAllTextAsync(wiring, Token)).Replace("Scoped.Of<TideLog>()", "Transient.Of<TideLog>()", StringComparison.Ordinal),
+            (await File.ReadAllTextAsync(wiring, Token))
+                .Replace("Scoped.Of<TideLog>()", "Transient.Of<TideLog>()", StringComparison.Ordinal),
             Token);
 
         // What the compiler wrote down of the wiring changes with it, which only a new start can apply: dotnet watch does that by itself.

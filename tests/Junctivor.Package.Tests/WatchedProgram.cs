@@ -7,7 +7,9 @@ namespace Junctivor.Package.Tests;
 internal sealed class WatchedProgram : IDisposable
 {
     private readonly Channel<string> _lines = Channel.CreateUnbounded<string>();
-    private readonly CancellationTokenSource _limit = CancellationTokenSource.CreateLinkedTokenSource(TestContext.Current.CancellationToken);
+    private readonly CancellationTokenSource _limit =
+        CancellationTokenSource.CreateLinkedTokenSource(TestContext.Current.CancellationToken);
+
     private readonly Process _watch;
 
     /// <param name="folder">Where it runs.</param>

@@ -18,7 +18,8 @@ internal static class RunningServer
     {
         string[] address = ["--urls", "http://127.0.0.1:0"];
         bool isAssembly = program.EndsWith(".dll", StringComparison.Ordinal);
-        using Process server = Process.Start(new ProcessStartInfo(isAssembly ? "dotnet" : program, isAssembly ? [program, .. address] : address)
+        string[] arguments = isAssembly ? [program, .. address] : address;
+        using Process server = Process.Start(new ProcessStartInfo(isAssembly ? "dotnet" : program, arguments)
         {
             WorkingDirectory = folder,
             RedirectStandardOutput = true,

@@ -28,7 +28,8 @@ internal static class WiringSource
 
             WiringFinder.Complain(problems);
             isWhole = problems.Count == 0;
-            return Waiting.While($"Reading {file.Name} …", () => found.Select(each => SavedGraph.Of(each.Name, each.Wiring, each.EntryPoints)).ToList());
+            return Waiting.While(
+                $"Reading {file.Name} …", () => found.Select(each => SavedGraph.Of(each.Name, each.Wiring, each.EntryPoints)).ToList());
         }
 
         SavedGraph saved = Waiting.While($"Reading {file.Name} …", () => ReadSaved(file));

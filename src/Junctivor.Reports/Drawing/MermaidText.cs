@@ -58,7 +58,9 @@ internal static class MermaidText
     };
 
     private static string ClassOf(DrawnNode node) =>
-        node.Kind == "missing" ? "missing" : node.IsEntryPoint ? "entry" : node.Lifetime is "singleton" or "scoped" or "transient" ? node.Lifetime : "level";
+        node.Kind == "missing" ? "missing"
+        : node.IsEntryPoint ? "entry"
+        : node.Lifetime is "singleton" or "scoped" or "transient" ? node.Lifetime : "level";
 
     private static string ArrowOf(DrawnEdge edge) =>
         edge.Faults.Count > 0 || edge.Form == "decorates" ? "==>" : edge.IsDeferred || edge.Form == "alias" ? "-.->" : "-->";

@@ -66,7 +66,8 @@ public static class GraphJson
         Dictionary<string, SavedRegistration> byId = [];
         foreach (SavedRegistration registration in graph.WithNeeds)
         {
-            if ((registration.Services.Count == 0 && registration.CreatedBy != SavedRegistration.EntryPoint) || !byId.TryAdd(registration.Id, registration))
+            if ((registration.Services.Count == 0 && registration.CreatedBy != SavedRegistration.EntryPoint)
+                || !byId.TryAdd(registration.Id, registration))
             {
                 throw new SavedGraphException(
                     $"has '{registration.Id}' twice, or without a service: save it again with 'junctivor list --format json'.");

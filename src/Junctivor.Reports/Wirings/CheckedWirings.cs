@@ -19,7 +19,8 @@ internal sealed class CheckedWirings
     public IEnumerable<string> Names => _marked.Select(each => each.Name);
 
     /// <summary>What keeps entry points from being checked, whatever the wirings are.</summary>
-    public IEnumerable<string> Problems => _marked.Count == 0 ? [] : _entryPoints.Select(each => each.ProblemAmong([.. Names])).OfType<string>();
+    public IEnumerable<string> Problems =>
+        _marked.Count == 0 ? [] : _entryPoints.Select(each => each.ProblemAmong([.. Names])).OfType<string>();
 
     /// <exception cref="UnreadableWiringException">The assembly cannot be loaded whole.</exception>
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]

@@ -6,7 +6,8 @@ namespace Junctivor;
 /// asked for what the wiring provides, also if the wiring has faults; no values are supplied to it. Several such attributes name
 /// several wirings.
 /// </summary>
-/// <param name="wiring">The name of the wiring, as <see cref="CheckedWiringAttribute"/> gives it; empty if the assembly has only one.</param>
+/// <param name="wiring">The name of the wiring, as <see cref="CheckedWiringAttribute"/> gives it; empty if the assembly has only
+/// one.</param>
 [AttributeUsage(AttributeTargets.Method, AllowMultiple = true)]
 public sealed class CheckedEntryPointsAttribute(string wiring = "") : Attribute
 {

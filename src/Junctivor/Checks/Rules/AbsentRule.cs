@@ -58,7 +58,8 @@ internal sealed class AbsentRule : NodeRule
         return new NearMiss(
             $"{marked[0].Name} is registered{SourcePlaceText.At(marked[0].Place, graph.SharedFolder)}, marked {marked[0].Mark}: a list has "
                 + "unmarked registrations only.",
-            new Fix("let the list include marked ones", parameter, Consumers.Of(graph, dependencies, first.Consumer.Level).Take(parameter)));
+            new Fix(
+                "let the list include marked ones", parameter, Consumers.Of(graph, dependencies, first.Consumer.Level).Take(parameter)));
     }
 
     private static IEnumerable<Fix> Fixes(IReadOnlyList<NearMiss> near, Node consumer, string accept) => near
