@@ -28,4 +28,5 @@ internal sealed class EndpointCheck(IApplicationBuilder app, Container container
         reader.Read(EndpointSources.Of(app));
         CheckReport report = container.Check(reader.EntryPoints);
         return report.IsSound ? report : throw new EndpointException(container.Check(reader.WithPlaces()));
-    }}
+    }
+}
