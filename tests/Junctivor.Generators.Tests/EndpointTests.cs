@@ -37,6 +37,7 @@ public class EndpointTests
         public sealed class Charts : ITides;
         public sealed class Ledger;
         public sealed class Desk(Ledger ledger) { public object Ledger => ledger; }
+        public sealed class Pages : IContributesEndpoints { public void Contribute(IEndpointRouteBuilder routes) { } }
         """;
 
     /// <summary>Where the host has its attribute for services with a key: beside the type of its own registrations.</summary>
@@ -65,6 +66,9 @@ public class EndpointTests
         { "Singleton.Value(new Almanac()).Marked(\"north\")", "app.MapGet(\"/k\", ([FromKeyedServicesAttribute(\"nort\")] Almanac depth) => $\"{depth}\");", "JV101 at MapGet" },
         { "Singleton.Of<Almanac>()", "app.MapGet(\"/day\", (string day) => day);", "" },
         { "Singleton.Of<Almanac>()", "app.MapGet(\"/berths\", Berths);", "" },
+        { "Singleton.Of<Almanac>().ResolvedDirectly(), Singleton.Of<IContributesEndpoints, Pages>()", "app.MapGet(\"/berths\", Berths);", "JV501 at Singleton.Of<IContributesEndpoints, Pages>()" },
+        { "Singleton.Of<Almanac>().ResolvedDirectly(), Singleton.Of<IContributesEndpoints, Pages>()", "app.MapWiredEndpoints(container); app.MapGet(\"/berths\", Berths);", "" },
+        { "Scoped.Of<Desk>(), Singleton.Of<Almanac>()", "app.MapWiredEndpoints(container);", "" },
         { "Singleton.Of<Almanac>().ResolvedDirectly()", "", "JV501 at Scoped.Of<Ledger>()" },
         { "Singleton.Of<Almanac>().ResolvedDirectly()", "app.MapGet(\"/berths\", Berths);", "" },
         { "Scoped.Of<Desk>(), Singleton.Of<Almanac>().ResolvedDirectly()", $"app.MapGet(\"/desk\", {TakesDesk});", "" },

@@ -60,15 +60,35 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
 
     private WrittenHandler? Read(IInvocationOperation call)
     {
-        if (!call.TargetMethod.IsExtensionMethod
-            || !Operations.IsOf(call.TargetMethod.Parameters[0].Type, Routes)
-            || call.Arguments.Select(argument => HandlerIn(argument.Value)).FirstOrDefault(found => found is not null) is not { } handler)
+        if (!call.TargetMethod.IsExtensionMethod || !Operations.IsOf(call.TargetMethod.Parameters[0].Type, Routes))
         {
             return null;
         }
 
-        IReadOnlyList<WrittenParameter> services = [.. handler.Parameters.Where(IsService).Select(Written)];
-        IReadOnlyList<WrittenParameter> possible = [.. handler.Parameters.Where(IsPossible).Select(Written)];
+        if (Operations.IsOf(call.TargetMethod.ContainingType, "Junctivor.WiredEndpoints"))
+        {
+            return ContributionsTo(call) is { } contributions ? Written(call, [], [contributions]) : null;
+        }
+
+        return call.Arguments.Select(argument => HandlerIn(argument.Value)).FirstOrDefault(found => found is not null) is { } handler
+            ? Written(
+                call,
+                [.. handler.Parameters.Where(IsService).Select(Written)],
+                [.. handler.Parameters.Where(IsPossible).Select(Written)])
+            : null;
+    }
+
+    /// <summary>The endpoints of modules, which are requested as a list; null for another call.</summary>
+    private WrittenParameter? ContributionsTo(IInvocationOperation call) =>
+        call.TargetMethod.Name == "MapWiredEndpoints"
+        && compilation.GetTypeByMetadataName("Junctivor.IContributesEndpoints") is { } contributing
+        && compilation.GetTypeByMetadataName("System.Collections.Generic.IReadOnlyList`1") is { } list
+            ? new WrittenParameter("contributing", list.Construct(contributing), null, true, null)
+            : null;
+
+    private static WrittenHandler? Written(
+        IInvocationOperation call, IReadOnlyList<WrittenParameter> services, IReadOnlyList<WrittenParameter> possible)
+    {
         FileLinePositionSpan place = call.Syntax.GetLocation().GetLineSpan();
         string? pattern = Operations.ArgumentOrNull(call, "pattern")?.ConstantValue.Value as string;
         SimpleNameSyntax name = ((MemberAccessExpressionSyntax)((InvocationExpressionSyntax)call.Syntax).Expression).Name;
