@@ -43,7 +43,7 @@ internal sealed class CommandLine(IReadOnlyList<string> words)
             Description = "The root of relative paths in SARIF; by default the working copy that contains each file.",
             HelpName = "FOLDER"
         };
-        Command check = new("check", "Checks every wiring that has [CheckedWiring], and reports all faults.")
+        Command check = new("check", "Checks every wiring that has [CheckedWiring], with the endpoints of [CheckedEntryPoints], and reports all faults.")
         {
             targets, wiring, strict, severity, format, output, sourceRoot, watch, limit,
         };

@@ -121,6 +121,29 @@ public sealed class EntryPointTests : IDisposable
     }
 
     [Fact]
+    public async Task Controllers_pages_and_hubs_are_found_as_the_application_finds_them()
+    {
+        ProgramRun run = await Run("why", ProgramRun.OutputOf("examples/Frameworks"), "BerthLedger");
+
+        Assert.Equal((0, ""), (run.Status, run.Errors));
+        Assert.All(
+            ["GET /berths", "DepartureBoardService", "DepartureHub", "BerthController", "QuayModel"],
+            name => Assert.Matches($" {name} +entry point +by ", run.Output));
+    }
+
+    [Fact]
+    public async Task Code_finds_the_folder_and_the_name_of_its_own_program()
+    {
+        ProgramRun run = await Check("""
+            [CheckedEntryPoints]
+            public static EntryPoint[] Failing() => throw new System.FormatException(
+                System.Reflection.Assembly.GetEntryAssembly().GetName().Name + " in " + System.AppContext.BaseDirectory);
+            """);
+
+        Assert.Contains($"FormatException: Office in {_folder.PathOf("")}", run.Errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task The_endpoints_of_an_application_are_read_without_starting_it()
     {
         ProgramRun check = await Run("check", Harbour, "--format", "json");
