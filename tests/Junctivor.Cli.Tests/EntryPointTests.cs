@@ -29,6 +29,8 @@ public sealed class EntryPointTests : IDisposable
 
         public sealed class Crane;
 
+        public sealed class Leak : System.IDisposable { public void Dispose() => throw new System.FormatException("The pump is stuck"); }
+
         """;
 
     private const string Sound = """
@@ -80,6 +82,10 @@ public sealed class EntryPointTests : IDisposable
     [InlineData("[CheckedEntryPoints] public static EntryPoint[] None() => null;", "Office.None returned null instead of entry points.")]
     [InlineData("[CheckedEntryPoints] public static EntryPoint[] Failing() => throw new System.FormatException(\"The tide is out\");",
         "Office.Failing threw FormatException: The tide is out. The wiring is checked without its entry points.")]
+    [InlineData("[CheckedEntryPoints] public static EntryPoint[] Some() => [null];", "Office.Some returned null instead of entry points.")]
+    [InlineData(
+        "[CheckedEntryPoints] public static IEnumerable<EntryPoint> Late() { yield return new(\"a\"); throw new System.FormatException(\"Ebb\"); }",
+        "Office.Late threw FormatException: Ebb. The wiring is checked without its entry points.")]
     [InlineData("[CheckedEntryPoints] public static EntryPoint[] Early(Container container) => [container.Resolve<EntryPoint>()];",
         "Office.Early threw ResolveException: JV101 missing: EntryPoint was requested, but is not registered. The wiring is checked "
             + "without its entry points.")]
@@ -89,6 +95,26 @@ public sealed class EntryPointTests : IDisposable
 
         Assert.Equal((2, $"junctivor: Office.dll: {line}\n"), (run.Status, run.Errors));
         Assert.Contains("JV101 missing: GET /cranes requires Crane", run.Output, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_was_created_meanwhile_and_cannot_be_disposed_keeps_nothing_from_being_checked()
+    {
+        string assembly = Compile("""
+            [CheckedWiring("leaking")]
+            public static Wiring Leaking => [Singleton.Of<Leak>()];
+
+            [CheckedEntryPoints("leaking")]
+            public static EntryPoint[] Left(Container container) =>
+                [new($"GET /{container.Resolve<Leak>().GetType().Name}") { Services = [new RequestedService(typeof(Crane), "crane")] }];
+            """);
+
+        ProgramRun run = await Run("check", assembly, "--wiring", "leaking");
+
+        Assert.Equal(
+            (2, "junctivor: Office.dll: what was created to read the entry points of leaking cannot be disposed: The pump is stuck.\n"),
+            (run.Status, run.Errors));
+        Assert.Contains("JV101 missing: GET /Leak requires Crane", run.Output, StringComparison.Ordinal);
     }
 
     [Fact]

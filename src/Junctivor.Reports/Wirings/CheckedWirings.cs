@@ -34,18 +34,18 @@ internal sealed class CheckedWirings
     {
         MarkedEntryPoints[] marked =
             [.. _entryPoints.Where(each => each.ProblemAmong([.. Names]) is null && (each.Wiring.Length == 0 || each.Wiring == name))];
-        return marked.Length == 0 ? [] : wiring.ReadEntryPoints(container => [.. marked.SelectMany(each =>
+        IReadOnlyCollection<EntryPoint> found = [];
+        try
         {
-            try
-            {
-                return each.Read(container);
-            }
-            catch (UnreadableWiringException problem)
-            {
-                complain(problem.Message);
-                return [];
-            }
-        })]);
+            return marked.Length == 0 ? [] : wiring.ReadEntryPoints(
+                container => found = [.. marked.SelectMany(each => ReadOrComplain(each, container, complain))]);
+        }
+        catch (AggregateException failure)
+        {
+            complain(
+                $"what was created to read the entry points of {name} cannot be disposed: {ExceptionText.FirstLineOf(failure.GetBaseException())}");
+            return found;
+        }
     }
 
     /// <summary>Runs the code of the wirings of a name, or of all for null.</summary>
@@ -72,6 +72,19 @@ internal sealed class CheckedWirings
             }
 
             yield return (marked.Name, wiring, problem);
+        }
+    }
+
+    private static IReadOnlyCollection<EntryPoint> ReadOrComplain(MarkedEntryPoints marked, Container container, Action<string> complain)
+    {
+        try
+        {
+            return marked.Read(container);
+        }
+        catch (UnreadableWiringException problem)
+        {
+            complain(problem.Message);
+            return [];
         }
     }
 

@@ -51,12 +51,16 @@ internal sealed record MarkedEntryPoints(string Wiring, MethodInfo Method)
 
         try
         {
-            return [.. (IEnumerable<EntryPoint>?)Method.Invoke(null, parameters.Length == 0 ? null : [container])
-                ?? throw new UnreadableWiringException($"{Where} returned null instead of entry points.")];
+            EntryPoint?[] read =
+                [.. (IEnumerable<EntryPoint?>?)Method.Invoke(null, parameters.Length == 0 ? null : [container]) ?? [null]];
+            return read.Contains(null)
+                ? throw new UnreadableWiringException($"{Where} returned null instead of entry points.")
+                : [.. read.OfType<EntryPoint>()];
         }
-        catch (Exception failure) when (failure is TargetInvocationException || LoadFailure.Is(failure))
+        catch (Exception failure) when (failure is not UnreadableWiringException)
         {
-            Exception cause = failure.InnerException ?? failure;
+            // A sequence that is made while it is read throws without a wrapper.
+            Exception cause = failure is TargetInvocationException ? failure.InnerException ?? failure : failure;
             string hint = cause is ResolveException { Report.All: [{ Code: "JV105" }, ..] }
                 ? " The container has no values here: what is resolved while endpoints are mapped must not need one."
                 : "";

@@ -36,7 +36,7 @@ public sealed partial class Wiring
     {
         ArgumentNullException.ThrowIfNull(options);
         ArgumentNullException.ThrowIfNull(entryPoints);
-        return WiringReading.Of([.. _registrations.Select(registration => registration.Data)], entryPoints).ToReport(options);
+        return WiringReading.Of(Entries(), entryPoints).ToReport(options);
     }
 
     /// <summary>
@@ -98,15 +98,17 @@ public sealed partial class Wiring
     /// <summary>The graph of the wiring and of its entry points, and what is wrong with it, by the nodes of that graph.</summary>
     internal (ServiceGraph Graph, CheckReport Report) CheckedGraph(BuildOptions options, IReadOnlyCollection<EntryPoint> entryPoints)
     {
-        WiringReading reading = WiringReading.Of([.. _registrations.Select(registration => registration.Data)], entryPoints);
+        WiringReading reading = WiringReading.Of(Entries(), entryPoints);
         return (reading.Reader.Graph, options.ToReport(reading.Reader.Graph, reading.Found));
     }
 
     /// <summary>The graph of the wiring and of its entry points, for reports.</summary>
     internal ServiceGraph ReadGraph(IReadOnlyCollection<EntryPoint> entryPoints) =>
-        WiringReader.Read([.. _registrations.Select(registration => registration.Data)], entryPoints).Graph;
+        WiringReader.Read(Entries(), entryPoints).Graph;
 
-    private WiringReader Read()
+    private WiringReader Read() => WiringReader.Read(Entries());
+
+    private RegistrationData[] Entries()
     {
         RegistrationData[] entries = new RegistrationData[Count];
         for (int number = 0; number < entries.Length; number++)
@@ -114,7 +116,7 @@ public sealed partial class Wiring
             entries[number] = _registrations[number].Data;
         }
 
-        return WiringReader.Read(entries);
+        return entries;
     }
 
     /// <summary>What the last check has read, where nothing was added since and nobody else has taken it: a container goes on reading into
