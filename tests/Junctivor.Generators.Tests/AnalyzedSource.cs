@@ -24,6 +24,9 @@ internal sealed class AnalyzedSource
                 || !Path.GetFileNameWithoutExtension(path).StartsWith("Junctivor", StringComparison.Ordinal))
             .Select(path => MetadataReference.CreateFromFile(path))];
 
+    private static readonly CSharpCompilationOptions Options =
+        new(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable);
+
     private AnalyzedSource(CSharpCompilation compilation)
     {
         Compilation = compilation;
@@ -61,18 +64,45 @@ internal sealed class AnalyzedSource
         return driver.GetRunResult().Results[0].GeneratedSources.ToDictionary(source => source.HintName, source => $"{source.SourceText}");
     }
 
+    /// <summary>A program of one file, which can be started.</summary>
+    public static AnalyzedSource OfProgram(string text, AnalyzedSource? referenced = null) => new(
+        Compile("Program", [("/Program.cs", text)])
+            .WithOptions(Options.WithOutputKind(OutputKind.ConsoleApplication))
+            .AddReferences(referenced is null ? [] : [referenced.AsFile()]))
+    {
+        Referenced = referenced,
+    };
+
+    /// <summary>The same program, as an editor compiles it: other projects are references to their source.</summary>
+    public AnalyzedSource InEditor() => Referenced is not { } module
+        ? this
+        : new AnalyzedSource((CSharpCompilation)Compilation
+            .RemoveReferences(Compilation.References.Last())
+            .AddReferences(module.Compilation.ToMetadataReference()))
+        {
+            Referenced = module,
+        };
+
+    /// <summary>What the compiler says of the generator.</summary>
+    public IReadOnlyList<Diagnostic> GeneratorProblems() =>
+        CSharpGeneratorDriver.Create(new WiringGenerator())
+            .RunGenerators(Compilation, TestContext.Current.CancellationToken)
+            .GetRunResult()
+            .Diagnostics;
+
     /// <summary>A project that references this one.</summary>
-    public AnalyzedSource ReferencedBy(params IReadOnlyList<(string File, string Text)> files)
+    public AnalyzedSource ReferencedBy(params IReadOnlyList<(string File, string Text)> files) =>
+        new(Compile("Analyzed", files).AddReferences(AsFile())) { Referenced = this };
+
+    /// <summary>The reference assembly that a build leaves.</summary>
+    private PortableExecutableReference AsFile()
     {
         using MemoryStream image = new();
         Assert.True(Compilation.Emit(
             image,
             options: new Microsoft.CodeAnalysis.Emit.EmitOptions(metadataOnly: true, includePrivateMembers: false),
             cancellationToken: TestContext.Current.CancellationToken).Success);
-        return new AnalyzedSource(Compile("Analyzed", files).AddReferences(MetadataReference.CreateFromImage(image.ToArray())))
-        {
-            Referenced = this,
-        };
+        return MetadataReference.CreateFromImage(image.ToArray());
     }
 
     private static CSharpCompilation Compile(string name, IReadOnlyList<(string File, string Text)> files) => CSharpCompilation.Create(
@@ -82,7 +112,7 @@ internal sealed class AnalyzedSource
             .. files.Select(file => CSharpSyntaxTree.ParseText(file.Text, path: file.File)),
         ],
         References,
-        new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));
+        Options);
 
     public static AnalyzedSource Of(CSharpCompilation compilation) => new(compilation);
 
@@ -119,6 +149,27 @@ internal sealed class AnalyzedSource
                    where property.IsDefined(typeof(CheckedWiringAttribute))
                    select (property.Name, ((Wiring)property.GetValue(null)!).Check().All),
             ];
+        }
+        finally
+        {
+            context.Unload();
+        }
+    }
+
+    /// <summary>Starts a program, and returns what it throws; null if it runs to its end.</summary>
+    public Exception? Start()
+    {
+        AssemblyLoadContext context = new("analyzed", isCollectible: true);
+        try
+        {
+            Referenced?.LoadInto(context);
+            MethodInfo main = LoadInto(context).EntryPoint!;
+            main.Invoke(null, main.GetParameters().Length == 0 ? [] : [Array.Empty<string>()]);
+            return null;
+        }
+        catch (TargetInvocationException thrown)
+        {
+            return thrown.InnerException;
         }
         finally
         {

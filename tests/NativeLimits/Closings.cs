@@ -52,7 +52,9 @@ internal sealed class Closings
         Wiring wiring = [Singleton.Of<Ledger>()];
         foreach (Registration registration in registrations)
         {
+#pragma warning disable JV901 // That the compiler cannot follow it is what is tried.
             wiring.Add(registration);
+#pragma warning restore JV901
         }
 
         return wiring.Build();

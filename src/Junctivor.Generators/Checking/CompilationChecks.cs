@@ -40,7 +40,11 @@ internal sealed class CompilationChecks(Compilation compilation)
         (diagnostic.Id, diagnostic.Location, diagnostic.GetMessage());
 
     private static IEnumerable<Diagnostic> DiagnosticsOf(CheckedRoot root) => root.Unfollowed is { } unknown
-        ? [Diagnostic.Create(Descriptors.NotFollowed, unknown.Location, unknown.Message)]
+        ?
+        [
+            Diagnostic.Create(
+                Descriptors.NotFollowed, unknown.Location, root.UnfollowedSeverity, additionalLocations: null, null, unknown.Message),
+        ]
         : root.Faults.Select(DiagnosticOf);
 
     private static Diagnostic DiagnosticOf(LocatedFault located)

@@ -9,8 +9,9 @@ internal static class Descriptors
 
     private static readonly Dictionary<FaultKind, DiagnosticDescriptor> ByKind = FaultKind.All.ToDictionary(kind => kind, Of);
 
-    /// <summary>JV901: what the compiler says where it cannot say anything else.</summary>
-    public static DiagnosticDescriptor NotFollowed { get; } = Information();
+    /// <summary>JV901: a wiring that the compiler cannot follow. A warning if it could be written so that it can be followed; otherwise an
+    /// information.</summary>
+    public static DiagnosticDescriptor NotFollowed { get; } = Unfollowed();
 
     public static IEnumerable<DiagnosticDescriptor> All => ByKind.Values.Append(NotFollowed);
 
@@ -26,13 +27,13 @@ internal static class Descriptors
     private static DiagnosticDescriptor Of(FaultKind kind) => new(
         kind.Code, kind.Name, "{0}", Category, SeverityOf(kind.Severity), isEnabledByDefault: true, kind.Meaning, kind.HelpLink);
 
-    private static DiagnosticDescriptor Information() => new(
+    private static DiagnosticDescriptor Unfollowed() => new(
         "JV901",
         "not-followed",
         "This wiring is checked at startup only: {0}",
         Category,
-        DiagnosticSeverity.Info,
+        DiagnosticSeverity.Warning,
         isEnabledByDefault: true,
-        "The compiler cannot know what is in a wiring, as it says something that is known only when the program runs.",
+        "The compiler cannot follow a wiring, so it is checked only at startup.",
         FaultKind.Missing.HelpLink.Replace("jv101", "jv901"));
 }

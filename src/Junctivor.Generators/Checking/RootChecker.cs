@@ -59,7 +59,7 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
         if (flags.Count > MostFlags)
         {
             throw new UnfollowableException(
-                $"it depends on {flags.Count} conditions, and at most {MostFlags} are tried in every combination", root);
+                $"it depends on {flags.Count} conditions, and at most {MostFlags} are tried in every combination", root, Obstacle.Size);
         }
 
         IReadOnlyList<Fault>? always = null;
@@ -69,7 +69,8 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
             always = always is null ? report.All : [.. always.Where(fault => report.All.Any(other => IsSame(fault, other)))];
         }
 
-        return [.. always!.Select(fault => new LocatedFault(fault, LocationOf(fault) ?? root))];
+        RegistrationLocations locations = new(entries);
+        return [.. always!.Select(fault => new LocatedFault(fault, locations.Of(fault) ?? root))];
     }
 
     /// <summary>The registrations that are in a wiring where its conditions come out so, and whether they count.</summary>
@@ -88,9 +89,6 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
     }
 
     private static bool IsSame(Fault one, Fault other) => one.Kind == other.Kind && one.Summary == other.Summary;
-
-    private static Location? LocationOf(Fault fault) =>
-        fault.Path.Select(step => SymbolReader.LocationOf(step.Node)).FirstOrDefault(location => location is not null);
 
     /// <summary>Every way in which flags can come out, all of them true first.</summary>
     private static IEnumerable<IReadOnlyDictionary<object, bool>> Outcomes(IReadOnlyList<object> flags)

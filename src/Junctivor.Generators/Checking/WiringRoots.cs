@@ -48,16 +48,15 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
     private static CheckedRoot Check(
         SyntaxNode root, Func<IReadOnlyList<WiringEntry>> follow, RootChecker checker, IReadOnlyList<WrittenHandler> handlers)
     {
-        Location location = root is InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax access }
-            ? access.Name.GetLocation()
-            : root.GetLocation();
+        Location location = (NameOf(root) ?? root).GetLocation();
+        bool isMarked = root is MemberDeclarationSyntax;
         try
         {
-            return new CheckedRoot(location, checker.Check(follow(), location, handlers), null);
+            return new CheckedRoot(location, checker.Check(follow(), location, handlers), null, isMarked);
         }
         catch (UnfollowableException unknown)
         {
-            return new CheckedRoot(location, [], unknown);
+            return new CheckedRoot(location, [], unknown, isMarked);
         }
     }
 
@@ -72,11 +71,17 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
                 : null;
         }
 
-        return members.OperationOf(candidate) is IInvocationOperation { TargetMethod.Name: Build, Instance: { } wiring } call
-            && Following.Operations.IsOf(call.TargetMethod.ContainingType, "Junctivor.Wiring")
-            ? () => follower.Follow(wiring)
-            : null;
+        return members.OperationOf(candidate) switch
+        {
+            IInvocationOperation { TargetMethod: { Name: Build } method, Instance: { } wiring } when IsOfWiring(method) =>
+                () => follower.Follow(wiring),
+            IMethodReferenceOperation { Method: { Name: Build } method, Instance: { } wiring } when IsOfWiring(method) =>
+                () => follower.Follow(wiring),
+            _ => null,
+        };
     }
+
+    private static bool IsOfWiring(IMethodSymbol method) => Following.Operations.IsOf(method.ContainingType, "Junctivor.Wiring");
 
     private IReadOnlyList<SyntaxNode> CandidatesIn(SyntaxTree tree)
     {
@@ -91,10 +96,20 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
 
     private static bool IsCandidate(SyntaxNode node) => node switch
     {
-        InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax access } => access.Name.Identifier.ValueText == Build,
+        InvocationExpressionSyntax or MemberAccessExpressionSyntax { Parent: not InvocationExpressionSyntax } =>
+            NameOf(node)?.Identifier.ValueText == Build,
         PropertyDeclarationSyntax property => IsMarked(property.AttributeLists),
         MethodDeclarationSyntax method => IsMarked(method.AttributeLists),
         _ => false,
+    };
+
+    /// <summary>The name of the method that is called, or named as a method group; null for another expression.</summary>
+    private static SimpleNameSyntax? NameOf(SyntaxNode node) => node switch
+    {
+        InvocationExpressionSyntax call => NameOf(call.Expression),
+        MemberAccessExpressionSyntax access => access.Name,
+        MemberBindingExpressionSyntax binding => binding.Name,
+        _ => null,
     };
 
     private static bool IsMarked(SyntaxList<AttributeListSyntax> lists) =>

@@ -180,7 +180,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
         IInvocationOperation { TargetMethod: { Name: "Build", ContainingType: var wiring } } build
             when Operations.IsOf(wiring, "Junctivor.Wiring") => build.Syntax,
         _ when depth > 2 => null,
-        ILocalReferenceOperation local when !_members.IsReassigned(local.Local) => BuildOf(local.Local, local, depth),
+        ILocalReferenceOperation local => BuildOf(local.Local, local, depth),
         IInvocationOperation { TargetMethod: { IsStatic: true } method } call => BuildOf(method, call, depth),
         _ => null,
     };

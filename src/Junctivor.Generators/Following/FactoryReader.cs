@@ -10,26 +10,42 @@ internal static class FactoryReader
 {
     /// <param name="factory">The argument.</param>
     /// <param name="isAsync">Whether what it returns must be awaited.</param>
-    /// <param name="compilation">The source.</param>
-    public static WrittenFactory Read(IOperation factory, bool isAsync, Compilation compilation)
+    /// <param name="types">Reads types.</param>
+    /// <param name="frame">What is known of type parameters.</param>
+    public static WrittenFactory Read(IOperation factory, bool isAsync, TypeReading types, Frame frame)
     {
         IOperation plain = Operations.WithoutConversions(factory);
         return plain switch
         {
             IDelegateCreationOperation { Target: IAnonymousFunctionOperation function } =>
-                new(Read(function.Symbol, compilation), IdentityOf(function), isAsync),
-            IDelegateCreationOperation { Target: IMethodReferenceOperation { Method: var method } } =>
-                new(Read(method, compilation), method is { IsStatic: true, IsGenericMethod: false } ? method : null, isAsync),
+                new(Read(function.Symbol, types, frame, plain), IdentityOf(function, types, frame), isAsync),
+            IDelegateCreationOperation { Target: IMethodReferenceOperation { Method: var method } } => new(
+                Read(method, types, frame, plain),
+                method is { IsStatic: true, IsGenericMethod: false } ? types.MemberIn(method, frame) : null,
+                isAsync),
             _ => throw Operations.Unknown(plain, "the factory"),
         };
     }
 
-    private static IReadOnlyList<WrittenParameter> Read(IMethodSymbol method, Compilation compilation) =>
-        [.. method.Parameters.Select(parameter => WrittenParameter.Of(parameter, compilation))];
+    private static IReadOnlyList<WrittenParameter> Read(IMethodSymbol method, TypeReading types, Frame frame, IOperation at) =>
+    [
+        .. method.Parameters.Select(parameter => WrittenParameter.Of(parameter, types.Compilation))
+            .Select(written => written with { Type = types.In(written.Type, frame, at) }),
+    ];
 
-    /// <summary>A function that captures nothing, in a method that is not generic, is one for all.</summary>
-    private static SyntaxNode? IdentityOf(IAnonymousFunctionOperation function) =>
-        IsInGenericMethod(function) || function.Descendants().Any(operation => Captures(operation, function)) ? null : function.Syntax;
+    /// <summary>A function that captures nothing, in a method that is not generic, is one for all; in a generic type, one for each closed
+    /// type.</summary>
+    private static object? IdentityOf(IAnonymousFunctionOperation function, TypeReading types, Frame frame)
+    {
+        if (IsInGenericMethod(function) || function.Descendants().Any(operation => Captures(operation, function)))
+        {
+            return null;
+        }
+
+        return function.Symbol.ContainingType is { IsGenericType: true } around
+            ? new ClosedFunction(function.Syntax, types.In(around, frame, function))
+            : function.Syntax;
+    }
 
     private static bool Captures(IOperation operation, IAnonymousFunctionOperation function) => operation switch
     {

@@ -1,38 +1,84 @@
 using Microsoft.CodeAnalysis;
-using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Following;
 
-/// <summary>What is known of the parameters and type parameters of a method, where it was called.</summary>
-/// <param name="Arguments">The arguments, each with what was known where it stands.</param>
-/// <param name="Types">The type arguments.</param>
-internal sealed record Frame(
-    IReadOnlyDictionary<IParameterSymbol, (IOperation Value, Frame Frame)> Arguments, IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> Types)
+/// <summary>One evaluation of a method, property or initializer: what is known there of parameters, type parameters and <c>this</c>. Two
+/// evaluations have two frames, even of the same method.</summary>
+internal sealed class Frame
 {
-    /// <summary>Whether the parameters of the outermost method stay open, as the callers are in other projects.</summary>
-    public bool IsTemplate { get; init; }
+    /// <summary>Nothing is known: a wiring that is complete begins here.</summary>
+    public static readonly Frame Empty = new();
 
-    /// <summary>What an operation gives, without conversions, and where that stands: the argument in the place of a parameter.</summary>
-    public (IOperation Value, Frame Frame) Resolve(IOperation operation)
-    {
-        IOperation plain = Operations.WithoutConversions(operation);
-        return plain is IParameterReferenceOperation parameter
-            && Arguments.TryGetValue(parameter.Parameter, out (IOperation Value, Frame Frame) given)
-            ? given.Frame.Resolve(given.Value)
-            : (plain, this);
-    }
+    /// <summary>The arguments, each with the frame in which it is evaluated.</summary>
+    public IReadOnlyDictionary<IParameterSymbol, (IOperation Value, Frame Frame)> Arguments { get; init; } =
+        new Dictionary<IParameterSymbol, (IOperation, Frame)>(SymbolEqualityComparer.Default);
+
+    /// <summary>The type arguments.</summary>
+    public IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> Types { get; init; } =
+        new Dictionary<ITypeSymbol, ITypeSymbol>(SymbolEqualityComparer.Default);
+
+    /// <summary>The declaration that is evaluated; null for the whole source.</summary>
+    public SyntaxNode? Body { get; init; }
+
+    /// <summary>The evaluation that a local function belongs to.</summary>
+    public Frame? Outer { get; init; }
+
+    /// <summary>What tells <c>this</c> from other objects; null in static members, and in those of the object that the wiring begins
+    /// with.</summary>
+    public object? Receiver { get; init; }
+
+    /// <summary>The call that is evaluated; null where there is none.</summary>
+    public Location? CallSite { get; init; }
+
+    /// <summary>The frame of that call.</summary>
+    public Frame? Caller { get; init; }
+
+    /// <summary>The member that callers in other projects use: its parameters stay open. Null for a wiring that is complete.</summary>
+    public ISymbol? Template { get; init; }
+
+    /// <summary>The field or property whose initializer is evaluated; null where there is none.</summary>
+    public ISymbol? Initialized { get; init; }
 
     /// <summary>What is known inside a method that other projects call: that its parameters are what they are.</summary>
-    public static Frame TemplateOf(ISymbol member) => Empty with
+    public static Frame TemplateOf(ISymbol member) => new()
     {
         Types = member is IMethodSymbol method
             ? method.TypeParameters.Cast<ITypeSymbol>().ToDictionary<ITypeSymbol, ITypeSymbol>(type => type, SymbolEqualityComparer.Default)
             : Empty.Types,
-        IsTemplate = true,
+        Template = member,
     };
 
-    /// <summary>Nothing is known.</summary>
-    public static readonly Frame Empty = new(
-        new Dictionary<IParameterSymbol, (IOperation, Frame)>(SymbolEqualityComparer.Default),
-        new Dictionary<ITypeSymbol, ITypeSymbol>(SymbolEqualityComparer.Default));
+    /// <summary>The calls that lead to here, the innermost first.</summary>
+    public IEnumerable<Location> Calls()
+    {
+        for (Frame? frame = this; frame is not null; frame = frame.Caller)
+        {
+            if (frame.CallSite is { } call)
+            {
+                yield return call;
+            }
+        }
+    }
+
+    /// <summary>The evaluation in which a variable, parameter or local function is declared; null where it is none of these.</summary>
+    public Frame? HomeOf(ISymbol variable)
+    {
+        SyntaxReference? declaration = variable.DeclaringSyntaxReferences.FirstOrDefault();
+        for (Frame? frame = this; frame is not null; frame = frame.Outer)
+        {
+            if (frame.Body is null
+                || (frame.Body.SyntaxTree == declaration?.SyntaxTree
+                    && frame.Body.Span.Contains(declaration.Span)
+                    && frame.Body.Span != declaration.Span))
+            {
+                return frame;
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>Whether a parameter is one that callers in other projects pass.</summary>
+    public bool IsOpen(IParameterSymbol parameter) =>
+        Template is { } member && SymbolEqualityComparer.Default.Equals(parameter.ContainingSymbol, member);
 }

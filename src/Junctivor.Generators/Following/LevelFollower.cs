@@ -8,48 +8,55 @@ namespace Junctivor.Generators.Following;
 /// <summary>Follows an expression that gives a scope level of the user's own.</summary>
 /// <param name="members">The source.</param>
 /// <param name="left">What other assemblies left behind.</param>
-internal sealed class LevelFollower(SourceMembers members, LeftBehind left)
+/// <param name="values">Reads values.</param>
+/// <param name="types">Reads types.</param>
+internal sealed class LevelFollower(SourceMembers members, LeftBehind left, ValueReading values, TypeReading types)
 {
-    private readonly Dictionary<ISymbol, Level> _known = new(SymbolEqualityComparer.Default);
+    /// <summary>By what keeps it: a static field or property, or a variable of one evaluation.</summary>
+    private readonly Dictionary<(ISymbol Keeper, Frame? Home), Level> _known = [];
 
     /// <summary>The level; the same for the same field or variable.</summary>
     public Level Follow(IOperation level, Frame frame)
     {
-        (IOperation plain, Frame at) = frame.Resolve(level);
+        (IOperation plain, Frame at) = values.Resolve(level, frame);
         return plain switch
         {
-            IFieldReferenceOperation { Field.IsReadOnly: true } field => Kept(field.Field, plain, at),
-            IPropertyReferenceOperation property when members.IsKept(property.Property) => Kept(property.Property, plain, at),
-            ILocalReferenceOperation local when !members.IsReassigned(local.Local) => Kept(local.Local, plain, at),
-            _ => throw Operations.Unknown(plain, "the scope level"),
+            IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field } => Kept(types.MemberIn(field, at), null, plain, at),
+            IPropertyReferenceOperation { Property: { IsStatic: true } property } when IsKept(property) =>
+                Kept(types.MemberIn(property, at), null, plain, at),
+            ILocalReferenceOperation { Local: var local } when at.HomeOf(local) is { } home => Kept(local, home, plain, home),
+            _ => throw values.Unknown(plain, "the scope level"),
         };
     }
 
     /// <summary>What other projects call it: the field or property that it is kept in; null where they cannot name it.</summary>
     public string? IdOf(Level level) => _known
-        .Where(known => known.Value == level && known.Key is IFieldSymbol or IPropertySymbol)
-        .Select(known => DocumentationCommentId.CreateDeclarationId(known.Key))
+        .Where(known => known.Value == level && known.Key.Keeper is { ContainingType.IsGenericType: false } and (IFieldSymbol or IPropertySymbol))
+        .Select(known => DocumentationCommentId.CreateDeclarationId(known.Key.Keeper))
         .FirstOrDefault();
 
     /// <summary>The level that a field or property of the source keeps.</summary>
-    public Level FollowMember(ISymbol member, IOperation value) => Kept(member, value, Frame.Empty);
+    public Level FollowMember(ISymbol member, IOperation value) => Kept(member, null, value, Frame.Empty);
 
-    private Level Kept(ISymbol member, IOperation use, Frame frame)
+    /// <summary>A property of another assembly says itself whether it keeps one, by what it left behind.</summary>
+    private bool IsKept(IPropertySymbol property) => !members.IsHere(property) || members.IsKept(property);
+
+    private Level Kept(ISymbol keeper, Frame? home, IOperation use, Frame frame)
     {
-        if (!_known.TryGetValue(member, out Level? level))
+        if (!_known.TryGetValue((keeper, home), out Level? level))
         {
-            if (member.DeclaringSyntaxReferences.IsEmpty && left.LevelOf(member) is { } foreign)
+            if (!members.IsHere(keeper) && left.LevelOf(keeper) is { } foreign)
             {
-                _known.Add(member, foreign);
+                _known.Add((keeper, home), foreign);
                 return foreign;
             }
 
             Location from = Operations.LocationOf(use);
-            IOperation value = Operations.WithoutConversions(members.ValueOf(member, from));
+            IOperation value = Operations.WithoutConversions(members.ValueOf(keeper, from));
             level = value is IObjectCreationOperation creation && Operations.IsOf(creation.Type, "Junctivor.ScopeLevel")
-                ? members.Inside(member, from, () => Created(creation, frame))
+                ? members.Inside(keeper, from, () => Created(creation, frame))
                 : throw Operations.Unknown(use, "the scope level");
-            _known.Add(member, level);
+            _known.Add((keeper, home), level);
         }
 
         return level;

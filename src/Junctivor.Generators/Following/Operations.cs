@@ -13,8 +13,26 @@ internal static class Operations
     {
         IConversionOperation { OperatorMethod: null } conversion => WithoutConversions(conversion.Operand),
         IParenthesizedOperation parenthesized => WithoutConversions(parenthesized.Operand),
+        IConditionalAccessInstanceOperation placeholder when ReceiverOf(placeholder) is { } receiver => WithoutConversions(receiver),
         _ => operation,
     };
+
+    /// <summary>What stands before <c>?.</c>; null where it is not known.</summary>
+    public static IOperation? ReceiverOf(IConditionalAccessInstanceOperation placeholder)
+    {
+        IOperation inside = placeholder;
+        while (inside.Parent is { } around)
+        {
+            if (around is IConditionalAccessOperation access && access.WhenNotNull == inside)
+            {
+                return access.Operation;
+            }
+
+            inside = around;
+        }
+
+        return null;
+    }
 
     public static bool IsOf(ITypeSymbol? type, string metadataName) =>
         type is not null && SymbolNames.Definition(type.OriginalDefinition) == metadataName;
@@ -33,13 +51,36 @@ internal static class Operations
 
     public static Location LocationOf(IOperation operation) => operation.Syntax.GetLocation();
 
-    /// <summary>That an operation cannot be followed.</summary>
+    /// <summary>Why an operation cannot be followed.</summary>
     /// <param name="operation">The operation.</param>
     /// <param name="what">What it stands for.</param>
     public static UnfollowableException Unknown(IOperation operation, string what)
     {
         string text = string.Join(" ", operation.Syntax.ToString().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
         string shown = text.Length <= LongestShown ? text : $"{text[..LongestShown]}…";
-        return new UnfollowableException($"{what} is known only at run time: {shown}", LocationOf(operation));
+        return IsKnownAtRunTimeOnly(operation)
+            ? new UnfollowableException($"{what} is known only at run time: {shown}", LocationOf(operation), Obstacle.RunTime)
+            : new UnfollowableException($"{what} is not written in a way that the compiler can follow: {shown}", LocationOf(operation));
     }
+
+    private static bool IsKnownAtRunTimeOnly(IOperation operation) => operation switch
+    {
+        IParameterReferenceOperation or IAwaitOperation => true,
+        IPropertyReferenceOperation { Property: var property } => SourceMembers.IsOverridable(property) || IsText(property.Type),
+        IInvocationOperation { TargetMethod: var method } call => SourceMembers.IsOverridable(method)
+            || method.MethodKind == MethodKind.DelegateInvoke
+            || IsOf(method.ContainingType, "Junctivor.Plugins")
+            || IsText(method.ReturnType)
+            || IsScan(call),
+        _ => IsScan(operation),
+    };
+
+    private static bool IsText(ITypeSymbol type) => type.SpecialType == SpecialType.System_String;
+
+    /// <summary>Whether types are searched for.</summary>
+    private static bool IsScan(IOperation operation) => operation.DescendantsAndSelf().Any(each => each is IInvocationOperation
+        {
+            TargetMethod.ContainingType: var type,
+        }
+        && (IsOf(type, "Junctivor.SelfRegistered") || IsOf(type, "System.Reflection.Assembly") || IsOf(type, "System.Type") || IsOf(type, "System.AppDomain")));
 }

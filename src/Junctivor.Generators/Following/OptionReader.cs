@@ -6,7 +6,8 @@ namespace Junctivor.Generators.Following;
 
 /// <summary>Reads what is written behind a registration.</summary>
 /// <param name="types">Reads types.</param>
-internal sealed class OptionReader(TypeReading types)
+/// <param name="values">Reads values.</param>
+internal sealed class OptionReader(TypeReading types, ValueReading values)
 {
     /// <summary>A registration with one option more.</summary>
     public WrittenRegistration With(WrittenRegistration registration, IInvocationOperation option, Frame frame)
@@ -27,7 +28,7 @@ internal sealed class OptionReader(TypeReading types)
             "DisposeAtEnd" => registration.With(options with { IsOwned = true }),
             "Accept" => registration.With(options with
             {
-                Accepted = [.. options.Accepted, new Acceptance(TextOf(option, "code"), TextOf(option, "reason"))],
+                Accepted = [.. options.Accepted, new Acceptance(TextOf(option, "code", frame), TextOf(option, "reason", frame))],
             }),
             "WarmUp" or "WindDown" or "Background" => registration.With(
                 options with { HasWarmUp = true }, warming: Sorted(registration.Warming, option.TargetMethod.Name)),
@@ -48,26 +49,16 @@ internal sealed class OptionReader(TypeReading types)
         }
 
         IOperation mark = Operations.Argument(option, "mark");
-        return frame.Resolve(mark) switch
-        {
-            (IParameterReferenceOperation given, { IsTemplate: true }) => given.Parameter,
-            _ when Operations.IsOf(option.TargetMethod.Parameters[0].Type, WellKnownTypes.TypeOfTypes) => types.OfValue(mark, frame),
-            _ => TextOf(mark, frame),
-        };
+        return values.OpenParameter(mark, frame) is { } given ? given
+            : Operations.IsOf(option.TargetMethod.Parameters[0].Type, WellKnownTypes.TypeOfTypes) ? types.OfValue(mark, frame)
+            : values.TextOf(mark, frame);
     }
 
     private static IReadOnlyList<string> Sorted(IReadOnlyList<string> known, string added) =>
         [.. known.Append(added).Distinct().OrderBy(name => name, StringComparer.Ordinal)];
 
-    private static string TextOf(IInvocationOperation option, string parameter) =>
-        TextOf(Operations.Argument(option, parameter), Frame.Empty);
-
-    /// <summary>A text that is a constant.</summary>
-    public static string TextOf(IOperation text, Frame frame) => frame.Resolve(text).Value switch
-    {
-        { ConstantValue: { HasValue: true, Value: string constant } } => constant,
-        IOperation other => throw Operations.Unknown(other, "the text"),
-    };
+    private string TextOf(IInvocationOperation option, string parameter, Frame frame) =>
+        values.TextOf(Operations.Argument(option, parameter), frame);
 
     private WrittenConstant ConstantOf(IInvocationOperation option, Frame frame)
     {
@@ -77,7 +68,7 @@ internal sealed class OptionReader(TypeReading types)
         ITypeSymbol actual = Underlying(plain.Type is null or { TypeKind: TypeKind.Error } ? type : types.In(plain.Type, frame, option));
         bool isNumber = plain.ConstantValue.HasValue && type.IsValueType;
         return new WrittenConstant(
-            Operations.ArgumentOrNull(option, "parameter") is { } name ? TextOf(name, frame) : null,
+            Operations.ArgumentOrNull(option, "parameter") is { } name ? values.TextOf(name, frame) : null,
             type,
             isNumber ? Underlying(type) : actual,
             isNumber || actual.IsValueType || actual.IsSealed || plain is IObjectCreationOperation or IArrayCreationOperation,

@@ -7,26 +7,36 @@ namespace Junctivor.Generators.Following;
 /// <summary>Follows an expression that gives a registration.</summary>
 /// <param name="wirings">Follows what gives several.</param>
 /// <param name="members">The source.</param>
+/// <param name="values">Reads values.</param>
 /// <param name="types">Reads types.</param>
+/// <param name="frames">Makes frames.</param>
 /// <param name="conditions">Reads conditions.</param>
 /// <param name="levels">Follows scope levels.</param>
 internal sealed class RegistrationFollower(
-    WiringFollower wirings, SourceMembers members, TypeReading types, ConditionReader conditions, LevelFollower levels)
+    WiringFollower wirings,
+    SourceMembers members,
+    ValueReading values,
+    TypeReading types,
+    Frames frames,
+    ConditionReader conditions,
+    LevelFollower levels)
 {
-    private readonly OptionReader _options = new(types);
-    private readonly Dictionary<ISymbol, IReadOnlyList<WiringEntry>> _kept = new(SymbolEqualityComparer.Default);
+    private readonly OptionReader _options = new(types, values);
+
+    /// <summary>What fields and properties keep, by the member and the object that it belongs to.</summary>
+    private readonly Dictionary<(ISymbol Member, object? Receiver), IReadOnlyList<WiringEntry>> _kept = [];
 
     /// <summary>An expression in one evaluation gives one registration, however often the variable or parameter is used that has
     /// it.</summary>
-    private readonly Dictionary<(SyntaxNode Expression, Frame Frame), IReadOnlyList<WiringEntry>> _made = [];
+    private readonly Dictionary<(IOperation Expression, Frame Frame), IReadOnlyList<WiringEntry>> _made = [];
 
     /// <summary>The registration; several where it depends on a condition which.</summary>
     public IReadOnlyList<WiringEntry> Follow(IOperation registration, Frame frame)
     {
-        (IOperation plain, Frame at) = frame.Resolve(registration);
-        if (!_made.TryGetValue((plain.Syntax, at), out IReadOnlyList<WiringEntry>? made))
+        (IOperation plain, Frame at) = values.Resolve(registration, frame);
+        if (!_made.TryGetValue((plain, at), out IReadOnlyList<WiringEntry>? made))
         {
-            _made.Add((plain.Syntax, at), made = Make(plain, at));
+            _made.Add((plain, at), made = Make(plain, at));
         }
 
         return made;
@@ -36,27 +46,30 @@ internal sealed class RegistrationFollower(
     {
         IInvocationOperation { TargetMethod.ContainingAssembly.Name: "Junctivor" } call => FollowCall(call, at),
         IInvocationOperation => wirings.Follow(plain, at),
-        IPropertyReferenceOperation property when !SourceMembers.IsOverridable(property.Property) =>
-            FollowMember(property.Property, plain, at),
-        IFieldReferenceOperation { Field.IsReadOnly: true } field => FollowMember(field.Field, plain, at),
-        ILocalReferenceOperation local when !members.IsReassigned(local.Local) => FollowValue(local.Local, plain, at),
+        IPropertyReferenceOperation { Property: var property, Arguments.IsEmpty: true } read when !SourceMembers.IsOverridable(property) =>
+            FollowMember(property, read.Instance, plain, at),
+        IFieldReferenceOperation { Field: var field } read => FollowMember(field, read.Instance, plain, at),
+        ILocalReferenceOperation { Local: var local } when at.HomeOf(local) is { } home => FollowValue(local, plain, home),
         IConditionalOperation => wirings.Follow(plain, at),
-        _ => throw Operations.Unknown(plain, "the registration"),
+        _ => throw values.Unknown(plain, "the registration"),
     };
 
-    private IReadOnlyList<WiringEntry> FollowMember(ISymbol member, IOperation use, Frame frame)
+    private IReadOnlyList<WiringEntry> FollowMember(ISymbol member, IOperation? instance, IOperation use, Frame frame)
     {
-        if (_kept.TryGetValue(member, out IReadOnlyList<WiringEntry>? known))
+        // Each evaluation has a frame of its own, and so makes registrations of its own.
+        Frame inside = frames.OfMember(member, instance, use, frame);
+        ISymbol closed = types.MemberIn(member, frame);
+        bool isKept = members.IsKept(member);
+        if (isKept && _kept.TryGetValue((closed, inside.Receiver), out IReadOnlyList<WiringEntry>? known))
         {
             return known;
         }
 
-        // Each evaluation has a frame of its own, and so makes registrations of its own.
-        Frame inside = frame with { Types = types.ArgumentsOf(member.ContainingType, frame) };
-        IReadOnlyList<WiringEntry> entries = FollowValue(member, use, inside);
-        if (members.IsKept(member))
+        IReadOnlyList<WiringEntry> entries = FollowValue(closed, use, inside);
+        if (isKept)
         {
-            _kept.Add(member, entries);
+            _kept.Add((closed, inside.Receiver), entries);
+            WiringFollower.Identify(closed, entries);
         }
 
         return entries;
@@ -107,14 +120,19 @@ internal sealed class RegistrationFollower(
         bool isDecorator = around == "Decorator";
         return (around, call.TargetMethod.Name) switch
         {
-            ("Alias", _) => OfTypes(NodeKind.Alias, call, level, Named(call, arguments, frame)),
-            (_, "Of") => OfTypes(NodeKind.Class, call, level, Named(call, arguments, frame), isDecorator),
-            (_, "Incoming") => OfTypes(NodeKind.Incoming, call, level, Named(call, arguments, frame)),
-            (_, "Value") => OfTypes(NodeKind.Value, call, level, [arguments[0], ActualOf(call)]),
+            ("Alias", _) => OfTypes(NodeKind.Alias, call, level, Named(call, arguments, frame), frame),
+            (_, "Of") => OfTypes(NodeKind.Class, call, level, Named(call, arguments, frame), frame, isDecorator),
+            (_, "Incoming") => OfTypes(NodeKind.Incoming, call, level, Named(call, arguments, frame), frame),
+            (_, "Value") => OfTypes(NodeKind.Value, call, level, [arguments[0], ActualOf(call, frame)], frame),
             (_, "ValueAs") => OfTypes(
-                NodeKind.Value, call, level, [types.OfValue(Operations.Argument(call, "service"), frame), ActualOf(call)]),
-            (_, "From") => OfFactory(call, level, isDecorator ? arguments[0] : arguments[arguments.Count - 1], isDecorator, isAsync: false),
-            (_, "FromAsync") => OfFactory(call, level, arguments[arguments.Count - 1], isDecorator: false, isAsync: true),
+                NodeKind.Value,
+                call,
+                level,
+                [types.OfValue(Operations.Argument(call, "service"), frame), ActualOf(call, frame)],
+                frame),
+            (_, "From") => OfFactory(
+                call, level, isDecorator ? arguments[0] : arguments[arguments.Count - 1], frame, isDecorator, isAsync: false),
+            (_, "FromAsync") => OfFactory(call, level, arguments[arguments.Count - 1], frame, isDecorator: false, isAsync: true),
             _ => throw Operations.Unknown(call, "the registration"),
         };
     }
@@ -130,19 +148,21 @@ internal sealed class RegistrationFollower(
             ];
 
     /// <summary>The type of a value, as far as the source tells.</summary>
-    private static ITypeSymbol ActualOf(IInvocationOperation call) =>
-        Operations.WithoutConversions(Operations.Argument(call, "value")).Type ?? Operations.Argument(call, "value").Type!;
+    private ITypeSymbol ActualOf(IInvocationOperation call, Frame frame) => types.In(
+        Operations.WithoutConversions(Operations.Argument(call, "value")).Type ?? Operations.Argument(call, "value").Type!, frame, call);
 
-    private static WrittenRegistration OfTypes(
-        NodeKind kind, IInvocationOperation call, Level level, IReadOnlyList<ITypeSymbol> named, bool isDecorator = false) =>
+    private WrittenRegistration OfTypes(
+        NodeKind kind, IInvocationOperation call, Level level, IReadOnlyList<ITypeSymbol> named, Frame frame, bool isDecorator = false) =>
         new()
         {
             Service = named[0],
             Kind = kind,
             Implementation = named[named.Count - 1],
             Level = level,
-            Place = PlaceOf(call),
-            Location = LocationOf(call),
+            Place = PlaceOf(call, frame),
+            GivenPlace = GivenPlaceOf(call, frame),
+            Location = Operations.LocationOf(call),
+            Calls = [.. frame.Calls()],
             IsDecorator = isDecorator,
             IsDerived = kind == NodeKind.Value && !IsExact(Operations.WithoutConversions(Operations.Argument(call, "value"))),
         };
@@ -150,26 +170,34 @@ internal sealed class RegistrationFollower(
     private static bool IsExact(IOperation value) =>
         value is IObjectCreationOperation or IArrayCreationOperation || value.Type is { IsValueType: true } or { IsSealed: true };
 
-    private WrittenRegistration OfFactory(IInvocationOperation call, Level level, ITypeSymbol service, bool isDecorator, bool isAsync) =>
+    private WrittenRegistration OfFactory(
+        IInvocationOperation call, Level level, ITypeSymbol service, Frame frame, bool isDecorator, bool isAsync) =>
         new()
         {
             Service = service,
             Kind = NodeKind.Factory,
             Implementation = service,
             Level = level,
-            Place = PlaceOf(call),
-            Location = LocationOf(call),
+            Place = PlaceOf(call, frame),
+            GivenPlace = GivenPlaceOf(call, frame),
+            Location = Operations.LocationOf(call),
+            Calls = [.. frame.Calls()],
             IsDecorator = isDecorator,
-            Factory = FactoryReader.Read(Operations.Argument(call, "factory"), isAsync, types.Compilation),
+            Factory = FactoryReader.Read(Operations.Argument(call, "factory"), isAsync, types, frame),
         };
 
-    /// <summary>What the compiler passes for the place.</summary>
-    private static SourcePlace PlaceOf(IInvocationOperation call) =>
-        Operations.Argument(call, "file").ConstantValue is { HasValue: true, Value: string file }
-        && Operations.Argument(call, "line").ConstantValue is { HasValue: true, Value: int line }
-            ? new SourcePlace(file, line)
-            : default;
+    /// <summary>What the compiler passes for the place, also to a method that passes it on.</summary>
+    private SourcePlace PlaceOf(IInvocationOperation call, Frame frame) =>
+        ConstantOf(call, "file", frame) is string file && ConstantOf(call, "line", frame) is int line ? new SourcePlace(file, line) : default;
 
-    /// <summary>The call without what stands before it in a chain.</summary>
-    private static Location LocationOf(IInvocationOperation call) => call.Syntax.GetLocation();
+    private (IParameterSymbol File, IParameterSymbol Line)? GivenPlaceOf(IInvocationOperation call, Frame frame) =>
+        values.OpenParameter(Operations.Argument(call, "file"), frame) is { } file
+        && values.OpenParameter(Operations.Argument(call, "line"), frame) is { } line
+            ? (file, line)
+            : null;
+
+    private object? ConstantOf(IInvocationOperation call, string parameter, Frame frame) =>
+        values.Resolve(Operations.Argument(call, parameter), frame).Value.ConstantValue is { HasValue: true, Value: var constant }
+            ? constant
+            : null;
 }

@@ -13,26 +13,32 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     private const int DeepestMember = 64;
 
     private readonly Dictionary<SyntaxTree, SemanticModel> _models = [];
+    private SymbolUses? _uses;
     private int _depth;
 
     /// <summary>The files that something was read from.</summary>
     public IEnumerable<SyntaxTree> Files => _models.Keys;
 
+    /// <summary>Where the source names things.</summary>
+    public SymbolUses Uses => _uses ??= new SymbolUses(compilation, this, cancellationToken);
+
     /// <summary>What a property, method, local function, field or variable gives.</summary>
     /// <param name="member">The member.</param>
     /// <param name="from">Where it is used, for what cannot be followed.</param>
+    /// <exception cref="UnfollowableException">It is not declared here, may get another value, or returns in several places.</exception>
     public IOperation ValueOf(ISymbol member, Location from)
     {
-        if (member.DeclaringSyntaxReferences.Length == 0)
+        if (!IsHere(member))
         {
             throw new UnfollowableException(
                 $"{member.Name} is declared in {member.ContainingAssembly?.Name}, of which the source is not here", from);
         }
 
+        RequireOneValue(member, from);
         SyntaxNode declaration = member.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken);
         ExpressionSyntax? value = declaration switch
         {
-            PropertyDeclarationSyntax property => property.ExpressionBody?.Expression ?? property.Initializer?.Value ?? OfGetter(property),
+            PropertyDeclarationSyntax property => property.ExpressionBody?.Expression ?? OfGetter(property) ?? InitialOf(property),
             MethodDeclarationSyntax method => method.ExpressionBody?.Expression ?? Returned(method.Body),
             LocalFunctionStatementSyntax function => function.ExpressionBody?.Expression ?? Returned(function.Body),
             VariableDeclaratorSyntax variable => variable.Initializer?.Value,
@@ -41,6 +47,33 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
         return value is not null && OperationOf(value) is { } operation
             ? operation
             : throw new UnfollowableException($"{member.Name} does not return one expression", from);
+    }
+
+    /// <summary>Whether a member is declared in this source: an editor has the source of other projects, too, and that is not read
+    /// here.</summary>
+    public bool IsHere(ISymbol member) =>
+        !member.DeclaringSyntaxReferences.IsEmpty
+        && SymbolEqualityComparer.Default.Equals(member.ContainingAssembly, compilation.Assembly);
+
+    /// <summary>What is kept must have the value that it is declared with.</summary>
+    private void RequireOneValue(ISymbol member, Location from)
+    {
+        if (!IsKept(member))
+        {
+            return;
+        }
+
+        if (member is IFieldSymbol { IsReadOnly: false, IsConst: false })
+        {
+            throw new UnfollowableException($"{member.Name} is not readonly, so it may get another value", from);
+        }
+
+        if (member is IPropertySymbol { SetMethod: not null })
+        {
+            throw new UnfollowableException($"{member.Name} has a setter, so it may get another value", from);
+        }
+
+        Uses.RequireUnassigned(member);
     }
 
     /// <summary>What some work gives that follows a member further.</summary>
@@ -70,41 +103,25 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
 
     public ISymbol? DeclaredBy(SyntaxNode declaration) => ModelOf(declaration.SyntaxTree).GetDeclaredSymbol(declaration, cancellationToken);
 
-    public ISymbol? SymbolOf(SyntaxNode syntax) => ModelOf(syntax.SyntaxTree).GetSymbolInfo(syntax, cancellationToken).Symbol;
+    /// <summary>What is known of a name.</summary>
+    public SymbolInfo InfoOf(SyntaxNode syntax) => ModelOf(syntax.SyntaxTree).GetSymbolInfo(syntax, cancellationToken);
+
+    /// <summary>The first declaration of a member; null where it is not declared here.</summary>
+    public SyntaxNode? DeclarationOf(ISymbol member) =>
+        IsHere(member) ? member.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken) : null;
 
     /// <summary>Whether evaluating it again gives the same object.</summary>
     public bool IsKept(ISymbol member) => member switch
     {
         IFieldSymbol or ILocalSymbol => true,
         IPropertySymbol property => property.DeclaringSyntaxReferences.Any(reference =>
-            reference.GetSyntax(cancellationToken) is PropertyDeclarationSyntax { Initializer: not null }),
+            reference.GetSyntax(cancellationToken) is PropertyDeclarationSyntax declaration && InitialOf(declaration) is not null),
         _ => false,
     };
 
-    /// <summary>Where a variable is named, in order.</summary>
-    public IEnumerable<IdentifierNameSyntax> UsesOf(ILocalSymbol local)
-    {
-        SyntaxNode declaration = local.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken);
-        SyntaxNode around = declaration.Ancestors()
-            .First(node => node is AccessorDeclarationSyntax or CompilationUnitSyntax
-                or (MemberDeclarationSyntax and not GlobalStatementSyntax));
-        return around.DescendantNodes()
-            .OfType<IdentifierNameSyntax>()
-            .Where(name => name.Identifier.ValueText == local.Name && SymbolEqualityComparer.Default.Equals(SymbolOf(name), local));
-    }
-
-    /// <summary>Where a member is named in the whole source.</summary>
-    public IEnumerable<IdentifierNameSyntax> UsesOf(ISymbol member) =>
-        from tree in compilation.SyntaxTrees
-        from name in tree.GetRoot(cancellationToken).DescendantNodes().OfType<IdentifierNameSyntax>()
-        where name.Identifier.ValueText == member.Name
-        where SymbolEqualityComparer.Default.Equals(SymbolOf(name)?.OriginalDefinition, member.OriginalDefinition)
-        select name;
-
-    /// <summary>Whether a variable gets another value than the first.</summary>
-    public bool IsReassigned(ILocalSymbol local) => UsesOf(local).Any(name =>
-        name.Parent is AssignmentExpressionSyntax assignment ? assignment.Left == name
-            : name.Parent is ArgumentSyntax argument && !argument.RefKindKeyword.IsKind(SyntaxKind.None));
+    /// <summary>Whether only a constructor can give it another value.</summary>
+    public static bool IsSetInConstructorOnly(ISymbol member) =>
+        member is IFieldSymbol { IsReadOnly: true } or IPropertySymbol { SetMethod: null };
 
     [System.Diagnostics.CodeAnalysis.SuppressMessage("MicrosoftCodeAnalysisPerformance", "RS1030", Justification =
         "A wiring is followed through the files of its modules.")]
@@ -117,6 +134,13 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
 
         return model;
     }
+
+    /// <summary>The initial value of a property that returns it as it is.</summary>
+    private static ExpressionSyntax? InitialOf(PropertyDeclarationSyntax property) =>
+        property is { Initializer.Value: { } value, AccessorList.Accessors: var accessors }
+        && accessors.All(accessor => accessor is { Body: null, ExpressionBody: null })
+            ? value
+            : null;
 
     private static ExpressionSyntax? OfGetter(PropertyDeclarationSyntax property) =>
         property.AccessorList?.Accessors.FirstOrDefault(accessor => accessor.IsKind(SyntaxKind.GetAccessorDeclaration)) is { } getter

@@ -6,8 +6,12 @@ namespace Junctivor.Generators.Following;
 
 /// <summary>Reads the types that a call names, as its type arguments or with <c>typeof</c>.</summary>
 /// <param name="compilation">The source.</param>
-internal sealed class TypeReading(Compilation compilation)
+/// <param name="values">Reads values.</param>
+internal sealed class TypeReading(Compilation compilation, ValueReading values)
 {
+    /// <summary>A type written with more names than this comes from a module that calls itself with ever larger types.</summary>
+    private const int MostNames = 200;
+
     public Compilation Compilation => compilation;
 
     /// <summary>A type, with what is known of its type parameters.</summary>
@@ -16,33 +20,63 @@ internal sealed class TypeReading(Compilation compilation)
     {
         ITypeSymbol closed = In(type, frame);
         bool isDefinition = closed is INamedTypeSymbol && SymbolEqualityComparer.Default.Equals(closed, closed.OriginalDefinition);
-        return isDefinition || frame.IsTemplate || !SymbolType.IsOpenType(closed)
+        return isDefinition || frame.Template is not null || !SymbolType.IsOpenType(closed)
             ? closed
             : throw new UnfollowableException(
-                $"{SymbolNames.Short(closed)} has a type parameter, which is known only where it is used", Operations.LocationOf(at));
+                $"{SymbolNames.Short(closed)} has a type parameter, which is known only where it is used",
+                Operations.LocationOf(at),
+                Obstacle.RunTime);
     }
 
     private ITypeSymbol In(ITypeSymbol type, Frame frame) => Substitution.In(Erasure.Of(type, compilation), frame.Types, compilation);
 
-    /// <summary>The type arguments of a call, by the parameters that they are for.</summary>
-    public IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> ArgumentsOf(IMethodSymbol method, Frame frame)
+    /// <summary>A field, property or method of the type around it with what is known of its type parameters: two closed types have two of
+    /// them.</summary>
+    public ISymbol MemberIn(ISymbol member, Frame frame) =>
+        member.ContainingType is { IsGenericType: true } around
+        && In((ITypeSymbol)around, frame) is INamedTypeSymbol closed
+            ? closed.GetMembers(member.Name)
+                .FirstOrDefault(each => SymbolEqualityComparer.Default.Equals(each.OriginalDefinition, member.OriginalDefinition)) ?? member
+            : member;
+
+    /// <summary>The type arguments of a member and of the types around it, by the parameters that they are for.</summary>
+    /// <exception cref="UnfollowableException">One of them grows without end.</exception>
+    public IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> ArgumentsOf(ISymbol member, Frame frame, Location at)
     {
         Dictionary<ITypeSymbol, ITypeSymbol> types = new(SymbolEqualityComparer.Default);
-        for (int number = 0; number < method.Arity; number++)
+        if (member is IMethodSymbol method)
         {
-            types.Add(method.OriginalDefinition.TypeParameters[number], In(method.TypeArguments[number], frame));
+            for (int number = 0; number < method.Arity; number++)
+            {
+                types.Add(method.OriginalDefinition.TypeParameters[number], In(method.TypeArguments[number], frame));
+            }
         }
 
-        AddArgumentsOf(method.ContainingType, frame, types);
-        return types;
+        AddArgumentsOf(member.ContainingType, frame, types);
+        return types.Values.All(type => NamesIn(type, MostNames) <= MostNames)
+            ? types
+            : throw new UnfollowableException($"{member.Name} calls itself with ever larger types", at);
     }
 
-    /// <summary>The type arguments of the type around a member, by the parameters that they are for.</summary>
-    public IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> ArgumentsOf(INamedTypeSymbol around, Frame frame)
+    /// <summary>How many names it takes to write a type; counted as far as a limit.</summary>
+    private static int NamesIn(ITypeSymbol type, int limit)
     {
-        Dictionary<ITypeSymbol, ITypeSymbol> types = new(SymbolEqualityComparer.Default);
-        AddArgumentsOf(around, frame, types);
-        return types;
+        int names = 1;
+        IEnumerable<ITypeSymbol> parts = type switch
+        {
+            IArrayTypeSymbol array => [array.ElementType],
+            INamedTypeSymbol { IsGenericType: true } named => SymbolType.AllArguments(named),
+            _ => [],
+        };
+        foreach (ITypeSymbol part in parts)
+        {
+            if (names <= limit)
+            {
+                names += NamesIn(part, limit - names);
+            }
+        }
+
+        return names;
     }
 
     private void AddArgumentsOf(INamedTypeSymbol? around, Frame frame, Dictionary<ITypeSymbol, ITypeSymbol> types)
@@ -60,9 +94,9 @@ internal sealed class TypeReading(Compilation compilation)
     }
 
     /// <summary>What a call names with <c>typeof</c>.</summary>
-    public ITypeSymbol OfValue(IOperation value, Frame frame) => frame.Resolve(value) switch
+    public ITypeSymbol OfValue(IOperation value, Frame frame) => values.Resolve(value, frame) switch
     {
         (ITypeOfOperation type, Frame at) => In(type.TypeOperand, at, type),
-        (IOperation other, _) => throw Operations.Unknown(other, "the type"),
+        (IOperation other, _) => throw values.Unknown(other, "the type"),
     };
 }

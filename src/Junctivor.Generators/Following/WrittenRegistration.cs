@@ -17,11 +17,17 @@ internal sealed class WrittenRegistration
 
     public required SourcePlace Place { get; init; }
 
+    /// <summary>The parameters that the place is passed by, where the callers are in other projects; null where it is known.</summary>
+    public (IParameterSymbol File, IParameterSymbol Line)? GivenPlace { get; init; }
+
     /// <summary>Whether a value may be of a type derived from <see cref="Implementation"/>.</summary>
     public bool IsDerived { get; init; }
 
     /// <summary>Where a diagnostic stands.</summary>
     public required Location Location { get; init; }
+
+    /// <summary>The calls through which it was registered, the innermost first.</summary>
+    public IReadOnlyList<Location> Calls { get; init; } = [];
 
     public IReadOnlyList<ITypeSymbol> AlsoServes { get; init; } = [];
 
@@ -64,7 +70,9 @@ internal sealed class WrittenRegistration
             Implementation = Implementation,
             Level = Level,
             Place = Place,
+            GivenPlace = GivenPlace,
             Location = Location,
+            Calls = Calls,
             IsDecorator = IsDecorator,
             IsDerived = IsDerived,
             Factory = Factory,

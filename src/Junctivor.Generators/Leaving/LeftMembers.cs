@@ -1,6 +1,7 @@
 using System.Runtime.CompilerServices;
 using System.Text;
 using Junctivor.Generators.Following;
+using Junctivor.Generators.Symbols;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
 
@@ -9,8 +10,14 @@ namespace Junctivor.Generators.Leaving;
 /// <summary>Finds the members that give a wiring or keep a scope level, and reads them.</summary>
 internal static class LeftMembers
 {
-    /// <summary>What was read last of a member, with the files that it was read from: while these stay as they are, so does that.</summary>
+    /// <summary>
+    /// What was read last of a member, with the files that it was read from: while these stay as they are, so does that. Static, as the
+    /// compiler asks for each member again after each edit, and gives a generator no other place to keep something in. Whoever reads a member
+    /// gets the same, so it does not matter whose result is kept; several compilations may ask at once.
+    /// </summary>
     private static readonly ConditionalWeakTable<SyntaxNode, KnownMember> Known = new();
+
+    private static readonly Lock Gate = new();
 
     /// <summary>Whether it could be one, by its text alone.</summary>
     public static bool IsCandidate(SyntaxNode node) => node switch
@@ -31,8 +38,14 @@ internal static class LeftMembers
 
         HashSet<SyntaxTree> files = [node.SyntaxTree];
         LeftMember? member = Read(node, compilation, files, cancellationToken);
-        Known.Remove(node);
-        Known.Add(node, new KnownMember(member, files, [.. compilation.References]));
+        lock (Gate)
+        {
+            Known.Remove(node);
+            Known.Add(
+                node,
+                new KnownMember(member, files, compilation.SyntaxTrees.Count(), compilation.Options, [.. compilation.References]));
+        }
+
         return member;
     }
 
@@ -92,7 +105,7 @@ internal static class LeftMembers
         }
         catch (UnfollowableException unknown)
         {
-            return isWiring ? WiringText.OfUnknown(unknown.Message) : null;
+            return isWiring ? WiringText.OfUnknown(unknown, compilation) : null;
         }
         finally
         {
@@ -104,6 +117,7 @@ internal static class LeftMembers
         registration.AlsoServes
             .Concat([registration.Service, registration.Implementation])
             .Concat(registration.Factory?.Parameters.Select(parameter => parameter.Type) ?? [])
+            .SelectMany(type => SymbolType.AllSupertypes(type).Prepend(type))
             .SelectMany(type => type.OriginalDefinition.DeclaringSyntaxReferences)
             .Select(declaration => declaration.SyntaxTree);
 
@@ -128,9 +142,17 @@ internal static class LeftMembers
         return true;
     }
 
-    private sealed record KnownMember(LeftMember? Member, HashSet<SyntaxTree> Files, IReadOnlyList<MetadataReference> References)
+    private sealed record KnownMember(
+        LeftMember? Member,
+        HashSet<SyntaxTree> Files,
+        int FileCount,
+        CompilationOptions Options,
+        IReadOnlyList<MetadataReference> References)
     {
         public bool IsAsItWas(Compilation compilation) =>
-            Files.All(compilation.ContainsSyntaxTree) && References.SequenceEqual(compilation.References);
+            Options == compilation.Options
+            && FileCount == compilation.SyntaxTrees.Count()
+            && Files.All(compilation.ContainsSyntaxTree)
+            && References.SequenceEqual(compilation.References);
     }
 }

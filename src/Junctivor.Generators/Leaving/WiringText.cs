@@ -13,6 +13,7 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
 {
     private readonly List<string> _lines = [Words.Version];
     private readonly List<object> _flags = [];
+    private readonly List<WrittenRegistration> _written = [];
     private readonly HashSet<ITypeSymbol> _described = new(SymbolEqualityComparer.Default);
 
     /// <summary>The text of a wiring that is known.</summary>
@@ -28,8 +29,22 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
         return text.ToString();
     }
 
-    /// <summary>The text of one that is known only at run time.</summary>
-    public static string OfUnknown(string reason) => $"{Words.Version}\n{Words.Unknown} {Words.Quote(reason)}";
+    /// <summary>The text of one that cannot be followed.</summary>
+    /// <param name="unknown">Why.</param>
+    /// <param name="compilation">The source.</param>
+    public static string OfUnknown(UnfollowableException unknown, Compilation compilation)
+    {
+        string word = unknown.Obstacle switch { Obstacle.RunTime => Words.RunTime, Obstacle.Size => Words.Size, _ => Words.Unknown };
+        FileLinePositionSpan place = unknown.Location.GetLineSpan();
+        string at = place.IsValid
+            ? $" {Words.Quote(FileOf(place.Path, compilation))} {place.StartLinePosition.Line + 1}"
+            : "";
+        return $"{Words.Version}\n{word} {Words.Quote(unknown.Message)}{at}";
+    }
+
+    /// <summary>A file as the compiler writes it for callers.</summary>
+    private static string FileOf(string path, Compilation compilation) =>
+        compilation.Options.SourceReferenceResolver?.NormalizePath(path, null) ?? path;
 
     /// <summary>The text of a scope level.</summary>
     public static string Of(Level level, LevelFollower levels) =>
@@ -60,6 +75,12 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     {
         WrittenRegistration registration = entry.Registration;
         Add(Words.Entry, LevelOf(registration), $"{registration.Kind}", IdOf(registration.Implementation));
+        if (_written.Contains(registration))
+        {
+            Add(Words.Again, $"{_written.IndexOf(registration)}");
+        }
+
+        _written.Add(registration);
         Add(Words.For, IdOf(registration.Service));
         foreach (ITypeSymbol service in registration.AlsoServes)
         {
@@ -69,6 +90,11 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
         if (registration.Place.IsKnown)
         {
             Add(Words.At, Words.Quote(registration.Place.File), $"{registration.Place.Line}");
+        }
+
+        if (registration.GivenPlace is { } given)
+        {
+            Add(Words.AtGiven, Words.Quote(given.File.Name), Words.Quote(given.Line.Name));
         }
 
         if (registration.Identity is { } identity)
@@ -171,8 +197,11 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
 
     private static string IdentityOf(object same) => same switch
     {
+        ISymbol { ContainingType.IsGenericType: true } method =>
+            $"{DocumentationCommentId.CreateDeclarationId(method)} {IdOf(method.ContainingType)}",
         ISymbol method => DocumentationCommentId.CreateDeclarationId(method) ?? method.ToDisplayString(),
         SyntaxNode syntax => $"{syntax.SyntaxTree.FilePath}:{syntax.SpanStart}",
+        ClosedFunction(var syntax, var around) => $"{syntax.SyntaxTree.FilePath}:{syntax.SpanStart} {IdOf(around)}",
         _ => $"{same}",
     };
 

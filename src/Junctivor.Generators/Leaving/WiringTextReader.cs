@@ -16,6 +16,9 @@ internal sealed class WiringTextReader(
 {
     private readonly Dictionary<string, (bool? Constant, Condition? Condition)> _conditions = [];
 
+    /// <summary>By their numbers in the text.</summary>
+    private readonly List<WrittenRegistration> _read = [];
+
     /// <summary>What decides is another thing for each wiring; of a method, for each call.</summary>
     private readonly object _call = given.AreSome ? new object() : member.ToDisplayString();
 
@@ -36,6 +39,10 @@ internal sealed class WiringTextReader(
             {
                 case Words.Unknown:
                     throw new UnfollowableException($"in {Where}, {words[1]}", from);
+                case Words.RunTime:
+                    throw new UnfollowableException($"in {Where}, {words[1]}", from, Obstacle.RunTime);
+                case Words.Size:
+                    throw new UnfollowableException($"in {Where}, {words[1]}", from, Obstacle.Size);
                 case Words.State:
                     left.KeepState(TypeOf(words[1]), [.. words.Skip(2)]);
                     continue;
@@ -73,7 +80,8 @@ internal sealed class WiringTextReader(
             Level = LevelOf(head[1]),
             Kind = (NodeKind)Enum.Parse(typeof(NodeKind), head[2]),
             Implementation = TypeOf(head[3]),
-            Place = lines.One(Words.At) is [_, string file, string line] ? new SourcePlace(file, int.Parse(line)) : default,
+            Place = PlaceOf(lines),
+            GivenPlace = lines.One(Words.AtGiven) is [_, string givenFile, string givenLine] ? given.OpenPlaceOf(givenFile, givenLine) : null,
             Location = from,
             Mark = MarkOf(lines, Words.Mark, Words.MarkType, Words.MarkGiven),
             TargetMark = MarkOf(lines, Words.TargetMark, Words.TargetMarkType, Words.TargetMarkGiven),
@@ -87,12 +95,13 @@ internal sealed class WiringTextReader(
         };
         IReadOnlyList<(bool? Constant, Condition? Condition)> conditions = [.. lines.All(Words.When).Select(ConditionOf)];
         (bool? Constant, Condition? Condition) enabled = lines.One(Words.Enabled) is { } said ? ConditionOf(said) : default;
+        WrittenRegistration same = Same(registration, lines);
         return conditions.Any(condition => condition.Constant == false)
             ? []
             :
             [
                 new WiringEntry(
-                    lines.One(Words.Same) is [_, string identity] ? left.Same(identity, registration) : registration,
+                    same,
                     [.. conditions.Select(condition => condition.Condition).OfType<Condition>()])
                 {
                     EnabledWhen = enabled.Condition,
@@ -100,6 +109,21 @@ internal sealed class WiringTextReader(
                 },
             ];
     }
+
+    /// <summary>The registration itself, or the one that is the same object.</summary>
+    private WrittenRegistration Same(WrittenRegistration registration, EntryLines lines)
+    {
+        WrittenRegistration same = lines.One(Words.Same) is [_, string identity] ? left.Same(identity, registration)
+            : lines.One(Words.Again) is [_, string number] ? _read[int.Parse(number)]
+            : registration;
+        _read.Add(same);
+        return same;
+    }
+
+    private SourcePlace PlaceOf(EntryLines lines) =>
+        lines.One(Words.At) is [_, string file, string line] ? new SourcePlace(file, int.Parse(line))
+        : lines.One(Words.AtGiven) is [_, string givenFile, string givenLine] ? given.PlaceOf(givenFile, givenLine)
+        : default;
 
     private static RegistrationOptions OptionsOf(EntryLines lines) => new()
     {

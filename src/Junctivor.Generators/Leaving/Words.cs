@@ -3,13 +3,17 @@ namespace Junctivor.Generators.Leaving;
 /// <summary>The words of the text that an assembly leaves behind for each wiring; docs/compile-time.md describes them.</summary>
 internal static class Words
 {
-    public const string Version = "version 1";
+    public const string Version = "version 2";
     public const string Unknown = "unknown";
+    public const string RunTime = "run-time";
+    public const string Size = "size";
+    public const string Again = "again";
     public const string Level = "level";
     public const string Entry = "entry";
     public const string State = "state";
     public const string Moments = "moments";
     public const string At = "at";
+    public const string AtGiven = "at-given";
     public const string Same = "same";
     public const string For = "for";
     public const string Mark = "mark";

@@ -51,7 +51,10 @@ internal sealed class RegistrationSyntax
                 && IsStart(model, call))];
         List<InvocationExpressionSyntax> fitting = there.Count < 2 ? there : [.. there.Where(call => Names(model, call, type))];
         return fitting is [InvocationExpressionSyntax only]
-            ? new RegistrationSyntax(only)
+            ? IsForAnyType(model, only)
+                ? throw new CannotEditException(
+                    $"the registration at {Path.GetFileName(file)}:{line} is written once for several services")
+                : new RegistrationSyntax(only)
             : throw new CannotEditException(
                 $"{(fitting.Count == 0 ? "no registration" : "more than one registration")} was found at "
                     + $"{Path.GetFileName(file)}:{line}");
@@ -65,6 +68,13 @@ internal sealed class RegistrationSyntax
         IsRegistration(model.GetTypeInfo(call).Type)
         && call.Expression is MemberAccessExpressionSyntax access
         && !IsRegistration(model.GetTypeInfo(access.Expression).Type);
+
+    /// <summary>Whether the types that it names are type parameters of the method or class around it.</summary>
+    private static bool IsForAnyType(SemanticModel model, InvocationExpressionSyntax call) =>
+        call.DescendantNodes()
+            .OfType<TypeSyntax>()
+            .Any(type => model.GetSymbolInfo(type).Symbol is ITypeParameterSymbol
+                && type.FirstAncestorOrSelf<AnonymousFunctionExpressionSyntax>() is null);
 
     private static bool IsRegistration(ITypeSymbol? type)
     {

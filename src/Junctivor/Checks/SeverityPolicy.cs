@@ -11,8 +11,9 @@ internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<str
     {
         List<Fault> all = [];
         List<Fault> accepted = [];
-        foreach (Fault fault in found)
+        foreach (Fault each in found)
         {
+            Fault fault = WithoutSharedEdits(each);
             if (Accept(fault) is { } reason)
             {
                 accepted.Add(fault with { AcceptedBecause = reason });
@@ -30,6 +31,18 @@ internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<str
 
         return new CheckReport(all, accepted);
     }
+
+    /// <summary>A helper method that registers several services writes all of them in one place: an edit there would change them
+    /// all.</summary>
+    private Fault WithoutSharedEdits(Fault fault) => fault.Fixes.Any(IsOfSeveral)
+        ? fault with { Fixes = [.. fault.Fixes.Select(fix => IsOfSeveral(fix) ? fix with { Edits = [] } : fix)] }
+        : fault;
+
+    private bool IsOfSeveral(Fix fix) => fix.Edits.Any(edit =>
+        edit.Line > 0 && (CountAt(edit.File, edit.Line, edit.Type) > 1 || CountAt(edit.TargetFile, edit.TargetLine, null) > 1));
+
+    private int CountAt(string file, int line, string? type) => graph.Registrations.Count(node =>
+        line > 0 && node.Place == new SourcePlace(file, line) && (type is null || node.Implementation.DefinitionName == type));
 
     private void AddAcceptingNothing(List<Fault> all) => all.AddRange(AcceptingNothing().Select(Apply));
 
