@@ -58,21 +58,31 @@ public class FollowingTests
         { "public static class A { [CheckedWiring] public static Wiring W => [.. W]; }", "W leads back to itself" },
         { "public static class A { [CheckedWiring] public static Wiring W => [R]; static Registration<Berth> R => R; }", "R leads back to itself" },
         { "public static class A { static readonly ScopeLevel L = new(\"l\", M), M = new(\"m\", L); [CheckedWiring] public static Wiring W => [L.Of<Berth>()]; }", "leads back to itself" },
-        { "public static class A { public static Container B(Wiring w) => w.Build(); }", "the wiring is known only at run time: w" },
-        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. Plugins.In(\"plugins\")]; }", "Plugins.In" },
         { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; if (DateTime.Now.Hour > 3) { w.Add(Singleton.Of<Berth>()); } return w.Build(); } }", "only in some runs" },
-        { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; M(w); return w.Build(); } static void M(Wiring w) => w.Add(Singleton.Of<Berth>()); }", "given to other code" },
+        { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; M(w); return w.Build(); } static void M(Wiring w) => w.Add(Singleton.Of<Berth>()); }", "w may be changed here" },
         { "public static class A { [CheckedWiring] public static Wiring W { get { if (DateTime.Now.Hour > 3) { return []; } return [Singleton.Of<Almanac>()]; } } }", "does not return one expression" },
-        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), Singleton.From(F)]; static readonly Func<Berth> F = () => new Berth(); }", "the factory is known only at run time: F" },
-        { "public static class A { [CheckedWiring] public static Wiring W => [.. M]; static readonly Wiring M = [Singleton.Of<Almanac>()]; static A() => M.Add(Singleton.Of<Berth>()); }", "M is kept, and other code may add to it" },
-        { "public static class A { [CheckedWiring] public static Wiring W => [.. M]; static readonly Wiring M = [Singleton.Of<Almanac>()]; static A() => B(A.M); static void B(Wiring w) => w.Add(Singleton.Of<Berth>()); }", "M is kept, and other code may add to it" },
-        { "public class A { protected virtual Wiring M => [Singleton.Of<Almanac>()]; public Container B() => M.Build(); }", "the wiring is known only at run time: M" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), Singleton.From(F)]; static readonly Func<Berth> F = () => new Berth(); }", "the factory is not written in a way that the compiler can follow: F" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [.. M]; static readonly Wiring M = [Singleton.Of<Almanac>()]; static A() => M.Add(Singleton.Of<Berth>()); }", "M may be changed here" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [.. M]; static readonly Wiring M = [Singleton.Of<Almanac>()]; static A() => B(A.M); static void B(Wiring w) => w.Add(Singleton.Of<Berth>()); }", "M may be changed here" },
         { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; M(); return w.Build(); void M() => w.Add(Singleton.Of<IClock, HarbourClock>()); } }", "only in some runs" },
-        { "public static class A { public static Wiring M<T>() where T : class => [Singleton.Of<T>()]; public static Container B<T>() where T : class => M<T>().Build(); }", "T has a type parameter" },
         { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Value<object>(M()).Also<IClock>()]; static object M() => new HarbourClock(); }", "the type of the value is known only at run time" },
         { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of(T)]; static Type T = typeof(Almanac); }",
-            "the type is known only at run time: T" },
+            "the type is not written in a way that the compiler can follow: T" },
         { ManyFlags, "depends on 6 conditions" },
+    };
+
+    /// <summary>What only the run can know, however it is written.</summary>
+    public static TheoryData<string, string> KnownAtRunTime => new()
+    {
+        { "public static class A { public static Container B(Wiring w) => w.Build(); }", "the wiring is known only at run time: w" },
+        { "public static class A { public static Container B(Func<Wiring> w) => w().Build(); }", "the wiring is known only at run time: w()" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. Plugins.In(\"plugins\")]; }", "Plugins.In" },
+        { "public class A { protected virtual Wiring M => [Singleton.Of<Almanac>()]; public Container B() => M.Build(); }", "the wiring is known only at run time: M" },
+        { "public static class A { public static Wiring M<T>() where T : class => [Singleton.Of<T>()]; public static Container B<T>() where T : class => M<T>().Build(); }", "T has a type parameter" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>().Marked(Environment.MachineName)]; }", "the text is known only at run time: Environment.MachineName" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [.. typeof(A).Assembly.GetTypes().Select(type => Singleton.Of(type))]; }", "typeof(A).Assembly.GetTypes()" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [.. SelfRegistered.In<Berth>().Where(type => type.Name == \"x\")]; }", "SelfRegistered.In<Berth>()" },
+        { "public static class A { public static Container B() => (DateTime.Now.Hour > 3 ? M(1) : M(2)).Build(); static Wiring M(int n) => [" + string.Concat(Enumerable.Range(0, 6).Select(n => $"Singleton.Of<Berth>().Enabled(n > {n}), ")) + "]; }", "depends on 13 conditions" },
     };
 
     [Theory]
@@ -94,9 +104,42 @@ public class FollowingTests
         Diagnostic said = Assert.Single(AnalyzedSource.OfText(source + World).Analyze());
 
         Assert.Equal("JV901", said.Id);
+        Assert.Equal(DiagnosticSeverity.Warning, said.Severity);
+        Assert.Contains(reason, said.GetMessage(), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [MemberData(nameof(KnownAtRunTime))]
+    public void What_only_the_run_can_know_is_an_information(string source, string reason)
+    {
+        Diagnostic said = Assert.Single(AnalyzedSource.OfText(source + World).Analyze());
+
+        Assert.Equal("JV901", said.Id);
         Assert.Equal(DiagnosticSeverity.Info, said.Severity);
         Assert.Contains(reason, said.GetMessage(), StringComparison.Ordinal);
     }
+
+    /// <summary>A method that registers several services: a fault is shown at the call that it concerns.</summary>
+    [Theory]
+    [InlineData("[Part<Almanac>(), Part<Berth>()]; static Registration<T> Part<T>() where T : class => Scoped.Of<T>();", "Part<Almanac>()")]
+    [InlineData("[.. Both()]; static Wiring Both() => [Part<Almanac>(), Part<Berth>()]; static Registration<T> Part<T>() where T : class => Scoped.Of<T>();", "Part<Almanac>()")]
+    [InlineData("[Part<Almanac>()]; static Registration<T> Part<T>() where T : class => Scoped.Of<T>();", "Scoped.Of<T>()")]
+    [InlineData("[.. M(\"a\"), .. M(\"b\")]; static Wiring M(string mark) => [Scoped.Of<Almanac>().Marked(mark)];", "M(\"a\")")]
+    public void A_fault_is_shown_at_the_call_that_tells_services_of_one_line_apart(string wiring, string places)
+    {
+        AnalyzedSource source = AnalyzedSource.OfText($"public static class A {{ [CheckedWiring] public static Wiring W => {wiring} }}" + World);
+
+        IReadOnlyList<Diagnostic> found = [.. source.Analyze().Where(each => each.Id == "JV101")];
+
+        Assert.Equal(places, string.Join("|", found.Select(each => $"{each.Location.SourceTree!.GetText()
+            .GetSubText(each.Location.SourceSpan)}")));
+        Assert.Equal(source.Check()["W"].Where(text => text.StartsWith("JV101", StringComparison.Ordinal)), found.Select(AnalyzedSource.TextOf));
+    }
+
+    [Theory]
+    [InlineData("public static class A { static Wiring? W => [Singleton.Of<Almanac>()]; public static Container? B() => W?.Build(); }")]
+    [InlineData("public static class A { static Wiring W => [Singleton.Of<Almanac>()]; public delegate Container Building(params ReadOnlySpan<Incoming> values); public static Building B() => W.Build; }")]
+    public void A_wiring_is_checked_however_Build_is_named(string source) => What_can_be_followed_is_checked(source);
 
     [Fact]
     public void Only_what_holds_however_a_condition_comes_out_is_claimed()

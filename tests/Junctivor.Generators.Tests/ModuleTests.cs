@@ -10,6 +10,7 @@ namespace Junctivor.Generators.Tests;
 public class ModuleTests
 {
     private const string Module = """
+        using System.Runtime.CompilerServices;
         namespace Harbour;
 
         public static class Levels
@@ -33,6 +34,16 @@ public class ModuleTests
             public static Wiring At(string quay, Depot depot) => [Singleton.Value(depot).Marked(quay)];
             public static Wiring Twice(string quay) => [.. At(quay, new Depot()), .. At("south", new Depot())];
             public static Wiring Around(Wiring inner) => [.. inner];
+            private static readonly Registration Buoy = Singleton.Of<Depot>();
+            public static Wiring North => [Buoy];
+            public static Wiring South => [Buoy, Singleton.Of<Roster>()];
+            public static Wiring Same { get { var one = Singleton.Of<Depot>(); return [one, one]; } }
+            public static Wiring SameSometimes(bool first) { var one = Singleton.Of<Depot>(); return [.. Wiring.If(first, [one]), one]; }
+            public static Wiring Cruds => [.. Crud<Depot>.Module, .. Crud<Roster>.Module];
+            public static Wiring Factories => [.. Crud<Depot>.Made, .. Crud<Roster>.Made];
+            public static Wiring Here([CallerFilePath] string file = "", [CallerLineNumber] int line = 0) => [Singleton.Of<Crane>(file, line)];
+            public static Wiring HereToo([CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
+                [.. Of<Lookout>(), Scoped.Of<Lookout>(file, line), Singleton.Of<Held>(file, line)];
             internal static Wiring Hidden => [Singleton.Of<Depot>()];
         }
 
@@ -40,6 +51,14 @@ public class ModuleTests
         public sealed class SqliteArchive<T> : IArchive<T>;
         public sealed class Depot;
         public sealed class Roster;
+        public sealed class Held(Lookout lookout) { public object Lookout => lookout; }
+        public static class Crud<T> where T : class, new()
+        {
+            public static readonly Wiring Module = [Singleton.Of<T>()];
+            public static Wiring Made => [Singleton.From(() => new Lookout())];
+        }
+        public sealed class Till(Roll roll) { public object Roll => roll; }
+        public sealed class Roll { private int _turns; public int Turn() => ++_turns; }
         public sealed class Lookout;
         public sealed record Crane(Depot Depot, int? Depth);
         public sealed class Stamp { private readonly DateTime _at = DateTime.Now; public override string ToString() => $"{_at}"; }
@@ -66,6 +85,14 @@ public class ModuleTests
         { "[.. Storage.At(\"nroth\", new Depot()), .. Storage.Marked]", "JV101" },
         { "[.. Storage.Twice(\"north\"), .. Storage.Marked]", "" },
         { "[.. Storage.Twice(\"south\"), .. Storage.Marked]", "JV101" },
+        { "[.. Storage.North, .. Storage.South]", "" },
+        { "[.. Storage.Same]", "" },
+        { "[.. Storage.SameSometimes(false)]", "" },
+        { "[.. Storage.Cruds, Singleton.Of<Keeping>()]", "JV505" },
+        { "[.. Storage.Cruds, .. Storage.Cruds]", "" },
+        { "[.. Storage.Factories, Singleton.Of<Keeping>()]", "JV101,JV101,JV202" },
+        { "[.. Storage.Here(), Singleton.Of<Filing>()]", "JV101,JV101" },
+        { "[.. Storage.HereToo(), Scoped.Of<Filing>()]", "JV301" },
     };
 
     [Theory]
@@ -78,6 +105,7 @@ public class ModuleTests
 
         Assert.Equal(source.Check()["Office"], found.Select(AnalyzedSource.TextOf));
         Assert.Equal(codes, string.Join(",", found.Select(each => each.Id)));
+        Assert.Equal(found.Select(AnalyzedSource.TextOf), source.InEditor().Analyze().Select(AnalyzedSource.TextOf));
     }
 
     [Theory]
@@ -92,6 +120,17 @@ public class ModuleTests
         Assert.Contains(reason, said.GetMessage(), StringComparison.Ordinal);
     }
 
+    /// <summary>In an editor the private fields of another project could be seen; in a build they cannot.</summary>
+    [Fact]
+    public void An_editor_says_no_more_than_a_build()
+    {
+        AnalyzedSource source = Office("[Singleton.Of<Till>(), Transient.Of<Roll>()]");
+
+        Assert.Equal(["JV303"], source.CheckFaults().Select(found => found.Fault.Code));
+        Assert.Empty(source.Analyze());
+        Assert.Empty(source.InEditor().Analyze());
+    }
+
     [Fact]
     public void The_text_is_readable_and_has_a_version()
     {
@@ -99,14 +138,14 @@ public class ModuleTests
             .Single(tree => tree.FilePath.EndsWith("Junctivor.Wirings.g.cs", StringComparison.Ordinal));
 
         Assert.Contains("""
-            [assembly: global::Junctivor.FollowedWiring("P:Harbour.Storage.One", @"version 1
+            [assembly: global::Junctivor.FollowedWiring("P:Harbour.Storage.One", @"version 2
             entry singleton Class Harbour.Depot
             for Harbour.Depot
-            at ""/Module.cs"" 11
+            at ""/Module.cs"" 12
             same ""F:Harbour.Storage.Kept 0""
             entry F:Harbour.Levels.DutyShift Class Harbour.Roster
             for Harbour.Roster
-            at ""/Module.cs"" 12")]
+            at ""/Module.cs"" 13")]
             """, left.ToString(), StringComparison.Ordinal);
     }
 
@@ -148,5 +187,6 @@ public class ModuleTests
         public sealed class Looking(Lookout lookout) { public object Lookout => lookout; }
         public sealed class Filing(IArchive<Lookout> archive) { public object Archive => archive; }
         public sealed class Bell(Stamp stamp) { public object Stamp => stamp; }
+        public sealed class Keeping(Depot depot, Roster roster, Lookout? lookout) { public object All => (depot, roster, lookout); }
         """));
 }

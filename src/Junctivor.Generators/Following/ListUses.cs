@@ -150,10 +150,10 @@ internal sealed class ListUses(SourceMembers members)
         IInvocationOperation call when call.Instance == list => EffectOf(call.TargetMethod),
         IMethodReferenceOperation method when method.Instance == list => EffectOf(method.Method) & ~ListEffect.Adds
             | (EffectOf(method.Method) == ListEffect.Adds ? ListEffect.MayChange : ListEffect.None),
-        IPropertyReferenceOperation property when property.Instance == list => OfElement(property, property.Property.ContainingAssembly),
+        IPropertyReferenceOperation property when property.Instance == list => OfElement(property, property.Property),
         IImplicitIndexerReferenceOperation element when element.Instance == list =>
-            OfElement(element, element.IndexerSymbol.ContainingAssembly),
-        IArrayElementReferenceOperation element when element.ArrayReference == list => OfElement(element, element.Type?.ContainingAssembly),
+            OfElement(element, element.IndexerSymbol),
+        IArrayElementReferenceOperation element when element.ArrayReference == list => OfElement(element, element.Type),
         IConditionalAccessOperation access when access.Operation == list => OfPlaceholders(access, holder),
         IConditionalAccessOperation access => EffectOf(access, holder),
         IVariableInitializerOperation { Parent: IVariableDeclaratorOperation { Symbol: var alias } } => EffectOf(alias).Effect,
@@ -173,13 +173,13 @@ internal sealed class ListUses(SourceMembers members)
     private static ListEffect EffectOf(IMethodSymbol method) =>
         Operations.IsOf(method.ContainingType, WiringType)
             ? method.Name == "Add" ? ListEffect.Adds : ListEffect.None
-            : IsOfPlatform(method) && Reading.Contains(method.Name) ? ListEffect.None
+            : Operations.IsOfPlatform(method) && Reading.Contains(method.Name) ? ListEffect.None
             : ListEffect.MayChange;
 
     /// <summary>An element, or the number of them, that is read.</summary>
-    private static ListEffect OfElement(IOperation element, IAssemblySymbol? assembly) =>
+    private static ListEffect OfElement(IOperation element, ISymbol? of) =>
         new SymbolUse(element.Syntax, element).IsAssignment
-        || !(IsOfPlatform(assembly) || OwnAssemblies.Contains(assembly?.Name))
+        || of is null || !(Operations.IsOfPlatform(of) || OwnAssemblies.Contains(of.ContainingAssembly?.Name))
         || !(Operations.IsRegistration(element.Type) || element.Type?.SpecialType is SpecialType.System_Int32 or SpecialType.System_Boolean)
             ? ListEffect.MayChange
             : ListEffect.None;
@@ -263,14 +263,9 @@ internal sealed class ListUses(SourceMembers members)
     /// <summary>Whether a method without source gets no more than something to read.</summary>
     private static bool IsReadOnly(IParameterSymbol parameter) =>
         parameter.OriginalDefinition.Type is not ITypeParameterSymbol
-        && (IsSequence(parameter.Type) || (parameter.Type.SpecialType == SpecialType.System_Object && IsOfPlatform(parameter.ContainingSymbol)));
+        && (IsSequence(parameter.Type) || (parameter.Type.SpecialType == SpecialType.System_Object && Operations.IsOfPlatform(parameter.ContainingSymbol)));
 
     private static bool IsSequence(ITypeSymbol type) => type.OriginalDefinition.SpecialType is
         SpecialType.System_Collections_Generic_IEnumerable_T or SpecialType.System_Collections_IEnumerable
         or SpecialType.System_Collections_Generic_IReadOnlyCollection_T or SpecialType.System_Collections_Generic_IReadOnlyList_T;
-
-    private static bool IsOfPlatform(ISymbol symbol) => IsOfPlatform(symbol.ContainingAssembly);
-
-    private static bool IsOfPlatform(IAssemblySymbol? assembly) => assembly?.Name is { } name
-        && (name is "mscorlib" or "netstandard" || name == "System" || name.StartsWith("System.", StringComparison.Ordinal));
 }

@@ -49,6 +49,10 @@ internal static class Operations
     public static IOperation? ArgumentOrNull(IInvocationOperation call, string parameter) =>
         call.Arguments.FirstOrDefault(argument => argument.Parameter?.Name == parameter)?.Value;
 
+    /// <summary>Whether something is declared by .NET itself.</summary>
+    public static bool IsOfPlatform(ISymbol symbol) => symbol.ContainingAssembly?.Name is { } name
+        && (name is "mscorlib" or "netstandard" or "System" || name.StartsWith("System.", StringComparison.Ordinal));
+
     public static Location LocationOf(IOperation operation) => operation.Syntax.GetLocation();
 
     /// <summary>Why an operation cannot be followed.</summary>

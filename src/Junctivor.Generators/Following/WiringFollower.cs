@@ -152,7 +152,7 @@ internal sealed class WiringFollower
             return SelfRegisteredClasses.Follow(call, _types, frame);
         }
 
-        return method.ContainingAssembly?.Name == Library || SourceMembers.IsOverridable(method)
+        return method.ContainingAssembly?.Name == Library || Operations.IsOfPlatform(method) || SourceMembers.IsOverridable(method)
             ? throw Operations.Unknown(call, "the wiring")
             : Follow(method.OriginalDefinition, call, Operations.LocationOf(call), _frames.OfCall(call, frame));
     }

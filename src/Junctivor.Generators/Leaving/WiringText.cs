@@ -243,7 +243,7 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
         }
 
         Describe(Words.State, SymbolState.Of(type, compilation));
-        Describe(Words.Moments, SymbolState.MomentsOf(type));
+        Describe(Words.Moments, SymbolState.MomentsOf(type, compilation));
 
         void Describe(string word, IReadOnlyList<string> names)
         {

@@ -23,16 +23,16 @@ internal static class SymbolState
         List<string> names = [];
         for (ITypeSymbol? declaring = type; declaring is { SpecialType: not SpecialType.System_Object }; declaring = declaring.BaseType)
         {
-            names.AddRange(declaring.GetMembers().Where(member => IsState(member, given, compilation)).Select(NameOf));
+            names.AddRange(MembersOf(declaring, compilation).Where(member => IsState(member, given, compilation)).Select(NameOf));
         }
 
         return names;
     }
 
     /// <summary>The names of the fields and properties that keep a date, a time or a new identifier.</summary>
-    public static IReadOnlyList<string> MomentsOf(ITypeSymbol type) =>
+    public static IReadOnlyList<string> MomentsOf(ITypeSymbol type, Compilation compilation) =>
     [
-        .. type.GetMembers().OfType<IFieldSymbol>().Where(field => !field.IsStatic && IsMoment(field.Type)).Select(NameOf),
+        .. MembersOf(type, compilation).OfType<IFieldSymbol>().Where(field => !field.IsStatic && IsMoment(field.Type)).Select(NameOf),
     ];
 
     /// <summary>The constructors that somebody could call.</summary>
@@ -41,6 +41,14 @@ internal static class SymbolState
             constructor.DeclaredAccessibility == Accessibility.Public
             && !(constructor.IsImplicitlyDeclared && named.IsValueType))
         : [];
+
+    /// <summary>The members, as a build sees them: of types of other assemblies those that code of this one can name. An editor has the
+    /// source of other projects, but must not say more than the build.</summary>
+    private static IEnumerable<ISymbol> MembersOf(ITypeSymbol type, Compilation compilation) =>
+        SymbolEqualityComparer.Default.Equals(type.ContainingAssembly, compilation.Assembly)
+            ? type.GetMembers()
+            : type.GetMembers().Where(member => member is not IEventSymbol
+                && compilation.IsSymbolAccessibleWithin(member.OriginalDefinition, compilation.Assembly));
 
     private static bool IsMoment(ITypeSymbol type) => MomentTypes.Contains(SymbolNames.Definition(type));
 

@@ -65,7 +65,7 @@ internal sealed class SymbolType(ITypeSymbol symbol, SymbolCatalog types) : Type
 
     public override IReadOnlyList<string> State => types.Left.StateOf(symbol) ?? SymbolState.Of(symbol, types.Compilation);
 
-    public override IReadOnlyList<string> Moments => types.Left.MomentsOf(symbol) ?? SymbolState.MomentsOf(symbol);
+    public override IReadOnlyList<string> Moments => types.Left.MomentsOf(symbol) ?? SymbolState.MomentsOf(symbol, types.Compilation);
 
     /// <summary>Whether it is a closed or open generic type, or stands in one.</summary>
     public bool IsGeneric => symbol is INamedTypeSymbol { IsGenericType: true };
