@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Junctivor.Generators.Checking;
+using Junctivor.Generators.Native;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.Diagnostics;
 
@@ -33,6 +34,11 @@ public sealed class WiringAnalyzer : DiagnosticAnalyzer
             return;
         }
 
+        if (WiringGenerator.AreRecipesWanted(context.Options.AnalyzerConfigOptionsProvider))
+        {
+            context.RegisterCompilationEndAction(ReportGaps);
+        }
+
         CompilationChecks checks = new(context.Compilation);
         context.RegisterSemanticModelAction(file =>
         {
@@ -41,5 +47,13 @@ public sealed class WiringAnalyzer : DiagnosticAnalyzer
                 file.ReportDiagnostic(diagnostic);
             }
         });
+    }
+
+    private static void ReportGaps(CompilationAnalysisContext context)
+    {
+        if (RecipeGaps.Find(context.Compilation, context.CancellationToken) is { } reason)
+        {
+            context.ReportDiagnostic(Diagnostic.Create(Descriptors.NotCompiledIn, Location.None, reason));
+        }
     }
 }

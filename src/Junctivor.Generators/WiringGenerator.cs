@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Junctivor.Generators.Leaving;
 using Junctivor.Generators.Native;
 using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.Diagnostics;
 
 namespace Junctivor.Generators;
 
@@ -32,6 +33,10 @@ public sealed class WiringGenerator : IIncrementalGenerator
         LeaveSelfRegistered(context);
         WriteRecipes(context);
     }
+
+    /// <summary>Whether a project asks for the code that a natively compiled program needs.</summary>
+    internal static bool AreRecipesWanted(AnalyzerConfigOptionsProvider options) =>
+        options.GlobalOptions.TryGetValue(RecipesProperty, out string? wanted) && wanted.Equals("true", StringComparison.OrdinalIgnoreCase);
 
     private static void LeaveWirings(
         IncrementalGeneratorInitializationContext context, IncrementalValueProvider<ImmutableArray<LeftMember>> members) =>
@@ -67,16 +72,16 @@ public sealed class WiringGenerator : IIncrementalGenerator
     private static void WriteRecipes(IncrementalGeneratorInitializationContext context)
     {
         IncrementalValueProvider<bool> areWanted = context.AnalyzerConfigOptionsProvider.Select(static (options, _) =>
-            options.GlobalOptions.TryGetValue(RecipesProperty, out string? wanted)
-            && wanted.Equals("true", StringComparison.OrdinalIgnoreCase));
+            AreRecipesWanted(options));
         IncrementalValueProvider<Compilation?> wanted = context.CompilationProvider.Combine(areWanted)
             .Select(static (pair, _) => pair.Right ? pair.Left : null);
         context.RegisterImplementationSourceOutput(wanted, static (output, compilation) =>
         {
             if (compilation?.GetTypeByMetadataName("Junctivor.CompiledRecipes") is not null
+                && RecipeText.CanBeCompiled(compilation)
                 && RecipeText.Of(compilation, NativeNeeds.Of(compilation, output.CancellationToken)) is { } source)
             {
-                output.AddSource("Junctivor.Recipes.g.cs", source);
+                output.AddSource(RecipeText.File, source);
             }
         });
     }

@@ -174,6 +174,25 @@ public class ModuleTests
             output => Assert.Equal(IncrementalStepRunReason.Cached, output.Reason));
     }
 
+    /// <summary>Editors compile one file in several ways at once, such as for two target frameworks.</summary>
+    [Fact]
+    public void Compilations_that_share_files_are_read_at_once()
+    {
+        CSharpCompilation one = AnalyzedSource.Of(("/Module.cs", Module)).Compilation;
+        CSharpCompilation other = one.WithOptions(one.Options.WithOverflowChecks(true));
+
+        Parallel.For(0, 32, number =>
+        {
+            GeneratorRunResult result = CSharpGeneratorDriver.Create(new WiringGenerator())
+                .RunGenerators(number % 2 == 0 ? one : other, TestContext.Current.CancellationToken)
+                .GetRunResult()
+                .Results[0];
+
+            Assert.Null(result.Exception);
+            Assert.Contains("P:Harbour.Storage.One", $"{result.GeneratedSources[0].SourceText}", StringComparison.Ordinal);
+        });
+    }
+
     private static AnalyzedSource Office(string wiring) => AnalyzedSource.OfModule(("/Module.cs", Module)).ReferencedBy(("/Office.cs", $$"""
         using Harbour;
 

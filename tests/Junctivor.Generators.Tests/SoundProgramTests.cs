@@ -90,6 +90,9 @@ public class SoundProgramTests
         { "static Wiring M() { var r = Singleton.Of<A>(); Wiring L() => [r]; return [.. L(), .. L()]; } Wiring w = [.. M(), Singleton.Of<Needs>()]; if (w.Check().All.Count > 0) throw new(); w.Build();", 0 },
         { "Wiring w = [.. M.W(), Singleton.Of<Needs>()]; w.Build(); static class M { static readonly bool On = true; public static Wiring W() => On ? V(On) : []; static Wiring V(bool on) => on ? [Singleton.Of<A>()] : []; }", 0 },
 
+        // An argument that may be null.
+        { "Wiring w = [Singleton.Of<Uses>(), Transient.Of<Made>(), Transient.From((int? a, int b) => new Two(a, b))]; Uses u = w.Build().Resolve<Uses>(); if ((u.F(3).N, u.F(null).N, u.G(4).N, u.H(1, null), u.I(7, 2)) != (3, null, 4, new Two(null, 1), new Two(7, 2))) throw new(); public class Made(int? n) { public int? N => n; } public record Two(int? A, int B); public record Uses(Func<int?, Made> F, Func<int, Made> G, Func<int, int?, Two> H, Func<int?, int, Two> I);", 0 },
+
         // What is passed in a row.
         { "Wiring a = M.Arr(Singleton.Of<A>()); a.Build().Resolve<Needs>(); static class M { public static Wiring Arr(params Registration[] more) => [Singleton.Of<Needs>(), .. more]; }", 0 },
         { "Wiring a = M.Arr(); a.Build(); static class M { public static Wiring Arr(params Registration[] more) => [Singleton.Of<A>(), .. more]; }", 0 },
@@ -113,6 +116,34 @@ public class SoundProgramTests
         { "using L; List<Registration> l = [Singleton.Of<Needs>()]; Mod.Fill(l); Wiring w = [.. l]; w.Build();", 1 },
         { "using L; Wiring w = [.. Mod.Untouched, Singleton.Of<Needs>()]; Console.Out.Write(w.Count); w.Build();", 0 },
     };
+
+    /// <summary>Classes that lead to ever larger closed types are one fault, found soon.</summary>
+    [Theory]
+    [InlineData("Transient.Of(typeof(Box2<>)), Transient.Of<Root<Box2<int>>>()", "Box2<T>")]
+    [InlineData("Transient.Of(typeof(Tree<>)), Transient.Of<Root<Tree<int>>>()", "Tree<T>")]
+    [InlineData("Transient.Of<Root<Func<int, Made<int>>>>()", "Made<T>")]
+    [InlineData("Transient.Of(typeof(IPot<>), typeof(Pot<>)), Decorator.Of(typeof(IPot<>), typeof(Lid<>)), Transient.Of<Root<IPot<int>>>()", "Lid<T>")]
+    [InlineData("Transient.Of(typeof(Odd<>)), Transient.Of(typeof(Even<>)), Transient.Of<Root<Odd<int>>>()", "Odd<T>")]
+    public void Types_that_grow_without_end_are_one_fault(string registrations, string name)
+    {
+        AnalyzedSource source = AnalyzedSource.OfText($$"""
+            public static class M { [CheckedWiring] public static Wiring W => [{{registrations}}]; }
+            public record Root<T>(T Value);
+            public class Left<T>; public class Right<T>;
+            public class Box2<T>(Box2<(T, T)> b) { public object B => b; }
+            public class Tree<T>(Lazy<Tree<Left<T>>> l, Lazy<Tree<Right<T>>> r) { public object L => (l, r); }
+            public class Made<T>(int n, Func<int, Made<List<T>>> g) { public object N => (n, g); }
+            public class Odd<T>(Lazy<Even<T[]>> even) { public object E => even; }
+            public class Even<T>(IReadOnlyList<Odd<T[]>> odd, Func<Odd<Left<T>>> left) { public object O => (odd, left); }
+            public interface IPot<T>; public class Pot<T> : IPot<T>;
+            public class Lid<T>(IPot<T> inner, Lazy<IPot<(T, T)>> more) : IPot<T> { public object N => (inner, more); }
+            """);
+
+        string fault = Assert.Single(source.Check()["W"]);
+
+        Assert.StartsWith($"JV206 generic-constraint: {name} requires itself with larger type arguments each time", fault, StringComparison.Ordinal);
+        Assert.Equal([fault], source.Analyze().Select(AnalyzedSource.TextOf));
+    }
 
     [Theory]
     [MemberData(nameof(Programs))]

@@ -13,7 +13,19 @@ internal static class Descriptors
     /// information.</summary>
     public static DiagnosticDescriptor NotFollowed { get; } = Unfollowed();
 
-    public static IEnumerable<DiagnosticDescriptor> All => ByKind.Values.Append(NotFollowed);
+    /// <summary>JV902: code that a natively compiled program needs, and that was not written.</summary>
+    public static DiagnosticDescriptor NotCompiledIn { get; } = new(
+        "JV902",
+        "not-compiled-in",
+        "For a natively compiled program {0}",
+        Category,
+        DiagnosticSeverity.Warning,
+        isEnabledByDefault: true,
+        "A natively compiled program needs code that cannot be made at run time, and the generator could not write all of it.",
+        FaultKind.Missing.HelpLink.Replace("jv101", "jv902"),
+        WellKnownDiagnosticTags.CompilationEnd);
+
+    public static IEnumerable<DiagnosticDescriptor> All => ByKind.Values.Append(NotFollowed).Append(NotCompiledIn);
 
     public static DiagnosticDescriptor OfKind(FaultKind kind) => ByKind[kind];
 

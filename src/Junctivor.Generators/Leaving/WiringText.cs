@@ -192,6 +192,7 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
                 parameter.Obstacle is { } obstacle ? Words.Quote(obstacle) : Words.None);
             WriteMark(parameter.Mark, Words.TakesMark, Words.TakesMarkType);
             AddIf(parameter.Mark == WrittenParameter.AnyMark, Words.TakesMarked);
+            AddIf(parameter.IsNullableStructure, Words.TakesNullable);
         }
     }
 

@@ -162,6 +162,9 @@ internal sealed class WiringTextReader(
                 case Words.TakesMarkType:
                     parameters[^1] = parameters[^1] with { Mark = TypeOf(words[1]) };
                     break;
+                case Words.TakesNullable:
+                    parameters[^1] = parameters[^1] with { IsNullableStructure = true };
+                    break;
                 case Words.TakesMarked:
                     parameters[^1] = parameters[^1] with { Mark = WrittenParameter.AnyMark };
                     break;

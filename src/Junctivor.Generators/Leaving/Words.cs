@@ -41,6 +41,7 @@ internal static class Words
     public const string TakesMark = "takes-mark";
     public const string TakesMarkType = "takes-mark-type";
     public const string TakesMarked = "takes-marked";
+    public const string TakesNullable = "takes-nullable";
     public const string Optional = "optional";
     public const string Required = "required";
     public const string When = "when";

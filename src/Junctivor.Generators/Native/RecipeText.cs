@@ -1,17 +1,23 @@
 using System.Text;
 using Junctivor.Generators.Symbols;
 using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
 
 namespace Junctivor.Generators.Native;
 
 /// <summary>Writes the code that a natively compiled program needs and cannot make at run time.</summary>
 internal sealed class RecipeText
 {
+    /// <summary>The file that is written.</summary>
+    public const string File = "Junctivor.Recipes.g.cs";
+
     private const string Recipes = "global::Junctivor.CompiledRecipes";
     private const string Services = "global::System.Runtime.CompilerServices";
     private const string Suppression = "global::System.Diagnostics.CodeAnalysis.UnconditionalSuppressMessage";
     private readonly TypeText _types;
     private readonly bool _hasAccessors;
+    private readonly List<string> _subjects = [];
     private readonly StringBuilder _calls = new();
     private readonly StringBuilder _accessors = new();
     private int _accessorCount;
@@ -22,8 +28,22 @@ internal sealed class RecipeText
         _hasAccessors = compilation.GetTypeByMetadataName("System.Runtime.CompilerServices.UnsafeAccessorTypeAttribute") is not null;
     }
 
+    /// <summary>Whether the language of a project has all that is written.</summary>
+    public static bool CanBeCompiled(Compilation compilation) =>
+        compilation is CSharpCompilation { LanguageVersion: >= LanguageVersion.CSharp9 };
+
     /// <summary>The source; null where nothing is needed.</summary>
     public static string? Of(Compilation compilation, NativeNeeds needs)
+    {
+        RecipeText text = Read(compilation, needs);
+        return text._calls.Length == 0 ? null : text.ToString();
+    }
+
+    /// <summary>What the code is for: the types that it names, each once.</summary>
+    public static IReadOnlyList<string> Subjects(Compilation compilation, NativeNeeds needs) =>
+        [.. Read(compilation, needs)._subjects.Distinct()];
+
+    private static RecipeText Read(Compilation compilation, NativeNeeds needs)
     {
         RecipeText text = new(compilation);
         foreach (INamedTypeSymbol type in needs.Classes)
@@ -39,9 +59,10 @@ internal sealed class RecipeText
         foreach (string function in needs.Functions.Select(text.ArgumentsOf).OfType<string>().Distinct())
         {
             text.Write($"AddFunction<{function}>()");
+            text._subjects.Add($"AddFunction<{function}>");
         }
 
-        return text._calls.Length == 0 ? null : text.ToString();
+        return text;
     }
 
     public override string ToString() => $$"""
@@ -71,7 +92,8 @@ internal sealed class RecipeText
             return;
         }
 
-        IReadOnlyList<IMethodSymbol> constructors = type is { IsReferenceType: true, IsAbstract: false }
+        _subjects.Add(expression);
+        IReadOnlyList<IMethodSymbol> constructors = type is { IsReferenceType: true, IsAbstract: false } && !MayGetConstructor(type)
             ? [.. type.InstanceConstructors.Where(each => each.DeclaredAccessibility == Accessibility.Public)]
             : [];
         IReadOnlyList<(IMethodSymbol Constructor, string Call)> calls =
@@ -87,6 +109,13 @@ internal sealed class RecipeText
             Write($"Add({expression}, static a => {call}{(constructors.Count > 1 ? $", new global::System.Type[] {{ {types} }}" : "")})");
         }
     }
+
+    /// <summary>Whether another source generator may write the constructor, which is not seen here: then it is found by
+    /// reflection.</summary>
+    private static bool MayGetConstructor(INamedTypeSymbol type) =>
+        type.InstanceConstructors.All(constructor => constructor.IsImplicitlyDeclared)
+        && type.DeclaringSyntaxReferences.Any(declaration =>
+            declaration.GetSyntax() is TypeDeclarationSyntax { Modifiers: var modifiers } && modifiers.Any(SyntaxKind.PartialKeyword));
 
     /// <summary>The call of a constructor with the arguments in <c>a</c>; null where only reflection can make it.</summary>
     private string? CallOf(IMethodSymbol constructor)
@@ -149,6 +178,7 @@ internal sealed class RecipeText
         if (_types.Named(element) is { } name)
         {
             Write($"AddElement<{name}>()");
+            _subjects.Add($"AddElement<{name}>");
         }
         else if (TypeText.InMetadata(element) is { } text)
         {

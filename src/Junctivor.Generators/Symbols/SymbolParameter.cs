@@ -15,4 +15,6 @@ internal sealed class SymbolParameter(WrittenParameter written, TypeRef type, Ma
     public override bool IsOptional => written.IsOptional;
 
     public override string? Obstacle => written.Obstacle;
+
+    public override bool IsNullableStructure => written.IsNullableStructure;
 }

@@ -10,6 +10,9 @@ namespace Junctivor.Generators.Symbols;
 /// <param name="Obstacle">Why no container can hand it over; null where one can.</param>
 internal sealed record WrittenParameter(string Name, ITypeSymbol Type, object? Mark, bool IsOptional, string? Obstacle)
 {
+    /// <summary>Whether it is declared as <c>T?</c> of a structure.</summary>
+    public bool IsNullableStructure { get; init; }
+
     /// <summary>Asks for all, marked or not.</summary>
     public static readonly object AnyMark = new();
 
@@ -23,7 +26,10 @@ internal sealed record WrittenParameter(string Name, ITypeSymbol Type, object? M
             MarkOf(symbol),
             symbol.HasExplicitDefaultValue
                 || MayBeNull(declared, !isReference && IsAnnotated(symbol.OriginalDefinition.NullableAnnotation)),
-            isReference ? "is passed by reference" : ObstacleOf(declared));
+            isReference ? "is passed by reference" : ObstacleOf(declared))
+        {
+            IsNullableStructure = SymbolType.UnderlyingOf(declared) is not null,
+        };
     }
 
     public static WrittenParameter Of(IPropertySymbol symbol, Compilation compilation)

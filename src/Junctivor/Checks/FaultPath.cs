@@ -23,8 +23,8 @@ internal sealed class FaultPath(ServiceGraph graph)
     /// <summary>A registration that is being created for a parameter; null where user code requested it.</summary>
     public FaultPath Made(Node node, string? parameter, int depth) => Add(depth, parameter, node.Name, node.Lifetime, node);
 
-    /// <summary>A line that is no registration.</summary>
-    public FaultPath Line(string name, int depth = 0, string lifetime = "") => Add(depth, null, name, lifetime, null);
+    /// <summary>A line with words of its own.</summary>
+    public FaultPath Line(string name, int depth = 0, string lifetime = "", Node? node = null) => Add(depth, null, name, lifetime, node);
 
     /// <summary>Several ways down from one node, what they share shown once.</summary>
     public FaultPath Tree(IReadOnlyList<IReadOnlyList<Edge>> paths)

@@ -19,6 +19,7 @@ internal static class ArgumentPassing
             return node.Derive();
         }
 
+        Give(IsOfType);
         Give((argument, parameter) => argument.Equals(parameter.Type));
         Give((argument, parameter) => argument.Serves(parameter.Type));
 
@@ -43,6 +44,10 @@ internal static class ArgumentPassing
                 }
             }
         }
+
+        static bool IsOfType(TypeRef argument, Parameter parameter) => parameter.IsNullableStructure
+            ? argument.DefinitionName == WellKnownTypes.Nullable && argument.Arguments is [var value] && value.Equals(parameter.Type)
+            : argument.Equals(parameter.Type);
 
         Parameter[] Replace(Parameter[] all) =>
             [.. all.Select(parameter => taking.TryGetValue(parameter, out Parameter? changed) ? changed : parameter)];

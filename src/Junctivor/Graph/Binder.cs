@@ -1,7 +1,7 @@
 namespace Junctivor.Graph;
 
 /// <summary>Settles what each need gets: by what is registered, and by the wrappers and lists around it.</summary>
-internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
+internal sealed class Binder(CandidateFinder candidates, ITypeReader reader, TypeGrowth growth)
 {
     private Dictionary<TypeRef, Node>? _unregistered;
     private Dictionary<Node, List<FilledCall>>? _filled;
@@ -56,6 +56,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
         IReadOnlyList<Node> found = candidates.ForOne(service, consumer);
         return found.Count switch
         {
+            > 0 when growth.RefusedFor(service.Type) is { } refused => new Binding.Missing(service, [refused]),
             1 => found[0].AsBinding,
             > 1 => new Binding.Ambiguous(service, found),
             _ => AroundOthers(service, consumer) ?? new Binding.Missing(service, candidates.NotClosable(service)),
@@ -77,6 +78,11 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
         }
 
         Node created = found.Count == 1 ? found[0] : Unregistered(service.Type);
+        if (growth.RefusedFor(service.Type) is { } refused)
+        {
+            return new Binding.Missing(service, [refused]);
+        }
+
         if (!created.Level.IsTransient || !created.CreatesInstances)
         {
             return new Binding.SharedWithArguments(created);
@@ -106,7 +112,13 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
         _unregistered ??= [];
         if (!_unregistered.TryGetValue(type, out Node? node))
         {
-            _unregistered.Add(type, node = reader.ReadUnregistered(type));
+            node = reader.ReadUnregistered(type);
+            if (type.Definition is not null && growth.Enter(node, type) is { } step)
+            {
+                growth.Lead(type, step);
+            }
+
+            _unregistered.Add(type, node);
         }
 
         return node;
@@ -151,9 +163,9 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader)
     private List<Binding> Elements(ServiceId element, TypeRef? consumer)
     {
         List<Binding> elements = [.. candidates.All(element, consumer).Select(node => node.AsBinding)];
-        if (elements.Count == 0 && candidates.NotClosable(element) is { Count: > 0 } open && candidates.IsTooDeep(element.Type))
+        if (growth.RefusedFor(element.Type) is { } refused)
         {
-            return [new Binding.Missing(element, open)];
+            return [new Binding.Missing(element, [refused])];
         }
 
         return elements.Count == 0 && FormOf(element.Type) is { } form

@@ -3,15 +3,9 @@ namespace Junctivor.Graph;
 /// <summary>Finds who serves what, for whom: closes open generics, and puts decorators around.</summary>
 /// <param name="arrangement">Who counts.</param>
 /// <param name="reader">Closes open generics.</param>
-/// <param name="written">All registrations.</param>
-internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeReader reader, IReadOnlyList<Node> written)
+/// <param name="growth">Finds closed types that follow from each other without end.</param>
+internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeReader reader, TypeGrowth growth)
 {
-    /// <summary>How much deeper than anything that somebody wrote a type may be nested that follows from it: a class that requests itself
-    /// with larger type arguments each time never comes to an end.</summary>
-    private const int MostFurtherNesting = 16;
-
-    private int _deepest = MostFurtherNesting;
-    private bool _isWrittenCounted;
     private Dictionary<(Node Open, TypeRef Service), Node?>? _closings;
     private Dictionary<(Node Node, ServiceId Service), Node>? _fronts;
     private HashSet<Node>? _appliedDecorators;
@@ -62,29 +56,6 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
         ? []
         : [.. arrangement.Of(service with { Type = service.Type.Definition }).Select(offer => offer.Node)];
 
-    /// <summary>Takes note of a type that somebody requests, which may be nested as deep as it likes.</summary>
-    public void Allow(TypeRef requested) => _deepest = Math.Max(_deepest, requested.Nesting + MostFurtherNesting);
-
-    /// <summary>Whether a type is nested deeper than anything that could follow from what is written and does come to an end.</summary>
-    public bool IsTooDeep(TypeRef type)
-    {
-        if (type.Nesting <= _deepest)
-        {
-            return false;
-        }
-
-        if (!_isWrittenCounted)
-        {
-            _isWrittenCounted = true;
-            foreach (TypeRef known in written.SelectMany(node => node.Services.Concat(node.Parameters.Select(parameter => parameter.Type))))
-            {
-                Allow(known);
-            }
-        }
-
-        return type.Nesting > _deepest;
-    }
-
     /// <summary>Puts around a node what decorates it, under one service; the last written is outermost.</summary>
     public Node OutermostOf(Node node, ServiceId service) => arrangement.Decorators.Count == 0 ? node : Decorate(node, service);
 
@@ -131,7 +102,7 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
     private List<Node> Find(ServiceId service, TypeRef? consumer)
     {
         List<Node> found = [.. For(consumer, arrangement.Of(service)).Select(offer => offer.Node)];
-        return found.Count == 0 && service.Type.Definition is { } definition && !IsTooDeep(service.Type)
+        return found.Count == 0 && service.Type.Definition is { } definition
             ? [.. For(consumer, arrangement.Of(service with { Type = definition }))
                 .Select(offer => Close(offer.Node, service.Type))
                 .OfType<Node>()]
@@ -152,8 +123,17 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
         _closings ??= [];
         if (!_closings.TryGetValue((open, service), out Node? closed))
         {
+            if (growth.Enter(open, service) is not { } step)
+            {
+                return null;
+            }
+
             closed = reader.Close(open, service);
             _closings.Add((open, service), closed);
+            if (closed is not null)
+            {
+                growth.Lead(closed.Implementation, step);
+            }
         }
 
         return closed;

@@ -9,6 +9,7 @@ internal sealed class GraphBuilder
     private readonly EffectiveRegistrations _effective;
     private readonly CandidateFinder _candidates;
     private readonly Binder _binder;
+    private readonly TypeGrowth _growth;
     private readonly ITypeReader _reader;
     private readonly NodeList _nodes;
 
@@ -17,8 +18,9 @@ internal sealed class GraphBuilder
         _reader = reader;
         _nodes = new NodeList(registrations.Count);
         _effective = new EffectiveRegistrations(registrations);
-        _candidates = new CandidateFinder(_effective, reader, registrations);
-        _binder = new Binder(_candidates, reader);
+        _growth = new TypeGrowth();
+        _candidates = new CandidateFinder(_effective, reader, _growth);
+        _binder = new Binder(_candidates, reader, _growth);
         Graph = null!;
     }
 
@@ -35,14 +37,21 @@ internal sealed class GraphBuilder
         builder.Complete(start);
         IReadOnlyCollection<Node> unrequested = builder._binder.HasFilled ? builder.FindUnrequested(start) : [];
         builder.Graph =
-            new ServiceGraph(registrations, builder._effective, builder._nodes, unrequested, builder._candidates, builder._binder, reader);
+            new ServiceGraph(
+                registrations,
+                builder._effective,
+                builder._nodes,
+                unrequested,
+                builder._candidates,
+                builder._binder,
+                builder._growth,
+                reader);
         return builder;
     }
 
     /// <summary>The binding of a request at run time.</summary>
     public Binding Bind(ServiceId service)
     {
-        _candidates.Allow(service.Type);
         return Completed(_binder.Bind(service, null));
     }
 
@@ -145,7 +154,9 @@ internal sealed class GraphBuilder
         Binding[] bindings = parameters.Length == 0 ? [] : new Binding[parameters.Length];
         for (int number = 0; number < bindings.Length; number++)
         {
+            _growth.Consumer = node;
             bindings[number] = _binder.Bind(node, parameters[number]);
+            _growth.Consumer = null;
             if (bindings[number] is not Binding.Single single)
             {
                 open.AddRange(ServiceGraph.NodesIn(bindings[number]));

@@ -12,6 +12,9 @@ internal abstract class Parameter(TypeRef type)
     /// <summary>Whether it is met with nothing where the service is not registered: <c>T? x</c> or <c>T x = default</c>.</summary>
     public virtual bool IsOptional => false;
 
+    /// <summary>Whether it is declared as <c>T?</c> of a structure; <see cref="Type"/> is <c>T</c> then.</summary>
+    public virtual bool IsNullableStructure => false;
+
     /// <summary>Whether the registration passes a constant for it.</summary>
     public virtual bool IsPassed => false;
 

@@ -9,6 +9,7 @@ internal sealed class ServiceGraph
     private readonly NodeList _nodes;
     private readonly CandidateFinder _candidates;
     private readonly Binder _binder;
+    private readonly TypeGrowth _growth;
     private readonly ITypeReader _reader;
     private RegistrationIndex? _index;
     private string? _sharedFolder;
@@ -20,6 +21,7 @@ internal sealed class ServiceGraph
         IReadOnlyCollection<Node> unrequested,
         CandidateFinder candidates,
         Binder binder,
+        TypeGrowth growth,
         ITypeReader reader)
     {
         Registrations = registrations;
@@ -28,6 +30,7 @@ internal sealed class ServiceGraph
         _nodes = nodes;
         _candidates = candidates;
         _binder = binder;
+        _growth = growth;
         _reader = reader;
     }
 
@@ -95,8 +98,9 @@ internal sealed class ServiceGraph
     /// <summary>What identifies the factory of a registration; null where nobody can tell two apart.</summary>
     public object? FactoryIdentityOf(Node node) => _reader.FactoryIdentityOf(node);
 
-    /// <summary>Whether a type is nested deeper than anything that could come to an end.</summary>
-    public bool IsTooDeep(TypeRef type) => _candidates.IsTooDeep(type);
+    /// <summary>The closed types that lead to one that is refused, because each requires a larger one without end; none for another
+    /// type.</summary>
+    public IReadOnlyList<TypeRef> GrowthTo(TypeRef type) => _growth.ChainTo(type);
 
     /// <summary>The registrations that declare a value.</summary>
     public IEnumerable<Node> IncomingFor(ServiceId service) =>

@@ -22,6 +22,8 @@ internal sealed class ReflectedParameter(ParameterInfo info, ReflectedType decla
 
     public override string? Obstacle => declared.Obstacle;
 
+    public override bool IsNullableStructure => declared.IsNullable;
+
     /// <summary>
     /// What it gets where nobody registers its type. Reflection returns null for the default of a structure, and the plain number for that
     /// of an enumeration or of a native integer.

@@ -146,7 +146,7 @@ public class SoundnessTests
             Assert.Single(new Wiring { Transient.Of(typeof(IArchive<>), growing), Transient.Of<Holder<IArchive<int>>>() }.Check().Faults);
 
         Assert.Equal("JV206", fault.Code);
-        Assert.Contains("each closed type requires a larger one, without end", Assert.Single(fault.Remarks), StringComparison.Ordinal);
+        Assert.Contains("Each closed type requires a larger one, without end", Assert.Single(fault.Remarks), StringComparison.Ordinal);
     }
 
     public interface IArchive<T>;

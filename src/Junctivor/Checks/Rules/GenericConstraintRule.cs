@@ -5,6 +5,9 @@ namespace Junctivor.Checks;
 /// <summary>JV206: a closed generic service is wanted, and the open registrations of it cannot be closed so.</summary>
 internal sealed class GenericConstraintRule : NodeRule
 {
+    /// <summary>How many of the closed types are shown that require each other.</summary>
+    private const int ShownSteps = 3;
+
     protected override bool Concerns(Node node) => node.Has(BindingKinds.Missing);
 
     public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
@@ -13,24 +16,55 @@ internal sealed class GenericConstraintRule : NodeRule
             from dependency in DependencyReader.NotMetByOne(nodes)
             from binding in dependency.Bindings.OfType<Binding.Missing>()
             where binding.Unfitting.Count > 0
-            group (dependency, binding) by binding.Service;
+            group (dependency, binding) by CauseOf(graph, binding);
 
         foreach (var asking in unfitting)
         {
-            Dependency first = asking.First().dependency;
-            yield return Found(
-                graph,
-                asking.First().binding,
-                $"{first.Consumer.Name} requires {asking.Key}",
-                new FaultPath(graph).Node(first.Consumer).Dependency(first, "", 1),
-                2) with
-            { Order = first.Consumer.Order };
+            (Dependency first, Binding.Missing binding) = asking.First();
+            yield return graph.GrowthTo(binding.Service.Type) is { Count: > 0 } chain
+                ? Endless(graph, binding, chain)
+                : Found(
+                    graph,
+                    binding,
+                    $"{first.Consumer.Name} requires {binding.Service}",
+                    new FaultPath(graph).Node(first.Consumer).Dependency(first, "", 1),
+                    2) with
+                { Order = first.Consumer.Order };
         }
+    }
+
+    /// <summary>What one fault is about: the service; of types that grow without end, the class.</summary>
+    private static object CauseOf(ServiceGraph graph, Binding.Missing binding) =>
+        graph.GrowthTo(binding.Service.Type).Count > 0 ? DefinitionOf(binding.Unfitting[0]) : binding.Service;
+
+    private static TypeRef DefinitionOf(Node node) => node.Implementation.Definition ?? node.Implementation;
+
+    private static Fault Endless(ServiceGraph graph, Binding.Missing binding, IReadOnlyList<TypeRef> chain)
+    {
+        Node open = binding.Unfitting[0];
+        string name = DefinitionOf(open).Name;
+        FaultPath steps = new(graph);
+        steps.Line(chain[0].Name, 0, open.Lifetime, open);
+        for (int number = 1; number < Math.Min(chain.Count, ShownSteps); number++)
+        {
+            steps.Line(chain[number].Name, number);
+        }
+
+        steps.Line("…", Math.Min(chain.Count, ShownSteps));
+        return new Fault(FaultKind.GenericConstraint)
+        {
+            Summary = $"{name} requires itself with larger type arguments each time",
+            Path = steps.Path,
+            Remarks = ["Each closed type requires a larger one, without end."],
+            Fixes = [new Fix($"change {name} so that it does not require itself with larger type arguments")],
+            Candidates = [name],
+            Order = open.Order,
+        };
     }
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault Requested(ServiceGraph graph, Binding.Missing binding) =>
-        Found(graph, binding, $"{binding.Service} was requested", new FaultPath(graph).Line(binding.Service.ToString()), 1);
+        graph.GrowthTo(binding.Service.Type) is { Count: > 0 } chain ? Endless(graph, binding, chain) : Found(graph, binding, $"{binding.Service} was requested", new FaultPath(graph).Line(binding.Service.ToString()), 1);
 
     private static Fault Found(ServiceGraph graph, Binding.Missing binding, string who, FaultPath steps, int depth)
     {
@@ -46,20 +80,18 @@ internal sealed class GenericConstraintRule : NodeRule
             Summary = $"{who}, but no open registration can be closed over its type arguments",
             Path = steps.Path,
             Remarks = [.. Reasons(graph, binding)],
-            Fixes = graph.IsTooDeep(service)
-                ? [new Fix($"change {open.Name} so that it does not require itself with larger type arguments")]
-                :
-                [
-                    .. binding.Unfitting.Select(each => graph.ObstacleFor(each, service))
-                        .OfType<ClosingObstacle>()
-                        .Where(obstacle => obstacle.Advice is not null)
-                        .DistinctBy(obstacle => obstacle.Advice)
-                        .Select(obstacle => new Fix(
-                            obstacle.Advice!,
-                            null,
-                            obstacle is { Argument: { } argument, Missed: { } missed } ? Edits.Implement(argument, missed) : [])),
-                    .. AgainstConstraint(graph.ObstacleFor(open, service), open, service),
-                ],
+            Fixes =
+            [
+                .. binding.Unfitting.Select(each => graph.ObstacleFor(each, service))
+                    .OfType<ClosingObstacle>()
+                    .Where(obstacle => obstacle.Advice is not null)
+                    .DistinctBy(obstacle => obstacle.Advice)
+                    .Select(obstacle => new Fix(
+                        obstacle.Advice!,
+                        null,
+                        obstacle is { Argument: { } argument, Missed: { } missed } ? Edits.Implement(argument, missed) : [])),
+                .. AgainstConstraint(graph.ObstacleFor(open, service), open, service),
+            ],
             Candidates = [.. binding.Unfitting.Select(each => each.Name)],
         };
     }
@@ -81,11 +113,6 @@ internal sealed class GenericConstraintRule : NodeRule
     private static IEnumerable<string> Reasons(ServiceGraph graph, Binding.Missing binding)
     {
         TypeRef service = binding.Service.Type;
-        if (graph.IsTooDeep(service))
-        {
-            return [$"The type arguments are nested {service.Nesting} deep: each closed type requires a larger one, without end."];
-        }
-
         IReadOnlyList<string> told = [.. binding.Unfitting.Select(each => graph.ObstacleFor(each, service)?.Reason)
             .OfType<string>()
             .Distinct()];
