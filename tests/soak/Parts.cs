@@ -7,6 +7,7 @@ internal static class Parts
     [
         new("model", 4, RandomWirings.CompareAll),
         new("faults", 3, RandomWirings.FailAll),
+        new("programs", 3, WrittenPrograms.CompareAll),
         new("orders", 3, Orders.TryAll),
         new("contention", 4, Contention.Run),
         new("scopes", 1, Endurance.Scopes),

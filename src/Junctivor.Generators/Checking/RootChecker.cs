@@ -66,7 +66,7 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
         foreach (IReadOnlyDictionary<object, bool> outcome in Outcomes(flags))
         {
             CheckReport report = Report(entries, outcome, handlers);
-            always = always is null ? report.All : [.. always.Where(fault => report.All.Any(other => IsSame(fault, other)))];
+            always = always is null ? report.All : [.. always.Select(fault => InBoth(fault, report.All)).OfType<Fault>()];
         }
 
         RegistrationLocations locations = new(entries);
@@ -88,7 +88,15 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
             : [flags.ToDictionary(flag => flag, _ => true), flags.ToDictionary(flag => flag, _ => false)];
     }
 
-    private static bool IsSame(Fault one, Fault other) => one.Kind == other.Kind && one.Summary == other.Summary;
+    /// <summary>What is true of a fault also in another outcome; null if it is not there.</summary>
+    private static Fault? InBoth(Fault fault, IReadOnlyList<Fault> outcome) =>
+        outcome.FirstOrDefault(other => other.Kind == fault.Kind && other.Summary == fault.Summary) is { } same
+            ? fault with
+            {
+                Remarks = [.. fault.Remarks.Where(same.Remarks.Contains)],
+                Fixes = [.. fault.Fixes.Where(same.Fixes.Contains)],
+            }
+            : null;
 
     /// <summary>Every way in which flags can come out, all of them true first.</summary>
     private static IEnumerable<IReadOnlyDictionary<object, bool>> Outcomes(IReadOnlyList<object> flags)

@@ -27,7 +27,9 @@ internal sealed class ConditionReader(SourceMembers members, ValueReading values
     private object FlagOf(IOperation plain, Frame at) => plain switch
     {
         IParameterReferenceOperation { Parameter: var parameter } when !members.Uses.IsAssigned(parameter) =>
-            at.IsOpen(parameter) ? parameter : (parameter, (object?)at.HomeOf(parameter) ?? plain),
+            at.IsOpen(parameter) ? parameter
+            : parameter.ContainingSymbol is IMethodSymbol { MethodKind: MethodKind.Constructor } ? (parameter, at.Receiver)
+            : (parameter, (object?)at.HomeOf(parameter) ?? plain),
         ILocalReferenceOperation { Local: var local } when !members.Uses.IsAssigned(local) && at.HomeOf(local) is { } home =>
             (local, home),
         IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field } when !IsSetLater(field, at) =>

@@ -23,9 +23,8 @@ internal sealed class Frame
     /// <summary>The evaluation that a local function belongs to.</summary>
     public Frame? Outer { get; init; }
 
-    /// <summary>What tells <c>this</c> from other objects; null in static members, and in those of the object that the wiring begins
-    /// with.</summary>
-    public object? Receiver { get; init; }
+    /// <summary>The object that <c>this</c> is; null in static members, and in those of the object that the wiring begins with.</summary>
+    public CreatedObject? Receiver { get; init; }
 
     /// <summary>The call that is evaluated; null where there is none.</summary>
     public Location? CallSite { get; init; }

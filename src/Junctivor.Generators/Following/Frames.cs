@@ -60,9 +60,9 @@ internal sealed class Frames(SourceMembers members, ValueReading values, TypeRea
         };
     }
 
-    /// <summary>What tells objects apart; null for none, and for the one whose member the wiring begins with. Only of objects that are
-    /// created in sight is known that they are two.</summary>
-    private object? ReceiverOf(IOperation? instance, ISymbol member, Frame frame)
+    /// <summary>The object that a member belongs to; null for none, and for the one whose member the wiring begins with. It is known only
+    /// of objects that are created in sight.</summary>
+    private CreatedObject? ReceiverOf(IOperation? instance, ISymbol member, Frame frame)
     {
         if (instance is null || member.ContainingType is { TypeKind: TypeKind.Extension })
         {
@@ -74,16 +74,15 @@ internal sealed class Frames(SourceMembers members, ValueReading values, TypeRea
         return plain switch
         {
             IInstanceReferenceOperation { ReferenceKind: InstanceReferenceKind.ContainingTypeInstance } => at.Receiver,
-            IObjectCreationOperation => (plain, at),
+            IObjectCreationOperation creation => new CreatedObject(creation, at),
             ILocalReferenceOperation { Local: var local } when at.HomeOf(local) is { } home =>
                 ReceiverOf(members.ValueOf(local, from), member, home),
-            IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field } when IsCreated(members.ValueOf(field, from)) =>
-                types.MemberIn(field, at),
+            IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field }
+                when Operations.WithoutConversions(members.ValueOf(field, from)) is IObjectCreationOperation creation =>
+                new CreatedObject(creation, Frame.Empty, types.MemberIn(field, at)),
             _ => throw Operations.Unknown(plain, "the object"),
         };
     }
-
-    private static bool IsCreated(IOperation value) => Operations.WithoutConversions(value) is IObjectCreationOperation;
 
     private static Dictionary<ITypeSymbol, ITypeSymbol> Merged(
         IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> outer, IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> own)

@@ -24,7 +24,7 @@ internal sealed class RegistrationFollower(
     private readonly OptionReader _options = new(types, values);
 
     /// <summary>What fields and properties keep, by the member and the object that it belongs to.</summary>
-    private readonly Dictionary<(ISymbol Member, object? Receiver), IReadOnlyList<WiringEntry>> _kept = [];
+    private readonly Dictionary<(ISymbol Member, CreatedObject? Receiver), IReadOnlyList<WiringEntry>> _kept = [];
 
     /// <summary>An expression in one evaluation gives one registration, however often the variable or parameter is used that has
     /// it.</summary>

@@ -99,7 +99,13 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     /// <summary>Whether another class may put another one in its place.</summary>
     public static bool IsOverridable(ISymbol member) => member.IsAbstract || member.IsVirtual || (member.IsOverride && !member.IsSealed);
 
-    public IOperation? OperationOf(SyntaxNode syntax) => ModelOf(syntax.SyntaxTree).GetOperation(syntax, cancellationToken);
+    /// <summary>What an expression does; null where the compiler does not tell.</summary>
+    public IOperation? OperationOf(SyntaxNode syntax) => syntax switch
+    {
+        ParenthesizedExpressionSyntax parenthesized => OperationOf(parenthesized.Expression),
+        PostfixUnaryExpressionSyntax { RawKind: (int)SyntaxKind.SuppressNullableWarningExpression } forgiven => OperationOf(forgiven.Operand),
+        _ => ModelOf(syntax.SyntaxTree).GetOperation(syntax, cancellationToken),
+    };
 
     public ISymbol? DeclaredBy(SyntaxNode declaration) => ModelOf(declaration.SyntaxTree).GetDeclaredSymbol(declaration, cancellationToken);
 

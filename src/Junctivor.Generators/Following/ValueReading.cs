@@ -20,10 +20,18 @@ internal sealed class ValueReading(SourceMembers members)
     }
 
     /// <summary>The argument for a parameter; null where it is not known.</summary>
-    public static (IOperation Value, Frame Frame)? ArgumentOf(IParameterSymbol parameter, Frame frame) =>
-        frame.HomeOf(parameter) is { } home && home.Arguments.TryGetValue(parameter, out (IOperation Value, Frame Frame) given)
-            ? given
-            : null;
+    public static (IOperation Value, Frame Frame)? ArgumentOf(IParameterSymbol parameter, Frame frame)
+    {
+        for (Frame? each = frame; each is not null; each = each.Outer)
+        {
+            if (each.Arguments.TryGetValue(parameter, out (IOperation Value, Frame Frame) given))
+            {
+                return given;
+            }
+        }
+
+        return frame.Receiver is { } created && created.ArgumentFor(parameter) is { } argument ? (argument, created.Frame) : null;
+    }
 
     /// <summary>The parameter that a value is, where callers in other projects pass it; null for any other value.</summary>
     public IParameterSymbol? OpenParameter(IOperation value, Frame frame) =>

@@ -24,7 +24,7 @@ internal sealed class WiringFollower
     private readonly ListUses _lists;
 
     /// <summary>What fields and properties keep, by the member and the object that it belongs to.</summary>
-    private readonly Dictionary<(ISymbol Member, object? Receiver), IReadOnlyList<WiringEntry>> _kept = [];
+    private readonly Dictionary<(ISymbol Member, CreatedObject? Receiver), IReadOnlyList<WiringEntry>> _kept = [];
 
     /// <summary>An expression in one evaluation gives one wiring, however often the variable or parameter is used that has it.</summary>
     private readonly Dictionary<(IOperation Expression, Frame Frame), IReadOnlyList<WiringEntry>> _made = [];
@@ -71,7 +71,7 @@ internal sealed class WiringFollower
         if (plain is IParameterReferenceOperation { Parameter: var parameter } && ValueReading.ArgumentOf(parameter, frame) is { } given)
         {
             _members.Uses.RequireUnassigned(parameter);
-            return WithAdded(Follow(given.Value, given.Frame), parameter, plain, frame.HomeOf(parameter)!);
+            return WithAdded(Follow(given.Value, given.Frame), parameter, plain, frame.HomeOf(parameter) ?? frame);
         }
 
         if (!_made.TryGetValue((plain, frame), out IReadOnlyList<WiringEntry>? made))
@@ -207,12 +207,13 @@ internal sealed class WiringFollower
             return known;
         }
 
-        if (member is IFieldSymbol or IPropertySymbol && (isKept || !_members.IsHere(member)))
+        IReadOnlyList<string>? lines = _members.IsHere(member) ? null : _left.LinesFor(member);
+        if (isKept || (lines is not null && member is IFieldSymbol or IPropertySymbol))
         {
             _lists.RequireUnchanged(member);
         }
 
-        if (!_members.IsHere(member) && _left.LinesFor(member) is { } lines)
+        if (lines is not null)
         {
             GivenArguments given = new(member, from, frame, _types, _conditions, _values);
             return new WiringTextReader(_compilation, _left, member, from, given).Read(lines);
