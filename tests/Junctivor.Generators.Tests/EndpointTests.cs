@@ -24,6 +24,8 @@ public class EndpointTests
                 await app.RunWiredAsync(container);
             }
 
+            private static void MapTides(this IEndpointRouteBuilder routes) => routes.MapGet("/t", (ITides tides) => $"{tides}");
+
             private static string Berths([FromServices] Ledger ledger, string day) => $"{ledger} {day}";
         }
 
@@ -38,11 +40,22 @@ public class EndpointTests
         public sealed class Ledger;
         public sealed class Desk(Ledger ledger) { public object Ledger => ledger; }
         public sealed class Pages : IContributesEndpoints { public void Contribute(IEndpointRouteBuilder routes) { } }
+        public sealed class TidePages : IContributesEndpoints
+        {
+            public void Contribute(IEndpointRouteBuilder routes) => routes.MapGet("/t", ([FromServices] ITides tides) => $"{tides}");
+        }
+        public sealed class Day { public static bool TryParse(string text, out Day? day) { day = new(); return true; } }
+        public sealed class Bound { public static ValueTask<Bound?> BindAsync(Microsoft.AspNetCore.Http.HttpContext context) => new(new Bound()); }
+        [System.Text.Json.Serialization.JsonDerivedType(typeof(Circle))] public interface IShape;
+        public sealed class Circle : IShape;
         """;
 
     /// <summary>Where the host has its attribute for services with a key: beside the type of its own registrations.</summary>
     private static readonly string Keys =
         typeof(Microsoft.AspNetCore.Builder.WebApplicationBuilder).GetProperty("Services")!.PropertyType.Namespace!;
+
+    private static readonly string Services =
+        typeof(Microsoft.AspNetCore.Builder.WebApplicationBuilder).GetProperty("Services")!.PropertyType.FullName!;
 
     private const string Tides = "app.MapGet(\"/tides\", ([FromServices] ITides tides) => $\"{tides}\");";
 
@@ -72,6 +85,28 @@ public class EndpointTests
         { "Singleton.Of<Almanac>().ResolvedDirectly()", "", "JV501 at Scoped.Of<Ledger>()" },
         { "Singleton.Of<Almanac>().ResolvedDirectly()", "app.MapGet(\"/berths\", Berths);", "" },
         { "Scoped.Of<Desk>(), Singleton.Of<Almanac>().ResolvedDirectly()", $"app.MapGet(\"/desk\", {TakesDesk});", "" },
+
+        // A request without a body has no other class to give than a service.
+        { "Singleton.Of<Almanac>()", "app.MapWired(container).MapGet(\"/d\", (Desk desk) => $\"{desk}\");", "JV101 at MapGet" },
+        { "Singleton.Of<Almanac>()", "app.MapWired(container).MapDelete(\"/d\", (Desk desk) => $\"{desk}\");", "JV101 at MapDelete" },
+        { "Singleton.Of<Almanac>()", "app.MapGet(\"/d\", (Day day, Bound bound) => $\"{day} {bound}\");", "" },
+        { "Singleton.Of<Almanac>()", "app.MapPost(\"/d\", (IShape shape) => $\"{shape}\");", "" },
+
+        // The methods around a call lead to it.
+        { "Singleton.Of<Almanac>()", "app.MapWired(container).MapTides();", "JV101 at MapGet" },
+        { "Singleton.Of<Almanac>()", "if (app.Environment.EnvironmentName == \"Test\") { app.MapWired(container).MapTides(); }", "" },
+        { "Singleton.Of<Almanac>()", "foreach (string day in new[] { \"a\" }) { app.MapWired(container).MapTides(); }", "" },
+        { "Singleton.Of<Almanac>()", "Action<IEndpointRouteBuilder> map = routes => routes.MapTides();", "" },
+        { "Singleton.Of<Almanac>()", "", "" },
+
+        // Endpoints of modules are mapped if the wiring has the module, and the program maps them.
+        { "Singleton.Of<IContributesEndpoints, TidePages>()", "app.MapWiredEndpoints(container);", "JV101 at MapGet" },
+        { "Singleton.Of<IContributesEndpoints, TidePages>().Enabled(false)", "app.MapWiredEndpoints(container);", "" },
+        { "Singleton.Of<Almanac>()", "app.MapWiredEndpoints(container);", "" },
+        { "Singleton.Of<IContributesEndpoints, TidePages>()", "", "" },
+
+        // Another container may serve them.
+        { "Singleton.Of<Almanac>()", $"await using WebApplication other = builder.Build(); await using Container second = new Wiring {{ Singleton.Of<ITides, Charts>() }}.Build(); other.UseJunctivor(second); other.MapGet(\"/t\", (ITides tides) => $\"{{tides}}\");", "" },
     };
 
     [Theory]
@@ -84,6 +119,69 @@ public class EndpointTests
     [InlineData("app.UseMiddleware(typeof(ITides));")]
     public void What_the_framework_is_told_of_need_not_be(string told) =>
         Assert.Equal("", FoundIn(Written("Singleton.Of<Almanac>()", $"{told}\n{Tides}")));
+
+    /// <summary>What the compiler writes on types and parameters says nothing of them.</summary>
+    [Theory]
+    [InlineData("app.MapWired(container).MapGet(\"/t\", (ITides tides) => $\"{tides}\");", "JV101 at MapGet")]
+    [InlineData("app.MapWired(container).MapGet(\"/t\", Module.Shown);", "JV101 at MapGet")]
+    [InlineData("app.MapWired(container).MapGet(\"/t\", (Buoy buoy) => $\"{buoy}\");", "JV101 at MapGet")]
+    [InlineData("app.MapWired(container).MapPost(\"/t\", (Buoy buoy) => $\"{buoy}\");", "")]
+    [InlineData("builder.AddHarbour(); app.MapWired(container).MapGet(\"/t\", (ITides tides) => $\"{tides}\");", "")]
+    [InlineData("builder.Services.AddTides(); app.MapWired(container).MapGet(\"/t\", (ITides tides) => $\"{tides}\");", "")]
+    public void Types_of_another_project_are_known(string routes, string found)
+    {
+        AnalyzedSource module = AnalyzedSource.OfModule(("/Module.cs", $$"""
+            #nullable enable
+            namespace Harbour;
+            public interface ITides { string? Name { get; } }
+            public class Buoy { public string? Name => null; public object? Other(object? one) => one; }
+            public static class Module
+            {
+                public static string Shown(ITides tides) => $"{tides.Name}";
+                public static void AddHarbour(this Microsoft.AspNetCore.Builder.WebApplicationBuilder builder) { }
+                public static void AddTides(this {{Services}} services) { }
+            }
+            """));
+        AnalyzedSource source = module.ReferencedBy(("/Program.cs", $$"""
+            using Harbour;
+            using Microsoft.AspNetCore.Builder;
+            public static class Program
+            {
+                public static async Task Main()
+                {
+                    WebApplicationBuilder builder = WebApplication.CreateBuilder();
+                    await using Container container = new Wiring { Scoped.Of<Ledger>() }.Build();
+                    await using WebApplication app = builder.Build();
+                    app.UseJunctivor(container);
+                    {{routes}}
+                    await app.RunWiredAsync(container);
+                }
+            }
+            public sealed class Ledger;
+            """));
+
+        Assert.Equal(found, FoundIn(source));
+        Assert.Equal(found, FoundIn(source.InEditor()));
+    }
+
+    [Theory]
+    [InlineData("await container.RunWiredAsync<Desk>((desk, _) => Task.CompletedTask);", "", "JV101 at RunWiredAsync<Desk>")]
+    [InlineData("await container.RunWiredAsync((Desk desk, CancellationToken _) => Task.CompletedTask);", "", "JV101 at RunWiredAsync")]
+    [InlineData("await container.RunWiredAsync<Desk>((desk, _) => Task.CompletedTask);", ", Scoped.Of<Desk>()", "")]
+    [InlineData("if (DateTime.Now.Hour > 3) { await container.RunWiredAsync<Desk>((desk, _) => Task.CompletedTask); }", "", "")]
+    public void What_a_program_runs_must_be_registered(string run, string entry, string found) => Assert.Equal(found, FoundIn(
+        AnalyzedSource.OfText($$"""
+            public static class Program
+            {
+                public static async Task Main()
+                {
+                    await using Container container = new Wiring { Scoped.Of<Ledger>(){{entry}} }.Build();
+                    {{run}}
+                }
+            }
+            public sealed class Ledger;
+            public sealed class Desk(Ledger ledger) { public object Ledger => ledger; }
+            """)));
 
     [Fact]
     public void Only_the_wiring_that_serves_requests_is_meant()
@@ -106,8 +204,8 @@ public class EndpointTests
             JV101 missing: MapGet("/tides") requires ITides, which is not registered
               MapGet("/tides")   scoped           Program.cs:15
               └─ tides: ITides   not registered
-              Almanac implements it, but is registered at Program.cs:24 only as itself.
-              Fix: add to the registration of Almanac at Program.cs:24:
+              Almanac implements it, but is registered at Program.cs:26 only as itself.
+              Fix: add to the registration of Almanac at Program.cs:26:
                      .Also<ITides>()
               More: junctivor fault JV101, or https://junctivor.example/faults/jv101
             """,
@@ -116,7 +214,9 @@ public class EndpointTests
         Assert.Empty(await mended.AnalyzeAsync());
     }
 
-    private static string FoundIn(string text) => string.Join(", ", AnalyzedSource.OfText(text).Analyze().Select(each =>
+    private static string FoundIn(string text) => FoundIn(AnalyzedSource.OfText(text));
+
+    private static string FoundIn(AnalyzedSource source) => string.Join(", ", source.Analyze().Select(each =>
         $"{each.Id} at {each.Location.SourceTree!.ToString()[each.Location.SourceSpan.Start..each.Location.SourceSpan.End]}"));
 
     private static string Written(string entries, string routes) => Frame

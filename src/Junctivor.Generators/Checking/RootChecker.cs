@@ -22,7 +22,7 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
     {
         cancellationToken.ThrowIfCancellationRequested();
         SymbolReader reader = SymbolReader.Open(compilation, left, Holding(entries, flags));
-        IReadOnlyList<Node> added = [.. handlers.Select(reader.Read)];
+        IReadOnlyList<Node> added = [.. handlers.Where(handler => IsMapped(handler, entries, flags)).Select(reader.Read)];
         foreach (Node handler in added)
         {
             reader.Builder.Add(handler);
@@ -33,6 +33,13 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
         return new SeverityPolicy(graph, null, warningsAreFaults: false)
             .Apply([.. added.Count == 0 ? found : WithoutGuesses(found, [.. added])]);
     }
+
+    /// <summary>Whether an endpoint is mapped: that of a module, if the wiring has the class.</summary>
+    private static bool IsMapped(
+        WrittenHandler handler, IReadOnlyList<WiringEntry> entries, IReadOnlyDictionary<object, bool> flags) =>
+        handler.Contributor is not { } contributor
+        || Holding(entries, flags).Any(held => held.IsEnabled
+            && SymbolEqualityComparer.Default.Equals(held.Registration.Implementation, contributor));
 
     /// <summary>What a handler takes is used. Of handlers is said what holds in any scope: in which it is called, nobody knows
     /// here.</summary>

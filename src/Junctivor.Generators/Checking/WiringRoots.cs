@@ -25,11 +25,10 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
         LeftBehind left = new(compilation);
         RootChecker checker = new(compilation, left, cancellationToken);
         EndpointHandlers handlers = new(compilation, cancellationToken);
-        IReadOnlyCollection<SyntaxNode> served = handlers.Served;
         return
         [
             .. new WiringRoots(compilation, left, cancellationToken).Find().Select(root =>
-                Check(root.Place, root.Follow, checker, served.Contains(root.Place) ? handlers.OfWiringOnly : [])),
+                Check(root.Place, root.Follow, checker, handlers.Of(root.Place))),
         ];
     }
 

@@ -8,20 +8,21 @@ namespace Junctivor.Generators.Following;
 
 /// <summary>
 /// Finds the handlers of the endpoints that a program maps, and what they take with <c>[FromServices]</c> and its like, or without, where
-/// nothing but a service is possible; and which wiring serves them.
+/// nothing but a service is possible; and which wiring serves them. Also what <c>RunWiredAsync</c> resolves.
 /// </summary>
 /// <param name="compilation">The source.</param>
 /// <param name="cancellationToken">Ends it.</param>
 internal sealed class EndpointHandlers(Compilation compilation, CancellationToken cancellationToken)
 {
     private const string Routes = "Microsoft.AspNetCore.Routing.IEndpointRouteBuilder";
-    private const string FromServices = "Microsoft.AspNetCore.Mvc.FromServicesAttribute";
-    private const string FromKey = "FromKeyedServicesAttribute";
-    private const string Framework = "Microsoft.";
+    private const string Contributing = "Junctivor.IContributesEndpoints";
 
     private readonly SourceMembers _members = new(compilation, cancellationToken);
     private IReadOnlyList<WrittenHandler>? _all;
-    private HashSet<ITypeSymbol>? _ofHost;
+    private HostKnowledge? _host;
+    private bool? _areContributionsMapped;
+    private IReadOnlyList<SyntaxNode>? _served;
+    private IReadOnlyList<(SyntaxNode Root, WrittenHandler Handler)>? _runs;
 
     /// <summary>Whether the program has a web server that could have some.</summary>
     private bool IsWeb { get; } = compilation.GetTypeByMetadataName(Routes) is not null;
@@ -29,23 +30,56 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     /// <summary>All handlers of the source.</summary>
     public IReadOnlyList<WrittenHandler> All => _all ??= IsWeb ? [.. Calls("Map").Select(Read).OfType<WrittenHandler>()] : [];
 
-    /// <summary>The same, without what the host itself may have: it is asked for what the wiring does not provide.</summary>
-    public IReadOnlyList<WrittenHandler> OfWiringOnly =>
+    /// <summary>What code outside of a wiring requires of the container that is built from it, as far as that is certain.</summary>
+    /// <param name="root">Where the container is built.</param>
+    public IReadOnlyList<WrittenHandler> Of(SyntaxNode root) =>
+        [.. Served.Contains(root) ? OfWiringOnly : [], .. Runs.Where(run => run.Root == root).Select(run => run.Handler)];
+
+    private IReadOnlyList<(SyntaxNode Root, WrittenHandler Handler)> Runs => _runs ??=
+    [
+        .. from call in Calls("RunWiredAsync")
+           where call.TargetMethod is { TypeArguments.Length: 1 } method && Operations.IsOf(method.ContainingType, "Junctivor.WiredProgram")
+           let root = BuildOf(Operations.Argument(call, "container"), depth: 0)
+           where root is not null
+           select (root, Run(call, root)),
+    ];
+
+    /// <summary>The endpoints, as far as only the wiring can have what they take, and they are certain to be mapped.</summary>
+    private IReadOnlyList<WrittenHandler> OfWiringOnly =>
     [
         .. from handler in All
-           let services = handler.Services.Where(service => IsOfUser(service.Type)).ToList()
-           where services.Count + handler.Possible.Count > 0
-           select handler with { Services = services },
+           let certain = handler.Services.Where(service => IsCertain(handler, service)).ToList()
+           let possible = handler.Possible.Concat(handler.Services.Where(service => !certain.Contains(service) && Host.IsOfUser(service.Type)))
+           where certain.Count > 0 || possible.Any()
+           select handler with { Services = certain, Possible = [.. possible] },
     ];
 
     /// <summary>Where the containers are built that serve requests.</summary>
-    public IReadOnlyCollection<SyntaxNode> Served =>
+    private IReadOnlyList<SyntaxNode> Served => _served ??=
     [
         .. IsWeb ? Calls("UseJunctivor")
             .Where(call => Operations.IsOf(call.TargetMethod.ContainingType, "Junctivor.RequestScopes"))
             .Select(call => BuildOf(Operations.Argument(call, "container"), depth: 0))
-            .OfType<SyntaxNode>() : [],
+            .OfType<SyntaxNode>()
+            .Distinct() : [],
     ];
+
+    /// <summary>Of several containers, nobody can tell here which one serves an endpoint.</summary>
+    private bool IsCertain(WrittenHandler handler, WrittenParameter service) =>
+        handler.IsMapped && Served.Count == 1 && !Host.MayProvideAnything && Host.IsOfUser(service.Type);
+
+    private HostKnowledge Host => _host ??= ReadHost();
+
+    private HostKnowledge ReadHost()
+    {
+        HostKnowledge host = new(compilation);
+        foreach (IInvocationOperation call in Calls(host.IsCandidate))
+        {
+            host.Add(call);
+        }
+
+        return host;
+    }
 
     /// <summary>The calls of methods of which the name begins so.</summary>
     private IEnumerable<IInvocationOperation> Calls(string name) =>
@@ -73,34 +107,104 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
         return call.Arguments.Select(argument => HandlerIn(argument.Value)).FirstOrDefault(found => found is not null) is { } handler
             ? Written(
                 call,
-                [.. handler.Parameters.Where(IsService).Select(Written)],
-                [.. handler.Parameters.Where(IsPossible).Select(Written)])
+                [.. handler.Parameters.Where(each => HandlerParameters.IsService(each, call.TargetMethod)).Select(Written)],
+                [
+                    .. handler.Parameters.Where(each => !HandlerParameters.IsService(each, call.TargetMethod))
+                        .Where(HandlerParameters.IsPossible)
+                        .Select(Written),
+                ])
             : null;
     }
 
     /// <summary>The endpoints of modules, which are requested as a list; null for another call.</summary>
     private WrittenParameter? ContributionsTo(IInvocationOperation call) =>
         call.TargetMethod.Name == "MapWiredEndpoints"
-        && compilation.GetTypeByMetadataName("Junctivor.IContributesEndpoints") is { } contributing
+        && compilation.GetTypeByMetadataName(Contributing) is { } contributing
         && compilation.GetTypeByMetadataName("System.Collections.Generic.IReadOnlyList`1") is { } list
             ? new WrittenParameter("contributing", list.Construct(contributing), null, true, null)
             : null;
 
-    private static WrittenHandler? Written(
+    private WrittenHandler? Written(
         IInvocationOperation call, IReadOnlyList<WrittenParameter> services, IReadOnlyList<WrittenParameter> possible)
     {
-        FileLinePositionSpan place = call.Syntax.GetLocation().GetLineSpan();
+        if (services.Count + possible.Count == 0)
+        {
+            return null;
+        }
+
         string? pattern = Operations.ArgumentOrNull(call, "pattern")?.ConstantValue.Value as string;
-        SimpleNameSyntax name = ((MemberAccessExpressionSyntax)((InvocationExpressionSyntax)call.Syntax).Expression).Name;
-        return services.Count + possible.Count == 0
-            ? null
-            : new WrittenHandler(
-                $"{call.TargetMethod.Name}({(pattern is null ? "…" : $"\"{pattern}\"")})",
-                services,
-                possible,
-                new SourcePlace(place.Path, name.GetLocation().GetLineSpan().StartLinePosition.Line + 1),
-                name.GetLocation());
+        INamedTypeSymbol? contributor = ContributorOf(call.Syntax);
+        return Handler(call, $"{call.TargetMethod.Name}({(pattern is null ? "…" : $"\"{pattern}\"")})", services, possible) with
+        {
+            Contributor = contributor,
+            IsMapped = IsReached(call.Syntax, Served, []) && (contributor is null || AreContributionsMapped),
+        };
     }
+
+    /// <summary>Whether the endpoints of modules are mapped.</summary>
+    private bool AreContributionsMapped => _areContributionsMapped ??=
+        Calls("MapWiredEndpoints").Any(call => ContributionsTo(call) is not null && IsReached(call.Syntax, Served, []));
+
+    /// <summary>What a program resolves that runs one service to its end.</summary>
+    private WrittenHandler Run(IInvocationOperation call, SyntaxNode root)
+    {
+        ITypeSymbol service = call.TargetMethod.TypeArguments[0];
+        string name = HandlerIn(Operations.Argument(call, "work"))?.Parameters.FirstOrDefault()?.Name ?? "work";
+        WrittenParameter required = new(name, service, null, IsOptional: false, null);
+        bool isReached = IsReached(call.Syntax, [root], []);
+        return Handler(
+            call, $"RunWiredAsync<{SymbolNames.Short(service)}>()", isReached ? [required] : [], isReached ? [] : [required]);
+    }
+
+    private static WrittenHandler Handler(
+        IInvocationOperation call, string label, IReadOnlyList<WrittenParameter> services, IReadOnlyList<WrittenParameter> possible)
+    {
+        Location name = ((MemberAccessExpressionSyntax)((InvocationExpressionSyntax)call.Syntax).Expression).Name.GetLocation();
+        FileLinePositionSpan place = name.GetLineSpan();
+        return new WrittenHandler(label, services, possible, new SourcePlace(place.Path, place.StartLinePosition.Line + 1), name);
+    }
+
+    /// <summary>The class whose endpoints these are: they are mapped if the wiring has it. Null for others.</summary>
+    private INamedTypeSymbol? ContributorOf(SyntaxNode call) =>
+        call.FirstAncestorOrSelf<TypeDeclarationSyntax>() is { } around
+        && _members.DeclaredBy(around) is INamedTypeSymbol type
+        && type.AllInterfaces.Any(each => Operations.IsOf(each, Contributing))
+            ? type
+            : null;
+
+    /// <summary>Whether a call is made whenever the program starts: it stands in no branch, loop or lambda, and neither do the calls of the
+    /// method around it.</summary>
+    private bool IsReached(SyntaxNode call, IReadOnlyList<SyntaxNode> roots, HashSet<ISymbol> callers)
+    {
+        SyntaxNode? function = call.Ancestors().FirstOrDefault(node => IsBranch(node) || IsFunction(node));
+        if (function is null or CompilationUnitSyntax)
+        {
+            return true;
+        }
+
+        return !IsBranch(function)
+            && _members.DeclaredBy(function) is IMethodSymbol method
+            && (IsStart(method, roots)
+                || (callers.Add(method) && _members.Uses.Of(method)
+                    .Any(use => use.Operation is IInvocationOperation && IsReached(use.Syntax, roots, callers))));
+    }
+
+    /// <summary>Whether the framework or the library calls a method, or it builds one of the containers itself.</summary>
+    private bool IsStart(IMethodSymbol method, IReadOnlyList<SyntaxNode> roots) =>
+        SymbolEqualityComparer.Default.Equals(compilation.GetEntryPoint(cancellationToken), method)
+        || method.ContainingType.AllInterfaces
+            .Where(each => Operations.IsOf(each, Contributing))
+            .SelectMany(each => each.GetMembers())
+            .Any(each => SymbolEqualityComparer.Default.Equals(method.ContainingType.FindImplementationForInterfaceMember(each), method))
+        || _members.DeclarationOf(method) is { } declaration && roots.Any(declaration.Contains);
+
+    private static bool IsFunction(SyntaxNode node) =>
+        node is LocalFunctionStatementSyntax or BaseMethodDeclarationSyntax or CompilationUnitSyntax;
+
+    private static bool IsBranch(SyntaxNode node) => node is AnonymousFunctionExpressionSyntax or IfStatementSyntax or ElseClauseSyntax
+        or SwitchSectionSyntax or SwitchExpressionArmSyntax or ConditionalExpressionSyntax or CatchClauseSyntax or CommonForEachStatementSyntax
+        or ForStatementSyntax or WhileStatementSyntax or ConditionalAccessExpressionSyntax or AccessorDeclarationSyntax
+        or BasePropertyDeclarationSyntax or BaseFieldDeclarationSyntax;
 
     private static IMethodSymbol? HandlerIn(IOperation argument) => Operations.WithoutConversions(argument) switch
     {
@@ -112,67 +216,8 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     private WrittenParameter Written(IParameterSymbol parameter)
     {
         WrittenParameter written = WrittenParameter.Of(parameter, compilation);
-        return KeyOf(parameter) is { } key ? written with { Mark = key } : written;
+        return HandlerParameters.KeyOf(parameter) is { } key ? written with { Mark = key } : written;
     }
-
-    /// <summary>What the host calls a key is a mark in the wiring.</summary>
-    private static object? KeyOf(IParameterSymbol parameter) => parameter.GetAttributes()
-        .Where(attribute => attribute.AttributeClass?.Name == FromKey && attribute.ConstructorArguments.Length == 1)
-        .Select(attribute => attribute.ConstructorArguments[0].Value)
-        .FirstOrDefault(key => key is string or ITypeSymbol);
-
-    private static bool IsService(IParameterSymbol parameter) =>
-        parameter.GetAttributes().Any(attribute => Operations.IsOf(attribute.AttributeClass, FromServices))
-        || KeyOf(parameter) is not null
-        || IsOnlyService(parameter);
-
-    /// <summary>Whether it can be nothing else: no text becomes an interface or an abstract class that does not say how.</summary>
-    private static bool IsOnlyService(IParameterSymbol parameter) =>
-        parameter.GetAttributes().IsEmpty
-        && (parameter.Type.TypeKind == TypeKind.Interface || parameter.Type.IsAbstract)
-        && parameter.Type.GetAttributes().IsEmpty;
-
-    /// <summary>Whether the wiring decides: a class of which the parameter says nothing.</summary>
-    private static bool IsPossible(IParameterSymbol parameter) =>
-        parameter.GetAttributes().IsEmpty
-        && parameter.Type is INamedTypeSymbol { TypeKind: TypeKind.Class, IsAbstract: false, SpecialType: SpecialType.None };
-
-    /// <summary>Whether only a wiring can provide it: it is no type of the framework, and the framework is told of it nowhere.</summary>
-    private bool IsOfUser(ITypeSymbol type) =>
-        type.ContainingAssembly is { Name: var assembly }
-        && !assembly.StartsWith(Framework, StringComparison.Ordinal)
-        && !assembly.StartsWith("System.", StringComparison.Ordinal)
-        && !OfHost.Contains(type);
-
-    /// <summary>Every type that is named in a call of an extension method of the framework: whatever that does with it.</summary>
-    private HashSet<ITypeSymbol> OfHost => _ofHost ??= ReadOfHost();
-
-    private HashSet<ITypeSymbol> ReadOfHost()
-    {
-        HashSet<ITypeSymbol> named = new(SymbolEqualityComparer.Default);
-        foreach (IInvocationOperation call in Calls(NamesTypes).Where(IsOfFramework))
-        {
-            named.UnionWith(call.TargetMethod.TypeArguments);
-            named.UnionWith(call.Arguments.Select(TypeIn).OfType<ITypeSymbol>());
-        }
-
-        return named;
-    }
-
-    /// <summary>By its text alone.</summary>
-    private static bool NamesTypes(InvocationExpressionSyntax call, MemberAccessExpressionSyntax access) =>
-        access.Name is GenericNameSyntax
-        || call.ArgumentList.Arguments.Any(argument => argument.Expression is TypeOfExpressionSyntax or BaseObjectCreationExpressionSyntax);
-
-    private static ITypeSymbol? TypeIn(IArgumentOperation argument) => Operations.WithoutConversions(argument.Value) switch
-    {
-        ITypeOfOperation type => type.TypeOperand,
-        IObjectCreationOperation creation => creation.Type,
-        _ => null,
-    };
-
-    private static bool IsOfFramework(IInvocationOperation call) =>
-        call.TargetMethod.IsExtensionMethod && call.TargetMethod.ContainingAssembly.Name.StartsWith(Framework, StringComparison.Ordinal);
 
     /// <summary>The call that builds a container; null where it is not known.</summary>
     private SyntaxNode? BuildOf(IOperation container, int depth) => Operations.WithoutConversions(container) switch

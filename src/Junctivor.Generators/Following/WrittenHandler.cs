@@ -1,5 +1,6 @@
 using Junctivor.Generators.Symbols;
 using Junctivor.Graph;
+using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Following;
 
@@ -11,4 +12,11 @@ namespace Junctivor.Generators.Following;
 /// <param name="Location">Where a diagnostic stands.</param>
 internal sealed record WrittenHandler(
     string Label, IReadOnlyList<WrittenParameter> Services, IReadOnlyList<WrittenParameter> Possible, SourcePlace Place,
-    Microsoft.CodeAnalysis.Location Location);
+    Location Location)
+{
+    /// <summary>The class in the wiring whose endpoint it is; null for one that the program maps itself.</summary>
+    public INamedTypeSymbol? Contributor { get; init; }
+
+    /// <summary>Whether it is mapped whenever the program starts.</summary>
+    public bool IsMapped { get; init; }
+}
