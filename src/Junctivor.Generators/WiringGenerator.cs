@@ -23,7 +23,7 @@ public sealed class WiringGenerator : IIncrementalGenerator
     {
         IncrementalValueProvider<ImmutableArray<LeftMember>> members = context.SyntaxProvider
             .CreateSyntaxProvider(
-                static (node, _) => LeftMembers.IsCandidate(node),
+                static (node, _) => LeftMembers.MayBeLeft(node),
                 static (found, cancellationToken) => LeftMembers.Read(found.Node, found.SemanticModel.Compilation, cancellationToken))
             .Where(static member => member is not null)
             .Select(static (member, _) => member!)

@@ -46,6 +46,28 @@ public class CheckTests
     }
 
     [Fact]
+    public async Task A_wiring_that_the_compiler_could_not_follow_is_named_with_the_reason()
+    {
+        ProgramRun text = await Check(Here, "--wiring", "dark");
+        ProgramRun json = await Check(Here, "--wiring", "dark", "--format", "json");
+
+        Assert.Equal(
+            (0, "dark: sound  (1 registration)\n\nNot checked by the compiler (JV901):\n  dark: a \"dark\" reason (Dark.cs:7)\n"),
+            (text.Status, text.Output.ReplaceLineEndings("\n")));
+        Assert.Contains("\"reason\": \"a \\\"dark\\\" reason\",\n      \"file\": \"/Quay/Dark.cs\",\n      \"line\": 7", json.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_build_that_the_compiler_could_not_follow_is_named_by_its_place()
+    {
+        ProgramRun run = await Check(ProgramRun.OutputOf("examples/Harbour"));
+
+        Assert.Matches(
+            "Not checked by the compiler \\(JV901\\):\n  Build at HarbourOffice.cs:[0-9]+: the wiring is known only at run time: wiring",
+            run.Output.ReplaceLineEndings("\n"));
+    }
+
+    [Fact]
     public async Task Faults_go_to_standard_output_all_at_once_and_exit_with_1()
     {
         ProgramRun run = await Check(Here, "--wiring", "faulty");
@@ -55,7 +77,7 @@ public class CheckTests
         Assert.Contains("JV101 missing: MarkedWirings.Mooring requires MarkedWirings.Anchor", run.Output, StringComparison.Ordinal);
         Assert.Contains(
             "JV301 captive: MarkedWirings.Bollard (singleton) holds MarkedWirings.Rope (scoped)", run.Output, StringComparison.Ordinal);
-        Assert.Contains("MarkedWirings.cs:12", run.Output, StringComparison.Ordinal);
+        Assert.Contains("MarkedWirings.cs:16", run.Output, StringComparison.Ordinal);
         Assert.DoesNotContain("\u001b", run.Output, StringComparison.Ordinal);
     }
 
@@ -63,7 +85,7 @@ public class CheckTests
     [InlineData("throwing", "MarkedWirings.Throwing threw InvalidOperationException: The tide is out.")]
     [InlineData("empty-handed", "MarkedWirings.EmptyHanded returned null")]
     [InlineData("misplaced", "is not a public static property or parameterless method")]
-    [InlineData("none", "has no wiring 'none'; it has empty-handed, faulty, frozen, marks, misplaced, native, Sound, throwing.")]
+    [InlineData("none", "has no wiring 'none'; it has dark, empty-handed, faulty, frozen, marks, misplaced, native, Sound, throwing.")]
     public async Task A_root_that_cannot_be_read_is_one_line_and_exits_with_2(string wiring, string line)
     {
         AssertComplaint(await Check(Here, "--wiring", wiring), line);

@@ -1,4 +1,8 @@
+using Junctivor;
 using Microsoft.Data.Sqlite;
+
+// As the generator would write it for a wiring that the compiler cannot follow.
+[assembly: FollowedWiring("P:Junctivor.Cli.Tests.MarkedWirings.Dark", "version 2\nunknown \"a \\\"dark\\\" reason\" \"/Quay/Dark.cs\" 7")]
 
 namespace Junctivor.Cli.Tests;
 
@@ -27,6 +31,9 @@ public static class MarkedWirings
 
     [CheckedWiring("marks")]
     public static Wiring Marks => [Singleton.Value(4).Marked("berths"), Singleton.Value(9).Marked("tons")];
+
+    [CheckedWiring("dark")]
+    public static Wiring Dark => [Singleton.Of<Buoy>()];
 
     [CheckedWiring("throwing")]
     public static Wiring Throwing => throw new InvalidOperationException("The tide is out");

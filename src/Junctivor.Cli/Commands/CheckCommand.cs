@@ -15,22 +15,24 @@ internal static class CheckCommand
     {
         List<FoundWiring> found = [];
         List<string> problems = [];
+        List<UnfollowedWiring> unfollowed = [];
         foreach (FileInfo assembly in assemblies)
         {
-            (IReadOnlyList<FoundWiring> readable, IReadOnlyList<string> unreadable) =
-                Waiting.While($"Reading {assembly.Name} …", () => WiringFinder.FindReadable(assembly, wiring));
-            found.AddRange(assemblies.Count == 1 ? readable
-                : readable.Select(each => each with { Name = $"{Path.GetFileNameWithoutExtension(assembly.Name)}: {each.Name}" }));
-            problems.AddRange(unreadable);
+            FoundWirings read = Waiting.While($"Reading {assembly.Name} …", () => WiringFinder.FindReadable(assembly, wiring));
+            string start = assemblies.Count == 1 ? "" : $"{Path.GetFileNameWithoutExtension(assembly.Name)}: ";
+            found.AddRange(read.Wirings.Select(each => each with { Name = start + each.Name }));
+            unfollowed.AddRange(read.Unfollowed.Select(each => each with { Name = start + each.Name }));
+            problems.AddRange(read.Problems);
         }
 
-        int status = found.Count > 0 ? Report(found, options, output) : ExitStatus.CannotCheck;
+        int status = found.Count > 0 ? Report(found, unfollowed, options, output) : ExitStatus.CannotCheck;
         WiringFinder.Complain(problems);
         return problems.Count > 0 ? ExitStatus.CannotCheck : status;
     }
 
     /// <summary>Writes the report of each, and gives the exit status for them all.</summary>
-    public static int Report(IReadOnlyList<FoundWiring> wirings, BuildOptions options, CheckOutput output)
+    public static int Report(
+        IReadOnlyList<FoundWiring> wirings, IReadOnlyList<UnfollowedWiring> unfollowed, BuildOptions options, CheckOutput output)
     {
         IReadOnlyList<NamedReport> reports = Waiting.While(
             "Checking …",
@@ -41,7 +43,7 @@ internal static class CheckCommand
         switch (output.Format)
         {
             case CheckFormat.Json:
-                Result.Write(CheckJson.Write(reports), output.File);
+                Result.Write(CheckJson.Write(reports, unfollowed), output.File);
                 break;
             case CheckFormat.Sarif:
                 Result.Write(SarifReport.Write(reports, output.SourceRoot?.FullName), output.File);
@@ -53,6 +55,8 @@ internal static class CheckCommand
                     {
                         screen.Write(report);
                     }
+
+                    screen.Write(unfollowed);
                 });
                 break;
         }

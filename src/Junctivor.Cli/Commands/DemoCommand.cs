@@ -33,6 +33,7 @@ internal static class DemoCommand
                 new FoundWiring("office", HarbourOffice.Sound, []),
                 new FoundWiring("a harbour with faults", HarbourOffice.WithMistakes, []),
             ],
+            [],
             new BuildOptions(),
             new CheckOutput(CheckFormat.Text, null, null));
         Terminal.Out.WriteLine();

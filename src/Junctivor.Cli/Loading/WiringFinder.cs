@@ -11,13 +11,13 @@ internal static class WiringFinder
     /// <exception cref="CannotCheckException">The file cannot be loaded, has no such wiring, or the code of one throws.</exception>
     public static IReadOnlyList<FoundWiring> Find(FileInfo file, string? name)
     {
-        (IReadOnlyList<FoundWiring> found, IReadOnlyList<string> problems) = FindReadable(file, name);
-        return problems.Count == 0 ? found : throw new CannotCheckException(problems[0]);
+        FoundWirings found = FindReadable(file, name);
+        return found.Problems.Count == 0 ? found.Wirings : throw new CannotCheckException(found.Problems[0]);
     }
 
     /// <summary>Those that can be read, and a line for each of the others.</summary>
     /// <exception cref="CannotCheckException">The file cannot be loaded, or has no such wiring.</exception>
-    public static (IReadOnlyList<FoundWiring> Found, IReadOnlyList<string> Problems) FindReadable(FileInfo file, string? name)
+    public static FoundWirings FindReadable(FileInfo file, string? name)
     {
         Assembly assembly = AssemblyLoading.Load(file);
         try
@@ -40,7 +40,10 @@ internal static class WiringFinder
             }
 
             return isAnyNamed
-                ? (found, [.. problems.Concat(name is null ? marked.Problems : []).Select(problem => $"{file.Name}: {MissingFor(assembly) ?? problem}")])
+                ? new FoundWirings(
+                    found,
+                    [.. problems.Concat(name is null ? marked.Problems : []).Select(problem => $"{file.Name}: {MissingFor(assembly) ?? problem}")],
+                    [.. UnfollowedWirings.In(assembly, marked.Members).Where(each => name is null || each.Name == name)])
                 : throw new CannotCheckException(!marked.Names.Any()
                     ? $"{file.Name} has no wiring to check: put [CheckedWiring] on a public static property or method that returns a Wiring."
                     : $"{file.Name} has no wiring '{name}'; it has {string.Join(", ", marked.Names)}.");

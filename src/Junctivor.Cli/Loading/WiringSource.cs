@@ -19,7 +19,7 @@ internal static class WiringSource
         isWhole = true;
         if (!IsSavedGraph(file.Name))
         {
-            (IReadOnlyList<FoundWiring> found, IReadOnlyList<string> problems) =
+            (IReadOnlyList<FoundWiring> found, IReadOnlyList<string> problems, _) =
                 Waiting.While($"Reading {file.Name} …", () => WiringFinder.FindReadable(file, wiring));
             if (found.Count == 0)
             {

@@ -53,6 +53,15 @@ internal sealed class Screen
         Write(CheckText.Lay(report, Width));
     }
 
+    public void Write(IReadOnlyList<UnfollowedWiring> unfollowed)
+    {
+        if (unfollowed.Count > 0)
+        {
+            StartPart();
+            Write(CheckText.Lay(unfollowed, Width));
+        }
+    }
+
     private void Write(IReadOnlyList<Piece> line)
     {
         foreach (Piece piece in line)

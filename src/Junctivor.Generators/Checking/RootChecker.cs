@@ -18,7 +18,10 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
 
     /// <summary>The report of a wiring whose conditions come out in one way.</summary>
     private CheckReport Report(
-        IReadOnlyList<WiringEntry> entries, IReadOnlyDictionary<object, bool> flags, IReadOnlyList<WrittenHandler> handlers)
+        IReadOnlyList<WiringEntry> entries,
+        IReadOnlyDictionary<object, bool> flags,
+        IReadOnlyList<WrittenHandler> handlers,
+        WrittenSeverities severities)
     {
         cancellationToken.ThrowIfCancellationRequested();
         SymbolReader reader = SymbolReader.Open(compilation, left, Holding(entries, flags));
@@ -30,7 +33,7 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
 
         ServiceGraph graph = reader.Builder.Graph;
         IEnumerable<Fault> found = Checker.Inspect(graph);
-        return new SeverityPolicy(graph, null, warningsAreFaults: false)
+        return new SeverityPolicy(graph, severities.ByCode, severities.WarningsAreFaults)
             .Apply([.. added.Count == 0 ? found : WithoutGuesses(found, [.. added])]);
     }
 
@@ -58,9 +61,10 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
     /// <param name="entries">The entries.</param>
     /// <param name="root">Where the wiring is.</param>
     /// <param name="handlers">The handlers of endpoints that it serves.</param>
+    /// <param name="severities">The severities that its build sets.</param>
     /// <exception cref="UnfollowableException">It has too many conditions.</exception>
     public IReadOnlyList<LocatedFault> Check(
-        IReadOnlyList<WiringEntry> entries, Location root, IReadOnlyList<WrittenHandler> handlers)
+        IReadOnlyList<WiringEntry> entries, Location root, IReadOnlyList<WrittenHandler> handlers, WrittenSeverities severities)
     {
         IReadOnlyList<object> flags = [.. entries.SelectMany(entry => entry.Flags).Distinct()];
         if (flags.Count > MostFlags)
@@ -72,12 +76,12 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
         IReadOnlyList<Fault>? always = null;
         foreach (IReadOnlyDictionary<object, bool> outcome in Outcomes(flags))
         {
-            CheckReport report = Report(entries, outcome, handlers);
+            CheckReport report = Report(entries, outcome, handlers, severities);
             always = always is null ? report.All : [.. always.Select(fault => InBoth(fault, report.All)).OfType<Fault>()];
         }
 
         RegistrationLocations locations = new(entries);
-        return [.. always!.Select(fault => new LocatedFault(fault, locations.Of(fault) ?? root))];
+        return [.. always!.Select(fault => new LocatedFault(severities.Applied(fault), locations.Of(fault) ?? root))];
     }
 
     /// <summary>The registrations that are in a wiring where its conditions come out so, and whether they count.</summary>

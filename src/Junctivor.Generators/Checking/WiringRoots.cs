@@ -25,10 +25,16 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
         LeftBehind left = new(compilation);
         RootChecker checker = new(compilation, left, cancellationToken);
         EndpointHandlers handlers = new(compilation, cancellationToken);
+        SourceMembers members = new(compilation, cancellationToken);
+        SeverityReader severities = new(members);
         return
         [
-            .. new WiringRoots(compilation, left, cancellationToken).Find().Select(root =>
-                Check(root.Place, root.Follow, checker, handlers.Of(root.Place))),
+            .. new WiringRoots(compilation, left, cancellationToken).Find().Select(root => Check(
+                root.Place,
+                root.Follow,
+                checker,
+                handlers.Of(root.Place),
+                members.OperationOf(root.Place) is IInvocationOperation build ? severities.Read(build) : WrittenSeverities.Default)),
         ];
     }
 
@@ -45,13 +51,17 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
     }
 
     private static CheckedRoot Check(
-        SyntaxNode root, Func<IReadOnlyList<WiringEntry>> follow, RootChecker checker, IReadOnlyList<WrittenHandler> handlers)
+        SyntaxNode root,
+        Func<IReadOnlyList<WiringEntry>> follow,
+        RootChecker checker,
+        IReadOnlyList<WrittenHandler> handlers,
+        WrittenSeverities severities)
     {
         Location location = (NameOf(root) ?? root).GetLocation();
         bool isMarked = root is MemberDeclarationSyntax;
         try
         {
-            return new CheckedRoot(location, checker.Check(follow(), location, handlers), null, isMarked);
+            return new CheckedRoot(location, checker.Check(follow(), location, handlers, severities), null, isMarked);
         }
         catch (UnfollowableException unknown)
         {
@@ -70,15 +80,16 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
                 : null;
         }
 
-        return members.OperationOf(candidate) switch
-        {
-            IInvocationOperation { TargetMethod: { Name: Build } method, Instance: { } wiring } when IsOfWiring(method) =>
-                () => follower.Follow(wiring),
-            IMethodReferenceOperation { Method: { Name: Build } method, Instance: { } wiring } when IsOfWiring(method) =>
-                () => follower.Follow(wiring),
-            _ => null,
-        };
+        return BuiltBy(members.OperationOf(candidate)) is { } wiring ? () => follower.Follow(wiring) : null;
     }
+
+    /// <summary>The wiring that a call or method group builds; null for another operation.</summary>
+    public static IOperation? BuiltBy(IOperation? operation) => operation switch
+    {
+        IInvocationOperation { TargetMethod: { Name: Build } method, Instance: { } wiring } when IsOfWiring(method) => wiring,
+        IMethodReferenceOperation { Method: { Name: Build } method, Instance: { } wiring } when IsOfWiring(method) => wiring,
+        _ => null,
+    };
 
     private static bool IsOfWiring(IMethodSymbol method) => Following.Operations.IsOf(method.ContainingType, "Junctivor.Wiring");
 
@@ -93,10 +104,14 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
         return known;
     }
 
+    /// <summary>Whether it could build a wiring, by its text alone.</summary>
+    public static bool MayBuild(SyntaxNode node) =>
+        node is InvocationExpressionSyntax or MemberAccessExpressionSyntax { Parent: not InvocationExpressionSyntax }
+        && NameOf(node)?.Identifier.ValueText == Build;
+
     private static bool IsCandidate(SyntaxNode node) => node switch
     {
-        InvocationExpressionSyntax or MemberAccessExpressionSyntax { Parent: not InvocationExpressionSyntax } =>
-            NameOf(node)?.Identifier.ValueText == Build,
+        _ when MayBuild(node) => true,
         PropertyDeclarationSyntax property => IsMarked(property.AttributeLists),
         MethodDeclarationSyntax method => IsMarked(method.AttributeLists),
         _ => false,

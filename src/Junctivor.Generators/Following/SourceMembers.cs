@@ -1,3 +1,4 @@
+using Junctivor.Generators.Leaving;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
@@ -30,8 +31,12 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     {
         if (!IsHere(member))
         {
+            string assembly = member.ContainingAssembly?.Name ?? "another assembly";
             throw new UnfollowableException(
-                $"{member.Name} is declared in {member.ContainingAssembly?.Name}, of which the source is not here", from);
+                LeftBehind.IsIn(member.ContainingAssembly)
+                    ? $"{member.Name} is declared in {assembly}, and of other projects only static members of type Wiring are followed"
+                    : $"{member.Name} is declared in {assembly}, which was compiled without Junctivor's generator",
+                from);
         }
 
         RequireOneValue(member, from);

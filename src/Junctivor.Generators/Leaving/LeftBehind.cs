@@ -82,12 +82,20 @@ internal sealed class LeftBehind(Compilation compilation)
         return texts;
     }
 
+    /// <summary>Whether an assembly was compiled with the generator: then it also lists the classes that register themselves, or that there
+    /// are none.</summary>
+    public static bool IsIn(IAssemblySymbol? assembly) => assembly is not null && assembly.GetAttributes()
+        .Any(attribute => IsOf(attribute, Attribute) || IsOf(attribute, "Junctivor.SelfRegisteredClassAttribute"));
+
+    private static bool IsOf(AttributeData attribute, string name) =>
+        attribute.AttributeClass is { } type && SymbolNames.Definition(type) == name;
+
     private static Dictionary<string, string> Read(IAssemblySymbol assembly)
     {
         Dictionary<string, string> texts = [];
         foreach (AttributeData attribute in assembly.GetAttributes())
         {
-            if (attribute.AttributeClass is { } type && SymbolNames.Definition(type) == Attribute
+            if (IsOf(attribute, Attribute)
                 && attribute.ConstructorArguments is [{ Value: string member }, { Value: string text }])
             {
                 texts[member] = text;

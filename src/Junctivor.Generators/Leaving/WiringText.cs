@@ -35,16 +35,16 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     public static string OfUnknown(UnfollowableException unknown, Compilation compilation)
     {
         string word = unknown.Obstacle switch { Obstacle.RunTime => Words.RunTime, Obstacle.Size => Words.Size, _ => Words.Unknown };
-        FileLinePositionSpan place = unknown.Location.GetLineSpan();
-        string at = place.IsValid
-            ? $" {Words.Quote(FileOf(place.Path, compilation))} {place.StartLinePosition.Line + 1}"
-            : "";
-        return $"{Words.Version}\n{word} {Words.Quote(unknown.Message)}{at}";
+        return $"{Words.Version}\n{word} {Words.Quote(unknown.Message)}{PlaceOf(unknown.Location, compilation)}";
     }
 
-    /// <summary>A file as the compiler writes it for callers.</summary>
-    private static string FileOf(string path, Compilation compilation) =>
-        compilation.Options.SourceReferenceResolver?.NormalizePath(path, null) ?? path;
+    /// <summary>A place, with a blank before it; the file as the compiler writes it for callers.</summary>
+    public static string PlaceOf(Location location, Compilation compilation)
+    {
+        FileLinePositionSpan place = location.GetLineSpan();
+        string file = compilation.Options.SourceReferenceResolver?.NormalizePath(place.Path, null) ?? place.Path;
+        return place.IsValid ? $" {Words.Quote(file)} {place.StartLinePosition.Line + 1}" : "";
+    }
 
     /// <summary>The text of a scope level.</summary>
     public static string Of(Level level, LevelFollower levels) =>

@@ -4,6 +4,9 @@ namespace Junctivor.Generators.Leaving;
 internal static class Words
 {
     public const string Version = "version 2";
+    /// <summary>What stands in the place of a member for a wiring that is built.</summary>
+    public const string Build = "build";
+
     public const string Unknown = "unknown";
     public const string RunTime = "run-time";
     public const string Size = "size";

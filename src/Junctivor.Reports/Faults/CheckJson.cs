@@ -11,9 +11,17 @@ public static class CheckJson
     /// <param name="reports">The reports, one for each wiring.</param>
     /// <returns>Indented JSON with line feeds.</returns>
     /// <exception cref="ArgumentNullException">The value is null.</exception>
-    public static string Write(IReadOnlyList<NamedReport> reports)
+    public static string Write(IReadOnlyList<NamedReport> reports) => Write(reports, []);
+
+    /// <summary>Writes reports down, and which wirings the compiler could not follow: see docs/command.md for the form.</summary>
+    /// <param name="reports">The reports, one for each wiring.</param>
+    /// <param name="unfollowed">The wirings that the compiler could not follow.</param>
+    /// <returns>Indented JSON with line feeds.</returns>
+    /// <exception cref="ArgumentNullException">A value is null.</exception>
+    public static string Write(IReadOnlyList<NamedReport> reports, IReadOnlyList<UnfollowedWiring> unfollowed)
     {
         ArgumentNullException.ThrowIfNull(reports);
+        ArgumentNullException.ThrowIfNull(unfollowed);
         return JsonSerializer.Serialize(
             new
             {
@@ -27,6 +35,13 @@ public static class CheckJson
                     report.Report.IsSound,
                     Faults = report.Report.All.Select(Write),
                     Accepted = report.Report.Accepted.Select(Write),
+                }),
+                Unfollowed = unfollowed.Select(each => new
+                {
+                    each.Name,
+                    each.Reason,
+                    File = each.File.Length > 0 ? each.File : null,
+                    Line = each.Line > 0 ? each.Line : (int?)null,
                 }),
             },
             Json.Full);

@@ -23,6 +23,20 @@ internal static class CheckText
         }
     }
 
+    /// <summary>The lines that name the wirings which the compiler could not follow.</summary>
+    public static IEnumerable<IReadOnlyList<Piece>> Lay(IReadOnlyList<UnfollowedWiring> unfollowed, int width)
+    {
+        yield return [new Piece("Not checked by the compiler (JV901):", Tone.Warning)];
+        foreach (UnfollowedWiring each in unfollowed)
+        {
+            string place = each.File.Length > 0 ? $" ({Path.GetFileName(each.File)}:{each.Line})" : "";
+            foreach (string line in LineWrapping.Lines($"{each.Name}: {each.Reason}{place}", width, "    ", "  "))
+            {
+                yield return [line];
+            }
+        }
+    }
+
     private static IEnumerable<IReadOnlyList<Piece>> LinesOf(Fault fault, int width)
     {
         string start = FaultText.Start(fault);

@@ -16,6 +16,9 @@ internal sealed class CheckedWirings
         _entryPoints = entryPoints;
     }
 
+    /// <summary>The names by the members that carry the attribute.</summary>
+    public IReadOnlyDictionary<MemberInfo, string> Members => _marked.ToDictionary(each => each.Member, each => each.Name);
+
     public IEnumerable<string> Names => _marked.Select(each => each.Name);
 
     /// <summary>What keeps entry points from being checked, whatever the wirings are.</summary>
