@@ -1,4 +1,5 @@
 using Junctivor.Mending.Editing;
+using Junctivor.Mending.Sources;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 
@@ -77,6 +78,7 @@ internal sealed class Mender
         Func<CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>> check)
     {
         CSharpCompilation changed = SourceEditor.Apply(sources, fix.Edits);
+        RefuseUnwritable(sources, changed);
         IReadOnlyList<(string Wiring, Fault Fault)> after = check(changed);
         HashSet<string> known = [.. before.Select(KeyOf)];
         if (after.Any(each => KeyOf(each) == KeyOf(mended)))
@@ -88,6 +90,18 @@ internal sealed class Mender
             each => !known.Contains(KeyOf(each)) && !WasHidden(mended.Fault, each.Fault)) is { Fault: not null } other
             ? throw new CannotEditException($"its fix would bring {other.Fault.Kind}: {other.Fault.Summary}")
             : (changed, after);
+    }
+
+    /// <summary>A file that is not written back byte by byte would lose characters that the fix has nothing to do with.</summary>
+    private static void RefuseUnwritable(CSharpCompilation before, CSharpCompilation after)
+    {
+        foreach ((SyntaxTree old, SyntaxTree changed) in before.SyntaxTrees.Zip(after.SyntaxTrees).Where(pair => pair.First != pair.Second))
+        {
+            if (SourceFile.Write(changed.GetText()) is null)
+            {
+                throw new CannotEditException($"{Path.GetFileName(old.FilePath)} cannot be written in its encoding");
+            }
+        }
     }
 
     /// <summary>

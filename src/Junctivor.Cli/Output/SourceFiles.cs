@@ -1,57 +1,65 @@
 using Junctivor.Cli.Loading;
+using Junctivor.Mending.Sources;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.Text;
 
 namespace Junctivor.Cli.Output;
 
-/// <summary>Writes changed sources: all of them, or none.</summary>
+/// <summary>
+/// Writes changed sources: all of them, or none. Each is written to a file beside it first, which then takes its place in one step, so that an
+/// interrupt leaves the old file or the new one.
+/// </summary>
 internal static class SourceFiles
 {
     /// <exception cref="CannotCheckException">One has changed meanwhile, or cannot be written; then the others are as they
     /// were.</exception>
     public static void Write(IReadOnlyList<(SyntaxTree Before, SyntaxTree After)> changed)
     {
-        Dictionary<string, byte[]> former = [];
+        List<WrittenFile> files = [];
         try
         {
-            foreach ((SyntaxTree before, SyntaxTree _) in changed)
-            {
-                byte[] content = File.ReadAllBytes(before.FilePath);
-                if (!SourceText.From(content, content.Length).ContentEquals(before.GetText()))
-                {
-                    throw new CannotCheckException($"{before.FilePath} has changed meanwhile: nothing was written; run the command again.");
-                }
-
-                former.Add(before.FilePath, content);
-            }
-
             foreach ((SyntaxTree before, SyntaxTree after) in changed)
             {
-                using StreamWriter writer =
-                    new(before.FilePath, append: false, before.GetText().Encoding ?? new System.Text.UTF8Encoding(false));
-                after.GetText().Write(writer);
+                files.Add(Prepare(before, after));
+            }
+
+            foreach (WrittenFile file in files)
+            {
+                file.Replace();
             }
         }
         catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
         {
-            foreach ((string path, byte[] content) in former)
-            {
-                Restore(path, content);
-            }
-
+            files.ForEach(file => file.Restore());
             throw new CannotCheckException($"{failure.Message} Nothing was written.");
         }
+        finally
+        {
+            files.ForEach(file => file.Dispose());
+        }
     }
 
-    private static void Restore(string path, byte[] content)
+    private static WrittenFile Prepare(SyntaxTree before, SyntaxTree after)
     {
-        try
+        FileInfo file = TargetOf(before.FilePath);
+        if (file.IsReadOnly)
         {
-            File.WriteAllBytes(path, content);
+            throw new CannotCheckException($"{before.FilePath} is read-only: nothing was written; make it writable, and run the command again.");
         }
-        catch (Exception failure) when (failure is IOException or UnauthorizedAccessException)
+
+        byte[] content = File.ReadAllBytes(file.FullName);
+        if (!SourceText.From(content, content.Length, before.GetText().Encoding).ContentEquals(before.GetText()))
         {
-            // This is the file that could not be written: it is as it was.
+            throw new CannotCheckException($"{before.FilePath} has changed meanwhile: nothing was written; run the command again.");
         }
+
+        return SourceFile.Write(before.GetText()) is { } former && content.AsSpan().SequenceEqual(former)
+            && SourceFile.Write(after.GetText()) is { } written
+                ? new WrittenFile(file, content, written)
+                : throw new CannotCheckException(
+                    $"{before.FilePath} cannot be written back as it is in its encoding: nothing was written; save it as UTF-8.");
     }
+
+    /// <summary>The file itself, where a path is a symbolic link: the link stays.</summary>
+    private static FileInfo TargetOf(string path) => (FileInfo?)File.ResolveLinkTarget(path, returnFinalTarget: true) ?? new FileInfo(path);
 }

@@ -74,14 +74,17 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
     {
         if (candidate is MemberDeclarationSyntax)
         {
-            return members.DeclaredBy(candidate) is { } member && member.GetAttributes()
-                .Any(attribute => Following.Operations.IsOf(attribute.AttributeClass, "Junctivor.CheckedWiringAttribute"))
+            return members.DeclaredBy(candidate) is { } member && IsChecked(member)
                 ? () => follower.FollowMember(member, candidate.GetLocation())
                 : null;
         }
 
         return BuiltBy(members.OperationOf(candidate)) is { } wiring ? () => follower.Follow(wiring) : null;
     }
+
+    /// <summary>Whether a member has <c>[CheckedWiring]</c>.</summary>
+    public static bool IsChecked(ISymbol member) => member.GetAttributes()
+        .Any(attribute => Following.Operations.IsOf(attribute.AttributeClass, "Junctivor.CheckedWiringAttribute"));
 
     /// <summary>The wiring that a call or method group builds; null for another operation.</summary>
     public static IOperation? BuiltBy(IOperation? operation) => operation switch

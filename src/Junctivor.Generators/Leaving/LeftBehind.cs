@@ -60,9 +60,9 @@ internal sealed class LeftBehind(Compilation compilation)
     {
         if (!_levels.TryGetValue(id, out Level? level)
             && LinesFor(member) is [_, string line]
-            && Words.Split(line) is [Words.Level, string name, string variable, string within])
+            && WiringWords.Split(line) is [WiringWords.Level, string name, string variable, string within])
         {
-            level = new Level(name, within == Words.None ? null : LevelOf(within), variable == Words.None ? null : variable);
+            level = new Level(name, within == WiringWords.None ? null : LevelOf(within), variable == WiringWords.None ? null : variable);
             _levels.Add(id, level);
         }
 
@@ -90,16 +90,18 @@ internal sealed class LeftBehind(Compilation compilation)
     private static bool IsOf(AttributeData attribute, string name) =>
         attribute.AttributeClass is { } type && SymbolNames.Definition(type) == name;
 
+    /// <summary>All that an assembly left behind of wirings and scope levels.</summary>
+    public static IEnumerable<(string Member, string Text)> AllOf(IAssemblySymbol assembly) =>
+        from attribute in assembly.GetAttributes()
+        where IsOf(attribute, Attribute) && attribute.ConstructorArguments is [{ Value: string }, { Value: string }]
+        select ((string)attribute.ConstructorArguments[0].Value!, (string)attribute.ConstructorArguments[1].Value!);
+
     private static Dictionary<string, string> Read(IAssemblySymbol assembly)
     {
         Dictionary<string, string> texts = [];
-        foreach (AttributeData attribute in assembly.GetAttributes())
+        foreach ((string member, string text) in AllOf(assembly))
         {
-            if (IsOf(attribute, Attribute)
-                && attribute.ConstructorArguments is [{ Value: string member }, { Value: string text }])
-            {
-                texts[member] = text;
-            }
+            texts[member] = text;
         }
 
         return texts;

@@ -3,8 +3,9 @@ using System.Text;
 using Junctivor.Generators.Checking;
 using Junctivor.Generators.Following;
 using Junctivor.Generators.Symbols;
-using Microsoft.CodeAnalysis;
+using Junctivor.Graph;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
+using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Leaving;
 
@@ -120,7 +121,7 @@ internal static class LeftMembers
         }
         catch (UnfollowableException unknown)
         {
-            return new LeftMember(Words.Build + WiringText.PlaceOf(node.GetLocation(), compilation), WiringText.OfUnknown(unknown, compilation));
+            return new LeftMember(WiringWords.Build + WiringText.PlaceOf(node.GetLocation(), compilation), WiringText.OfUnknown(unknown, compilation));
         }
         finally
         {
@@ -146,7 +147,7 @@ internal static class LeftMembers
 
             IReadOnlyList<WiringEntry> entries = follower.FollowTemplate(member, place);
             files.UnionWith(entries.SelectMany(entry => DeclarationsOf(entry.Registration)));
-            return WiringText.Of(compilation, follower.Levels, entries);
+            return WiringText.Of(compilation, follower.Levels, entries, WiringRoots.IsChecked(member));
         }
         catch (UnfollowableException unknown)
         {

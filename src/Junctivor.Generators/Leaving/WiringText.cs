@@ -11,16 +11,21 @@ namespace Junctivor.Generators.Leaving;
 /// <param name="levels">Where the scope levels are kept.</param>
 internal sealed class WiringText(Compilation compilation, LevelFollower levels)
 {
-    private readonly List<string> _lines = [Words.Version];
+    private readonly List<string> _lines = [WiringWords.Version];
     private readonly List<object> _flags = [];
     private readonly List<WrittenRegistration> _written = [];
     private readonly HashSet<ITypeSymbol> _described = new(SymbolEqualityComparer.Default);
 
     /// <summary>The text of a wiring that is known.</summary>
     /// <exception cref="UnfollowableException">It is of a scope level that other code cannot name.</exception>
-    public static string Of(Compilation compilation, LevelFollower levels, IReadOnlyList<WiringEntry> entries)
+    /// <param name="compilation">The source.</param>
+    /// <param name="levels">Where the scope levels are kept.</param>
+    /// <param name="entries">What is in the wiring.</param>
+    /// <param name="isChecked">Whether it has <c>[CheckedWiring]</c>.</param>
+    public static string Of(Compilation compilation, LevelFollower levels, IReadOnlyList<WiringEntry> entries, bool isChecked)
     {
         WiringText text = new(compilation, levels);
+        text.AddIf(isChecked, WiringWords.Checked);
         foreach (WiringEntry entry in entries)
         {
             text.Write(entry);
@@ -34,8 +39,8 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     /// <param name="compilation">The source.</param>
     public static string OfUnknown(UnfollowableException unknown, Compilation compilation)
     {
-        string word = unknown.Obstacle switch { Obstacle.RunTime => Words.RunTime, Obstacle.Size => Words.Size, _ => Words.Unknown };
-        return $"{Words.Version}\n{word} {Words.Quote(unknown.Message)}{PlaceOf(unknown.Location, compilation)}";
+        string word = unknown.Obstacle switch { Obstacle.RunTime => WiringWords.RunTime, Obstacle.Size => WiringWords.Size, _ => WiringWords.Unknown };
+        return $"{WiringWords.Version}\n{word} {WiringWords.Quote(unknown.Message)}{PlaceOf(unknown.Location, compilation)}";
     }
 
     /// <summary>A place, with a blank before it; the file as the compiler writes it for callers.</summary>
@@ -43,13 +48,13 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     {
         FileLinePositionSpan place = location.GetLineSpan();
         string file = compilation.Options.SourceReferenceResolver?.NormalizePath(place.Path, null) ?? place.Path;
-        return place.IsValid ? $" {Words.Quote(file)} {place.StartLinePosition.Line + 1}" : "";
+        return place.IsValid ? $" {WiringWords.Quote(file)} {place.StartLinePosition.Line + 1}" : "";
     }
 
     /// <summary>The text of a scope level.</summary>
     public static string Of(Level level, LevelFollower levels) =>
-        $"{Words.Version}\n{Words.Level} {Words.Quote(level.Name)} {level.Variable ?? Words.None} "
-            + $"{(level.Within is { } outer ? levels.IdOf(outer) ?? Words.None : Words.None)}";
+        $"{WiringWords.Version}\n{WiringWords.Level} {WiringWords.Quote(level.Name)} {level.Variable ?? WiringWords.None} "
+            + $"{(level.Within is { } outer ? levels.IdOf(outer) ?? WiringWords.None : WiringWords.None)}";
 
     public override string ToString() => string.Join("\n", _lines);
 
@@ -74,36 +79,36 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     private void Write(WiringEntry entry)
     {
         WrittenRegistration registration = entry.Registration;
-        Add(Words.Entry, LevelOf(registration), $"{registration.Kind}", IdOf(registration.Implementation));
+        Add(WiringWords.Entry, LevelOf(registration), $"{registration.Kind}", IdOf(registration.Implementation));
         if (_written.Contains(registration))
         {
-            Add(Words.Again, $"{_written.IndexOf(registration)}");
+            Add(WiringWords.Again, $"{_written.IndexOf(registration)}");
         }
 
         _written.Add(registration);
-        Add(Words.For, IdOf(registration.Service));
+        Add(WiringWords.For, IdOf(registration.Service));
         foreach (ITypeSymbol service in registration.AlsoServes)
         {
-            Add(Words.For, IdOf(service));
+            Add(WiringWords.For, IdOf(service));
         }
 
         if (registration.Place.IsKnown)
         {
-            Add(Words.At, Words.Quote(registration.Place.File), $"{registration.Place.Line}");
+            Add(WiringWords.At, WiringWords.Quote(registration.Place.File), $"{registration.Place.Line}");
         }
 
         if (registration.GivenPlace is { } given)
         {
-            Add(Words.AtGiven, Words.Quote(given.File.Name), Words.Quote(given.Line.Name));
+            Add(WiringWords.AtGiven, WiringWords.Quote(given.File.Name), WiringWords.Quote(given.Line.Name));
         }
 
         if (registration.Identity is { } identity)
         {
-            Add(Words.Same, Words.Quote(identity));
+            Add(WiringWords.Same, WiringWords.Quote(identity));
         }
 
-        WriteMark(registration.Mark, Words.Mark, Words.MarkType, Words.MarkGiven);
-        WriteMark(registration.TargetMark, Words.TargetMark, Words.TargetMarkType, Words.TargetMarkGiven);
+        WriteMark(registration.Mark, WiringWords.Mark, WiringWords.MarkType, WiringWords.MarkGiven);
+        WriteMark(registration.TargetMark, WiringWords.TargetMark, WiringWords.TargetMarkType, WiringWords.TargetMarkGiven);
         WriteOptions(registration);
         WriteConstants(registration);
         WriteFactory(registration.Factory);
@@ -120,7 +125,7 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     {
         if (mark is string named)
         {
-            Add(text, Words.Quote(named));
+            Add(text, WiringWords.Quote(named));
         }
         else if (mark is ITypeSymbol symbol)
         {
@@ -128,35 +133,35 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
         }
         else if (mark is IParameterSymbol parameter)
         {
-            Add(given, Words.Quote(parameter.Name));
+            Add(given, WiringWords.Quote(parameter.Name));
         }
     }
 
     private void WriteOptions(WrittenRegistration registration)
     {
         RegistrationOptions options = registration.Options;
-        AddIf(registration.IsDerived, Words.Derived);
-        AddIf(registration.IsDecorator, Words.Decorator);
-        AddIf(options.IsReplacing, Words.Replacing);
-        AddIf(options.IsIfMissing, Words.IfMissing);
-        AddIf(options.IsFirstChoice, Words.FirstChoice);
-        AddIf(options.IsRoot, Words.ResolvedDirectly);
-        AddIf(options.IsSuppliedLater, Words.SuppliedLater);
-        AddIf(options.IsOwned == true, Words.Owned);
-        AddIf(options.IsOwned == false, Words.NotOwned);
+        AddIf(registration.IsDerived, WiringWords.Derived);
+        AddIf(registration.IsDecorator, WiringWords.Decorator);
+        AddIf(options.IsReplacing, WiringWords.Replacing);
+        AddIf(options.IsIfMissing, WiringWords.IfMissing);
+        AddIf(options.IsFirstChoice, WiringWords.FirstChoice);
+        AddIf(options.IsRoot, WiringWords.ResolvedDirectly);
+        AddIf(options.IsSuppliedLater, WiringWords.SuppliedLater);
+        AddIf(options.IsOwned == true, WiringWords.Owned);
+        AddIf(options.IsOwned == false, WiringWords.NotOwned);
         foreach (Acceptance accepted in options.Accepted)
         {
-            Add(Words.Accept, Words.Quote(accepted.Code), Words.Quote(accepted.Reason));
+            Add(WiringWords.Accept, WiringWords.Quote(accepted.Code), WiringWords.Quote(accepted.Reason));
         }
 
         if (registration.OnlyFor is { } consumer)
         {
-            Add(Words.OnlyFor, IdOf(consumer));
+            Add(WiringWords.OnlyFor, IdOf(consumer));
         }
 
         foreach (string warming in registration.Warming)
         {
-            Add(Words.Warming, warming);
+            Add(WiringWords.Warming, warming);
         }
     }
 
@@ -165,8 +170,8 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
         foreach (WrittenConstant constant in registration.Passed)
         {
             Add(
-                Words.Passing,
-                constant.Parameter is { } name ? Words.Quote(name) : Words.None,
+                WiringWords.Passing,
+                constant.Parameter is { } name ? WiringWords.Quote(name) : WiringWords.None,
                 IdOf(constant.Type),
                 IdOf(constant.Actual),
                 constant.IsNull ? "null" : constant.IsExact ? "exact" : "some");
@@ -180,19 +185,19 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
             return;
         }
 
-        string identity = factory.Identity is { } same ? Words.Quote(IdentityOf(same)) : Words.None;
-        Add(Words.Factory, factory.IsAsync ? "async" : "direct", identity);
+        string identity = factory.Identity is { } same ? WiringWords.Quote(IdentityOf(same)) : WiringWords.None;
+        Add(WiringWords.Factory, factory.IsAsync ? "async" : "direct", identity);
         foreach (WrittenParameter parameter in factory.Parameters)
         {
             Add(
-                Words.Takes,
-                Words.Quote(parameter.Name),
+                WiringWords.Takes,
+                WiringWords.Quote(parameter.Name),
                 IdOf(parameter.Type),
-                parameter.IsOptional ? Words.Optional : Words.Required,
-                parameter.Obstacle is { } obstacle ? Words.Quote(obstacle) : Words.None);
-            WriteMark(parameter.Mark, Words.TakesMark, Words.TakesMarkType);
-            AddIf(parameter.Mark == WrittenParameter.AnyMark, Words.TakesMarked);
-            AddIf(parameter.IsNullableStructure, Words.TakesNullable);
+                parameter.IsOptional ? WiringWords.Optional : WiringWords.Required,
+                parameter.Obstacle is { } obstacle ? WiringWords.Quote(obstacle) : WiringWords.None);
+            WriteMark(parameter.Mark, WiringWords.TakesMark, WiringWords.TakesMarkType);
+            AddIf(parameter.Mark == WrittenParameter.AnyMark, WiringWords.TakesMarked);
+            AddIf(parameter.IsNullableStructure, WiringWords.TakesNullable);
         }
     }
 
@@ -210,15 +215,15 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     {
         foreach (Condition condition in entry.Conditions)
         {
-            Write(Words.When, condition);
+            Write(WiringWords.When, condition);
         }
 
         if (entry.EnabledWhen is { } enabled)
         {
-            Write(Words.Enabled, enabled);
+            Write(WiringWords.Enabled, enabled);
         }
 
-        AddIf(entry.IsDisabled, Words.Disabled);
+        AddIf(entry.IsDisabled, WiringWords.Disabled);
     }
 
     private void Write(string word, Condition condition)
@@ -228,11 +233,11 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
             _flags.Add(condition.Flag);
             if (condition.Flag is IParameterSymbol parameter)
             {
-                Add(Words.Given, $"{_flags.Count - 1}", Words.Quote(parameter.Name));
+                Add(WiringWords.Given, $"{_flags.Count - 1}", WiringWords.Quote(parameter.Name));
             }
         }
 
-        Add(word, $"{_flags.IndexOf(condition.Flag)}", condition.Value ? "" : Words.Not);
+        Add(word, $"{_flags.IndexOf(condition.Flag)}", condition.Value ? "" : WiringWords.Not);
     }
 
     /// <summary>What a class keeps, as its private fields cannot be seen from another project.</summary>
@@ -243,14 +248,14 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
             return;
         }
 
-        Describe(Words.State, SymbolState.Of(type, compilation));
-        Describe(Words.Moments, SymbolState.MomentsOf(type, compilation));
+        Describe(WiringWords.State, SymbolState.Of(type, compilation));
+        Describe(WiringWords.Moments, SymbolState.MomentsOf(type, compilation));
 
         void Describe(string word, IReadOnlyList<string> names)
         {
             if (names.Count > 0)
             {
-                Add(word, [IdOf(type), .. names.Select(Words.Quote)]);
+                Add(word, [IdOf(type), .. names.Select(WiringWords.Quote)]);
             }
         }
     }

@@ -26,33 +26,35 @@ internal sealed class WiringTextReader(
     /// <exception cref="UnfollowableException">It is known only at run time, or the text is of a version that is not known.</exception>
     public IReadOnlyList<WiringEntry> Read(IReadOnlyList<string> lines)
     {
-        if (lines[0] != Words.Version)
+        if (lines[0] != WiringWords.Version)
         {
             throw new UnfollowableException($"{Where} was compiled by another version of Junctivor", from);
         }
 
         List<WiringEntry> entries = [];
         EntryLines current = new();
-        foreach (IReadOnlyList<string> words in lines.Skip(1).Select(Words.Split).Where(words => words.Count > 0))
+        foreach (IReadOnlyList<string> words in lines.Skip(1).Select(WiringWords.Split).Where(words => words.Count > 0))
         {
             switch (words[0])
             {
-                case Words.Unknown:
+                case WiringWords.Unknown:
                     throw new UnfollowableException($"in {Where}, {words[1]}", from);
-                case Words.RunTime:
+                case WiringWords.RunTime:
                     throw new UnfollowableException($"in {Where}, {words[1]}", from, Obstacle.RunTime);
-                case Words.Size:
+                case WiringWords.Size:
                     throw new UnfollowableException($"in {Where}, {words[1]}", from, Obstacle.Size);
-                case Words.State:
+                case WiringWords.Checked:
+                    continue;
+                case WiringWords.State:
                     left.KeepState(TypeOf(words[1]), [.. words.Skip(2)]);
                     continue;
-                case Words.Moments:
+                case WiringWords.Moments:
                     left.KeepMoments(TypeOf(words[1]), [.. words.Skip(2)]);
                     continue;
-                case Words.Given:
+                case WiringWords.Given:
                     _conditions.Add(words[1], given.ConditionOf(words[2]));
                     continue;
-                case Words.Entry when !current.IsEmpty:
+                case WiringWords.Entry when !current.IsEmpty:
                     entries.AddRange(Entry(current));
                     current = new EntryLines();
                     current.Add(words);
@@ -72,7 +74,7 @@ internal sealed class WiringTextReader(
     private IEnumerable<WiringEntry> Entry(EntryLines lines)
     {
         IReadOnlyList<string> head = lines.Head;
-        IReadOnlyList<ITypeSymbol> services = [.. lines.All(Words.For).Select(words => TypeOf(words[1]))];
+        IReadOnlyList<ITypeSymbol> services = [.. lines.All(WiringWords.For).Select(words => TypeOf(words[1]))];
         WrittenRegistration registration = new()
         {
             Service = services[0],
@@ -81,20 +83,20 @@ internal sealed class WiringTextReader(
             Kind = (NodeKind)Enum.Parse(typeof(NodeKind), head[2]),
             Implementation = TypeOf(head[3]),
             Place = PlaceOf(lines),
-            GivenPlace = lines.One(Words.AtGiven) is [_, string givenFile, string givenLine] ? given.OpenPlaceOf(givenFile, givenLine) : null,
+            GivenPlace = lines.One(WiringWords.AtGiven) is [_, string givenFile, string givenLine] ? given.OpenPlaceOf(givenFile, givenLine) : null,
             Location = from,
-            Mark = MarkOf(lines, Words.Mark, Words.MarkType, Words.MarkGiven),
-            TargetMark = MarkOf(lines, Words.TargetMark, Words.TargetMarkType, Words.TargetMarkGiven),
-            IsDerived = lines.Has(Words.Derived),
-            IsDecorator = lines.Has(Words.Decorator),
-            OnlyFor = lines.One(Words.OnlyFor) is [_, string consumer] ? TypeOf(consumer) : null,
+            Mark = MarkOf(lines, WiringWords.Mark, WiringWords.MarkType, WiringWords.MarkGiven),
+            TargetMark = MarkOf(lines, WiringWords.TargetMark, WiringWords.TargetMarkType, WiringWords.TargetMarkGiven),
+            IsDerived = lines.Has(WiringWords.Derived),
+            IsDecorator = lines.Has(WiringWords.Decorator),
+            OnlyFor = lines.One(WiringWords.OnlyFor) is [_, string consumer] ? TypeOf(consumer) : null,
             Options = OptionsOf(lines),
-            Warming = [.. lines.All(Words.Warming).Select(words => words[1])],
-            Passed = [.. lines.All(Words.Passing).Select(ConstantOf)],
+            Warming = [.. lines.All(WiringWords.Warming).Select(words => words[1])],
+            Passed = [.. lines.All(WiringWords.Passing).Select(ConstantOf)],
             Factory = ReadFactory(lines),
         };
-        IReadOnlyList<(bool? Constant, Condition? Condition)> conditions = [.. lines.All(Words.When).Select(ConditionOf)];
-        (bool? Constant, Condition? Condition) enabled = lines.One(Words.Enabled) is { } said ? ConditionOf(said) : default;
+        IReadOnlyList<(bool? Constant, Condition? Condition)> conditions = [.. lines.All(WiringWords.When).Select(ConditionOf)];
+        (bool? Constant, Condition? Condition) enabled = lines.One(WiringWords.Enabled) is { } said ? ConditionOf(said) : default;
         WrittenRegistration same = Same(registration, lines);
         return conditions.Any(condition => condition.Constant == false)
             ? []
@@ -105,7 +107,7 @@ internal sealed class WiringTextReader(
                     [.. conditions.Select(condition => condition.Condition).OfType<Condition>()])
                 {
                     EnabledWhen = enabled.Condition,
-                    IsDisabled = lines.Has(Words.Disabled) || enabled.Constant == false,
+                    IsDisabled = lines.Has(WiringWords.Disabled) || enabled.Constant == false,
                 },
             ];
     }
@@ -113,36 +115,36 @@ internal sealed class WiringTextReader(
     /// <summary>The registration itself, or the one that is the same object.</summary>
     private WrittenRegistration Same(WrittenRegistration registration, EntryLines lines)
     {
-        WrittenRegistration same = lines.One(Words.Same) is [_, string identity] ? left.Same(identity, registration)
-            : lines.One(Words.Again) is [_, string number] ? _read[int.Parse(number)]
+        WrittenRegistration same = lines.One(WiringWords.Same) is [_, string identity] ? left.Same(identity, registration)
+            : lines.One(WiringWords.Again) is [_, string number] ? _read[int.Parse(number)]
             : registration;
         _read.Add(same);
         return same;
     }
 
     private SourcePlace PlaceOf(EntryLines lines) =>
-        lines.One(Words.At) is [_, string file, string line] ? new SourcePlace(file, int.Parse(line))
-        : lines.One(Words.AtGiven) is [_, string givenFile, string givenLine] ? given.PlaceOf(givenFile, givenLine)
+        lines.One(WiringWords.At) is [_, string file, string line] ? new SourcePlace(file, int.Parse(line))
+        : lines.One(WiringWords.AtGiven) is [_, string givenFile, string givenLine] ? given.PlaceOf(givenFile, givenLine)
         : default;
 
     private static RegistrationOptions OptionsOf(EntryLines lines) => new()
     {
-        IsReplacing = lines.Has(Words.Replacing),
-        IsIfMissing = lines.Has(Words.IfMissing),
-        IsFirstChoice = lines.Has(Words.FirstChoice),
-        IsRoot = lines.Has(Words.ResolvedDirectly),
-        IsSuppliedLater = lines.Has(Words.SuppliedLater),
-        IsOwned = lines.Has(Words.Owned) ? true : lines.Has(Words.NotOwned) ? false : null,
-        HasWarmUp = lines.Has(Words.Warming),
-        Accepted = [.. lines.All(Words.Accept).Select(words => new Acceptance(words[1], words[2]))],
+        IsReplacing = lines.Has(WiringWords.Replacing),
+        IsIfMissing = lines.Has(WiringWords.IfMissing),
+        IsFirstChoice = lines.Has(WiringWords.FirstChoice),
+        IsRoot = lines.Has(WiringWords.ResolvedDirectly),
+        IsSuppliedLater = lines.Has(WiringWords.SuppliedLater),
+        IsOwned = lines.Has(WiringWords.Owned) ? true : lines.Has(WiringWords.NotOwned) ? false : null,
+        HasWarmUp = lines.Has(WiringWords.Warming),
+        Accepted = [.. lines.All(WiringWords.Accept).Select(words => new Acceptance(words[1], words[2]))],
     };
 
     private WrittenConstant ConstantOf(IReadOnlyList<string> words) => new(
-        words[1] == Words.None ? null : words[1], TypeOf(words[2]), TypeOf(words[3]), words[4] == "exact", words[4] == "null", from);
+        words[1] == WiringWords.None ? null : words[1], TypeOf(words[2]), TypeOf(words[3]), words[4] == "exact", words[4] == "null", from);
 
     private WrittenFactory? ReadFactory(EntryLines lines)
     {
-        if (lines.One(Words.Factory) is not [_, string how, string identity])
+        if (lines.One(WiringWords.Factory) is not [_, string how, string identity])
         {
             return null;
         }
@@ -152,20 +154,20 @@ internal sealed class WiringTextReader(
         {
             switch (words[0])
             {
-                case Words.Takes:
+                case WiringWords.Takes:
                     parameters.Add(new WrittenParameter(
-                        words[1], TypeOf(words[2]), null, words[3] == Words.Optional, words[4] == Words.None ? null : words[4]));
+                        words[1], TypeOf(words[2]), null, words[3] == WiringWords.Optional, words[4] == WiringWords.None ? null : words[4]));
                     break;
-                case Words.TakesMark:
+                case WiringWords.TakesMark:
                     parameters[^1] = parameters[^1] with { Mark = words[1] };
                     break;
-                case Words.TakesMarkType:
+                case WiringWords.TakesMarkType:
                     parameters[^1] = parameters[^1] with { Mark = TypeOf(words[1]) };
                     break;
-                case Words.TakesNullable:
+                case WiringWords.TakesNullable:
                     parameters[^1] = parameters[^1] with { IsNullableStructure = true };
                     break;
-                case Words.TakesMarked:
+                case WiringWords.TakesMarked:
                     parameters[^1] = parameters[^1] with { Mark = WrittenParameter.AnyMark };
                     break;
                 default:
@@ -173,7 +175,7 @@ internal sealed class WiringTextReader(
             }
         }
 
-        return new WrittenFactory(parameters, identity == Words.None ? null : identity, how == "async");
+        return new WrittenFactory(parameters, identity == WiringWords.None ? null : identity, how == "async");
     }
 
     private object? MarkOf(EntryLines lines, string text, string type, string parameter) =>

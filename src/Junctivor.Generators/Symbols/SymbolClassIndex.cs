@@ -1,3 +1,4 @@
+using Junctivor.Generators.Leaving;
 using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
 
@@ -24,6 +25,14 @@ internal sealed class SymbolClassIndex(SymbolCatalog types, SymbolClosing closin
             ? [.. found.Where(type => Fits(type, wanted)).Select(type => types[type])]
             : [];
     }
+
+    /// <summary>What the compiler left behind of wirings.</summary>
+    public IReadOnlyList<(string Member, string Text)> LeftWirings =>
+    [
+        .. types.Assemblies.Where(assembly => !IsFramework(assembly))
+            .SelectMany(LeftBehind.AllOf)
+            .OrderBy(left => left.Member, StringComparer.Ordinal),
+    ];
 
     private static bool IsFramework(IAssemblySymbol assembly) => Frameworks.Contains(assembly.Name)
         || Frameworks.Take(2).Any(framework => assembly.Name.StartsWith($"{framework}.", StringComparison.Ordinal));

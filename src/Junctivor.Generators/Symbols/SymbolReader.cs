@@ -125,6 +125,8 @@ internal sealed class SymbolReader : ITypeReader
 
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
 
+    public IReadOnlyList<(string Member, string Text)> LeftWirings => _index.LeftWirings;
+
     /// <summary>The handler of an endpoint, as a node that nobody requests.</summary>
     public Node Read(WrittenHandler handler)
     {

@@ -1,4 +1,5 @@
 using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.Text;
 
 namespace Junctivor.Mending.Editing;
@@ -30,6 +31,21 @@ internal static class Lines
     {
         TextLine line = tree.GetText().Lines.GetLineFromPosition(position);
         return string.IsNullOrWhiteSpace(tree.GetText().ToString(TextSpan.FromBounds(position, line.End)));
+    }
+
+    /// <summary>Whether there is nothing but white space between two positions.</summary>
+    public static bool IsBlankBetween(SyntaxTree tree, int start, int end) =>
+        string.IsNullOrWhiteSpace(tree.GetText().ToString(TextSpan.FromBounds(start, end)));
+
+    /// <summary>The end of the line of a position, without the line break.</summary>
+    public static int EndOf(SyntaxTree tree, int position) => tree.GetText().Lines.GetLineFromPosition(position).End;
+
+    /// <summary>Whether the rest of its line is empty, or one comment that ends with the line.</summary>
+    public static bool HasOnlyCommentBehind(SyntaxToken token)
+    {
+        int end = EndOf(token.SyntaxTree!, token.Span.End);
+        return token.TrailingTrivia.Span.End >= end
+            && token.TrailingTrivia.All(trivia => trivia.IsKind(SyntaxKind.EndOfLineTrivia) || trivia.Span.End <= end);
     }
 
     /// <summary>All whole lines that a span touches, with the line break of the last.</summary>

@@ -20,11 +20,11 @@ internal static class RegistrationEditor
             SourceEditKind.ReplaceStart => [SourceChange.Replace(registration.Start, edit.Text)],
             SourceEditKind.ReplaceLifetime => [SourceChange.Replace(registration.Method.Expression, edit.Text)],
             SourceEditKind.ReplaceMethod => [SourceChange.Replace(registration.Method.Name, edit.Text)],
-            SourceEditKind.AddRegistration => [Add(registration, edit.Text)],
+            SourceEditKind.AddRegistration => Add(registration, edit.Text),
             SourceEditKind.RemoveRegistration => [Remove(registration)],
             SourceEditKind.MoveRegistration =>
             [
-                Add(RegistrationSyntax.At(compilation, edit.TargetFile, edit.TargetLine, null), registration.Whole.ToString()),
+                .. Add(RegistrationSyntax.At(compilation, edit.TargetFile, edit.TargetLine, null), registration.Whole.ToString()),
                 Remove(registration),
             ],
             _ => throw new CannotEditException($"{edit.Kind} is no change of a registration"),
@@ -78,17 +78,12 @@ internal static class RegistrationEditor
     }
 
     /// <summary>Behind another one, as an element of the same collection or by the same call.</summary>
-    private static SourceChange Add(RegistrationSyntax behind, string text)
+    private static List<SourceChange> Add(RegistrationSyntax behind, string text)
     {
-        string newLine = Lines.BreakOf(behind.Tree);
-        int start = behind.Whole.SpanStart;
-        bool isOnOwnLine = Lines.IsFirst(behind.Tree, start);
         string[] registrations = text.Split(",\n");
         if (behind.Whole.Parent is ExpressionElementSyntax or InitializerExpressionSyntax)
         {
-            string between = isOnOwnLine ? $",{newLine}{Lines.IndentAt(behind.Tree, start)}" : ", ";
-            return SourceChange.Insert(
-                behind.Tree, behind.Whole.Span.End, string.Concat(registrations.Select(registration => between + registration)));
+            return AddElements(behind, registrations);
         }
 
         if (behind.Whole.Parent is ArgumentSyntax
@@ -98,33 +93,92 @@ internal static class RegistrationEditor
                     Expression: MemberAccessExpressionSyntax { Name.Identifier.ValueText: "Add" } add,
                     Parent: ExpressionStatementSyntax call,
                 },
-            })
+            }
+            && call.Parent is BlockSyntax or GlobalStatementSyntax)
         {
-            string indent = newLine + Lines.IndentAt(behind.Tree, call.SpanStart);
-            return SourceChange.Insert(
-                behind.Tree, call.Span.End, string.Concat(registrations.Select(registration => $"{indent}{add}({registration});")));
+            string indent = Lines.BreakOf(behind.Tree) + Lines.IndentAt(behind.Tree, call.SpanStart);
+            int end = Lines.HasOnlyCommentBehind(call.GetLastToken()) ? Lines.EndOf(behind.Tree, call.Span.End) : call.Span.End;
+            return
+            [
+                SourceChange.Insert(
+                    behind.Tree, end, string.Concat(registrations.Select(registration => $"{indent}{add}({registration});"))),
+            ];
         }
 
         throw new CannotEditException("the registration beside which it belongs is no element of a collection");
     }
 
+    /// <summary>On lines of their own, if the other one has a line of its own: then a comment at the end of that line stays with it.</summary>
+    private static List<SourceChange> AddElements(RegistrationSyntax behind, IReadOnlyList<string> registrations)
+    {
+        SyntaxTree tree = behind.Tree;
+        int start = behind.Whole.SpanStart;
+        SyntaxToken last = behind.Whole.GetLastToken();
+        SyntaxToken next = last.GetNextToken();
+        if (!Lines.IsFirst(tree, start))
+        {
+            return [SourceChange.Insert(tree, last.Span.End, string.Concat(registrations.Select(registration => $", {registration}")))];
+        }
+
+        string indent = Lines.BreakOf(tree) + Lines.IndentAt(tree, start);
+        bool hasComma = next.IsKind(SyntaxKind.CommaToken);
+        SyntaxToken end = hasComma ? next : last;
+        if (hasComma && Lines.HasOnlyCommentBehind(end))
+        {
+            return
+            [
+                SourceChange.Insert(
+                    tree, Lines.EndOf(tree, end.Span.End), string.Concat(registrations.Select(registration => $"{indent}{registration},"))),
+            ];
+        }
+
+        string added = string.Concat(registrations.Select(registration => $",{indent}{registration}"));
+        return hasComma || !Lines.HasOnlyCommentBehind(end)
+            ? [SourceChange.Insert(tree, last.Span.End, added)]
+            :
+            [
+                SourceChange.Insert(tree, last.Span.End, ","),
+                SourceChange.Insert(tree, Lines.EndOf(tree, last.Span.End), added[1..]),
+            ];
+    }
+
+    /// <summary>The registration with its comma: the whole line, if nothing else is on it. Comments and directives stay.</summary>
     private static SourceChange Remove(RegistrationSyntax registration)
     {
-        SyntaxNode element = registration.Whole.Parent is ExpressionElementSyntax or InitializerExpressionSyntax
-            ? registration.Whole.Parent is ExpressionElementSyntax one ? one : registration.Whole
-            : registration.Whole.FirstAncestorOrSelf<ExpressionStatementSyntax>()
-                ?? throw new CannotEditException("the registration is no element of a collection");
+        SyntaxTree tree = registration.Tree;
+        SyntaxNode element = ElementOf(registration);
         SyntaxToken next = element.GetLastToken().GetNextToken();
-        TextSpan span = TextSpan.FromBounds(element.SpanStart, next.IsKind(SyntaxKind.CommaToken) ? next.Span.End : element.Span.End);
-        if (Lines.IsFirst(registration.Tree, span.Start) && Lines.IsLast(registration.Tree, span.End))
+        bool hasComma = next.IsKind(SyntaxKind.CommaToken) && Lines.IsBlankBetween(tree, element.Span.End, next.SpanStart);
+        TextSpan span = TextSpan.FromBounds(element.SpanStart, hasComma ? next.Span.End : element.Span.End);
+        if (Lines.IsFirst(tree, span.Start) && Lines.IsLast(tree, span.End))
         {
-            return SourceChange.Remove(registration.Tree, Lines.Whole(registration.Tree, span));
+            return SourceChange.Remove(tree, Lines.Whole(tree, span));
         }
 
         SyntaxToken previous = element.GetFirstToken().GetPreviousToken();
-        return next.IsKind(SyntaxKind.CommaToken)
-            ? SourceChange.Remove(registration.Tree, TextSpan.FromBounds(span.Start, next.GetNextToken().SpanStart))
-            : SourceChange.Remove(
-                registration.Tree, previous.IsKind(SyntaxKind.CommaToken) ? TextSpan.FromBounds(previous.SpanStart, span.End) : span);
+        return hasComma && next.TrailingTrivia is [{ RawKind: (int)SyntaxKind.WhitespaceTrivia } blank, ..]
+            && (Lines.IsFirst(tree, span.Start) || next.GetNextToken().SpanStart == blank.Span.End)
+                ? SourceChange.Remove(tree, TextSpan.FromBounds(span.Start, blank.Span.End))
+            : !hasComma && previous.IsKind(SyntaxKind.CommaToken) && Lines.IsBlankBetween(tree, previous.Span.End, element.SpanStart)
+                ? SourceChange.Remove(tree, TextSpan.FromBounds(previous.SpanStart, span.End))
+            : SourceChange.Remove(tree, span);
     }
+
+    private static SyntaxNode ElementOf(RegistrationSyntax registration) => registration.Whole.Parent switch
+    {
+        ExpressionElementSyntax element => element,
+        InitializerExpressionSyntax => registration.Whole,
+        _ => registration.Whole.FirstAncestorOrSelf<ExpressionStatementSyntax>() is
+        {
+            Expression: InvocationExpressionSyntax
+            {
+                Expression: MemberAccessExpressionSyntax { Name.Identifier.ValueText: "Add" },
+                ArgumentList.Arguments: [{ Expression: var added }],
+            },
+            Parent: BlockSyntax or GlobalStatementSyntax,
+        }
+        statement && added == registration.Whole
+            ? statement
+            : throw new CannotEditException("the registration is no element of a collection"),
+    };
 }

@@ -36,7 +36,7 @@ internal static class SourceSet
 
         return CSharpCompilation.Create(
             Path.GetFileNameWithoutExtension(assembly),
-            symbols.Documents.Select(document => Parse(document, parsing)),
+            symbols.Documents.Select(document => Parse(document, parsing, options)),
             symbols.ReferenceNames.Select(resolve).OfType<string>()
                 .Concat(PlatformFiles())
                 .Distinct()
@@ -48,14 +48,18 @@ internal static class SourceSet
     private static IEnumerable<string> PlatformFiles() =>
         Directory.EnumerateFiles(RuntimeEnvironment.GetRuntimeDirectory(), "System.Private.*.dll");
 
-    private static SyntaxTree Parse(PdbDocument document, CSharpParseOptions parsing) =>
-        CSharpSyntaxTree.ParseText(Read(document), parsing, document.Path);
+    private static SyntaxTree Parse(
+        PdbDocument document, CSharpParseOptions parsing, IReadOnlyDictionary<string, string> options) =>
+        CSharpSyntaxTree.ParseText(
+            Read(document, options.GetValueOrDefault("default-encoding"), options.GetValueOrDefault("fallback-encoding")),
+            parsing,
+            document.Path);
 
-    private static SourceText Read(PdbDocument document)
+    private static SourceText Read(PdbDocument document, string? named, string? other)
     {
         if (document.Embedded is { } embedded && !File.Exists(document.Path))
         {
-            return SourceText.From(embedded, embedded.Length);
+            return SourceFile.Read(embedded, named, other);
         }
 
         if (!File.Exists(document.Path))
@@ -66,7 +70,7 @@ internal static class SourceSet
 
         byte[] content = File.ReadAllBytes(document.Path);
         return document.IsCompiledFrom(content)
-            ? SourceText.From(content, content.Length)
+            ? SourceFile.Read(content, named, other)
             : throw new CannotMendException($"{document.Path} has changed since the assembly was built: build it again.");
     }
 }

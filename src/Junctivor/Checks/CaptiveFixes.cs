@@ -55,7 +55,11 @@ internal static class CaptiveFixes
             $"{registration}\nFreshScope<{work}> work"
                 + (values.Count == 0 ? "" : $"\nawait work.RunAsync({string.Join(", ", values.Prepend("fresh => …"))});"),
             values.Count == 0 && holder.Implementation.Arguments.Count == 0
-                ? Edits.OfAll([Edits.MoveWork(holder.Implementation, work), Edits.Register(holder, registration)])
+                ? Edits.OfAll(
+                [
+                    Edits.MoveWork(holder.Implementation, work, paths.Select(path => path[0].To)),
+                    Edits.Register(holder, registration),
+                ])
                 : []);
     }
 
@@ -85,7 +89,7 @@ internal static class CaptiveFixes
                 ? $"run each unit of work of {holder.Name} in its own scope, inside RunAsync; change the parameter to"
                 : $"run each unit of work of {holder.Name} in its own scope; change the parameter, and use it like this",
             use is null ? fresh : $"{fresh}\n{use}",
-            values.Count == 0 && IsHeldItself(path[0]) ? Edits.Take(path[0].Dependency, fresh) : []);
+            values.Count == 0 && IsHeldItself(path[0]) ? Edits.Take(path[0].Dependency, fresh, path[0].To) : []);
     }
 
     /// <summary>Whether the parameter is the held service, and no list or function with arguments.</summary>

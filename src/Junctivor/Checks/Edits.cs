@@ -31,6 +31,21 @@ internal static class Edits
         ? [.. At(node, SourceEditKind.MoveRegistration, "").Select(edit => edit with { TargetFile = place.File, TargetLine = place.Line })]
         : [];
 
+    /// <summary>Changes the parameter of a dependency to a fresh scope of it.</summary>
+    /// <param name="dependency">The dependency.</param>
+    /// <param name="parameter">The new parameter.</param>
+    /// <param name="held">What is created in the scope: what it keeps is lost at the end of each.</param>
+    public static IReadOnlyList<SourceEdit> Take(Dependency dependency, string parameter, Node held) =>
+        [.. Take(dependency, parameter).Select(edit => edit with { State = StateOf(held) })];
+
+    /// <summary>What a service or something behind it keeps from one call to the next; null if nothing does.</summary>
+    private static string? StateOf(Node held) => ServiceGraph.Walk([held])
+        .Where(node => node.Level != Level.Singleton)
+        .Select(node => node.Kind != NodeKind.Class ? node.Name
+            : node.Implementation.State.Count > 0 ? $"{node.Implementation.Name}.{node.Implementation.State[0]}"
+            : null)
+        .FirstOrDefault(state => state is not null);
+
     /// <summary>Changes the parameter of a dependency: in the constructor, or in the factory.</summary>
     public static IReadOnlyList<SourceEdit> Take(Dependency dependency, string parameter) => dependency.Consumer.Kind switch
     {
@@ -56,7 +71,14 @@ internal static class Edits
         : [];
 
     /// <summary>Moves what a class does into another one, of which it takes a fresh scope.</summary>
-    public static IReadOnlyList<SourceEdit> MoveWork(TypeRef type, string work) => OfClass(type, SourceEditKind.MoveWork, work);
+    /// <param name="type">The class.</param>
+    /// <param name="work">The name of the other class.</param>
+    /// <param name="held">What the work needs: what that keeps is lost at the end of each scope.</param>
+    public static IReadOnlyList<SourceEdit> MoveWork(TypeRef type, string work, IEnumerable<Node> held)
+    {
+        string? state = held.Select(StateOf).FirstOrDefault(each => each is not null);
+        return [.. OfClass(type, SourceEditKind.MoveWork, work).Select(edit => edit with { State = state })];
+    }
 
     /// <summary>Lets a class take as parameters what it resolves from a scope or container.</summary>
     public static IReadOnlyList<SourceEdit> TakeResolved(Dependency dependency) => dependency.Consumer.Kind == NodeKind.Class

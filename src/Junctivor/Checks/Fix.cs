@@ -24,11 +24,15 @@ public sealed record Fix
     /// Such fixes come after the others, and their advice says what is lost.</summary>
     public bool ChangesBehavior { get; internal init; }
 
+    /// <summary>Why <c>junctivor mend</c> and "fix all" leave it to be made by hand, as the end of a sentence that starts with "because"; null
+    /// where it keeps what the program does for certain. An editor offers it all the same.</summary>
+    public string? ByHandBecause { get; internal init; }
+
     /// <summary>Whether another fix is the same.</summary>
     /// <param name="other">The other fix.</param>
     /// <returns>True if advice, code and edits are equal.</returns>
     public bool Equals(Fix? other) => other is not null
-        && (Advice, Code, ChangesBehavior) == (other.Advice, other.Code, other.ChangesBehavior)
+        && (Advice, Code, ChangesBehavior, ByHandBecause) == (other.Advice, other.Code, other.ChangesBehavior, other.ByHandBecause)
         && Edits.SequenceEqual(other.Edits);
 
     /// <inheritdoc/>

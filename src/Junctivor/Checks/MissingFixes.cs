@@ -97,7 +97,13 @@ internal static class MissingFixes
         string mark = RegistrationText.OptionsOf(service.Mark);
         if (OfBaseLibrary(type, mark, level) is { } known)
         {
-            yield return RegistrationText.IsToBeFilledIn(known.Code!) ? known : known with { Edits = consumers.Register(known.Code!) };
+            yield return RegistrationText.IsToBeFilledIn(known.Code!)
+                ? known
+                : known with
+                {
+                    Edits = consumers.Register(known.Code!),
+                    ByHandBecause = known.Code!.Contains(".Incoming<") ? ByHand.SuppliedAtBuild : null,
+                };
         }
         else if (type.IsDelegate)
         {

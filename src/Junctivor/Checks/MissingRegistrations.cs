@@ -15,9 +15,13 @@ internal static class MissingRegistrations
     public static Fix Fix(string advice, ServiceGraph graph, ServiceId service, TypeRef created, Level level, Consumers consumers)
     {
         List<string> registrations = [Of(level, service, created)];
-        bool isWhole = AddDependencies(graph, created, level, registrations, [service]);
+        List<TypeRef> classes = [created];
+        bool isWhole = AddDependencies(graph, created, level, registrations, classes, [service]);
         string code = isWhole ? string.Join(",\n", registrations) : registrations[0];
-        return new Fix(advice, code, isWhole ? consumers.Register(code) : []);
+        return new Fix(advice, code, isWhole ? consumers.Register(code) : [])
+        {
+            ByHandBecause = classes.Select(ByHand.LifetimeOf).FirstOrDefault(reason => reason is not null),
+        };
     }
 
     private static string Of(Level level, ServiceId service, TypeRef created) =>
@@ -25,7 +29,7 @@ internal static class MissingRegistrations
 
     /// <summary>Adds what a class requires; false where a value or a choice is the user's.</summary>
     private static bool AddDependencies(
-        ServiceGraph graph, TypeRef created, Level level, List<string> registrations, HashSet<ServiceId> known)
+        ServiceGraph graph, TypeRef created, Level level, List<string> registrations, List<TypeRef> classes, HashSet<ServiceId> known)
     {
         if (created.IsDefinition)
         {
@@ -45,7 +49,8 @@ internal static class MissingRegistrations
             }
 
             registrations.Add(Of(level, missing, type));
-            if (!AddDependencies(graph, type, level, registrations, known))
+            classes.Add(type);
+            if (!AddDependencies(graph, type, level, registrations, classes, known))
             {
                 return false;
             }

@@ -39,6 +39,7 @@ internal sealed class NearMisses
         return
         [
             .. registered
+                .Concat(registered.Count > 0 ? [] : near.InModules())
                 .Concat(registered.Count > 0 ? [] : near.NotRegistered().Take(MostUnregistered))
                 .Concat(near.InAnotherCollection())
                 .Concat(near.OfTheSameName())
@@ -53,22 +54,32 @@ internal sealed class NearMisses
     {
         IReadOnlyList<Node> others = [.. _graph.Index.Serving(Type).Where(node => node.Mark != _service.Mark)];
         IReadOnlyList<Node> mistyped = [.. others.Where(node => Distance(node.Mark, _service.Mark) <= FarthestSlip)];
-        return UnderAnotherMark(mistyped.Count > 0 ? mistyped : others);
+        return UnderAnotherMark(mistyped.Count > 0 ? mistyped : others, mistyped.Count == 1);
     }
 
-    private IEnumerable<NearMiss> UnderAnotherMark(IReadOnlyList<Node> others) => others
+    /// <param name="others">What is registered under other marks.</param>
+    /// <param name="isMistyped">Whether the mark was most likely meant to be the one of that.</param>
+    private IEnumerable<NearMiss> UnderAnotherMark(IReadOnlyList<Node> others, bool isMistyped) => others
         .OrderBy(node => Distance(node.Mark, _service.Mark))
         .Select(node => node.Mark is null
             ? new NearMiss(
                 $"{Type.Name} is registered{At(node)} without a mark.",
                 new Fix($"mark the registration{At(node)}, or remove the mark from the parameter",
                     RegistrationText.OptionsOf(_service.Mark),
-                    Edits.Append(node, RegistrationText.OptionsOf(_service.Mark))))
+                    Edits.Append(node, RegistrationText.OptionsOf(_service.Mark)))
+                {
+                    ByHandBecause = ByHand.BothWays,
+                })
             : new NearMiss(
                 $"{Type.Name} is registered{At(node)}, marked {node.Mark}.",
-                _consumers.Beside is { IsDecorator: true } decorator && _consumers.Dependencies.Count == 0
-                    ? WithMark(decorator, node.Mark)
-                    : Taking("use that mark", node.Mark, Type.Name)));
+                Certain(
+                    _consumers.Beside is { IsDecorator: true } decorator && _consumers.Dependencies.Count == 0
+                        ? WithMark(decorator, node.Mark)
+                        : Taking("use that mark", node.Mark, Type.Name),
+                    isMistyped)));
+
+    /// <summary>Another mark than one that was mistyped may well be wrong: then nothing is written.</summary>
+    private static Fix Certain(Fix fix, bool isMistyped) => isMistyped ? fix : fix with { Edits = [] };
 
     /// <summary>A decorator is told by its own mark what it decorates.</summary>
     private static Fix WithMark(Node decorator, Mark mark)
@@ -92,8 +103,9 @@ internal sealed class NearMisses
         IEnumerable<(Node Node, TypeRef Service)> able = _graph.Index.AbleToServe(Type).Select(node => (node, Type))
             .Concat(Type.Definition is { } definition
                 ? _graph.Index.AbleToServe(definition).Where(node => node.IsOpen).Select(node => (node, definition)) : []);
-        return able
-            .Where(each => each.Node.Kind != NodeKind.Alias && !each.Node.Services.Contains(each.Service))
+        IReadOnlyList<(Node Node, TypeRef Service)> meant =
+            [.. able.Where(each => each.Node.Kind != NodeKind.Alias && !each.Node.Services.Contains(each.Service))];
+        return meant
             .Select(each => new NearMiss(
                 each.Node.Implementation.IsClosingOf(Type)
                     ? $"{each.Node.Implementation.Name} is registered{At(each.Node)}, but only as {KnownAs(each.Node)}."
@@ -102,39 +114,71 @@ internal sealed class NearMisses
                 new Fix(
                     $"add to the registration of {each.Node.Name}{At(each.Node)}",
                     RegistrationText.Also(each.Service),
-                    Edits.Append(each.Node, RegistrationText.Also(each.Service))),
+                    Edits.Append(each.Node, RegistrationText.Also(each.Service)))
+                {
+                    ByHandBecause = meant.Count > 1 ? ByHand.Several(meant.Select(other => other.Node.Name).Distinct()) : null,
+                },
                 each.Node));
+    }
+
+    /// <summary>A module of the program registers it, and is not part of the wiring.</summary>
+    private IEnumerable<NearMiss> InModules()
+    {
+        IReadOnlyList<string> modules = [.. ModuleSearch.Registering(_graph, _service)];
+        return modules.Select(module => new NearMiss(
+            $"{module} registers it, but is not part of this wiring.",
+            new Fix("spread it in the wiring", $".. {module}", _consumers.Register($".. {module}"))
+            {
+                ByHandBecause = modules.Count > 1 ? ByHand.Several(modules) : null,
+            }));
     }
 
     private IEnumerable<NearMiss> OnlyForOthers() => _graph.Index.Serving(Type)
         .Where(node => node.Options.OnlyFor is not null && node.Mark == _service.Mark)
         .Select(node => new NearMiss(
             $"{Type.Name} is registered{At(node)} only for {node.Options.OnlyFor!.Name}.",
-            new Fix($"remove .OnlyFor{At(node)}, if others may use it", null, Edits.RemoveOption(node, "OnlyFor"))));
+            new Fix($"remove .OnlyFor{At(node)}, if others may use it", null, Edits.RemoveOption(node, "OnlyFor"))
+            {
+                ByHandBecause = ByHand.WhetherMeant,
+            }));
 
     private IEnumerable<NearMiss> Disabled() => _graph.Disabled
         .Where(node => node.Services.Contains(Type) && node.Mark == _service.Mark)
         .Select(node => new NearMiss(
             $"{node.Name} is registered for it{At(node)}, but .Enabled leaves it out.",
-            new Fix($"remove .Enabled{At(node)}, if it is not meant to be left out", null, Edits.RemoveOption(node, "Enabled"))));
+            new Fix($"remove .Enabled{At(node)}, if it is not meant to be left out", null, Edits.RemoveOption(node, "Enabled"))
+            {
+                ByHandBecause = ByHand.WhetherMeant,
+            }));
 
-    private IEnumerable<NearMiss> NotRegistered() =>
-        Type.IsValueType || Type.DefinitionName == WellKnownTypes.Anything || Type.DefinitionName == WellKnownTypes.Text
-        ? []
-        : _graph.Implementing(Type)
+    private IEnumerable<NearMiss> NotRegistered()
+    {
+        if (Type.IsValueType || Type.DefinitionName == WellKnownTypes.Anything || Type.DefinitionName == WellKnownTypes.Text)
+        {
+            return [];
+        }
+
+        IReadOnlyList<TypeRef> able = [.. _graph.Implementing(Type)
             .Where(type => !type.Equals(Type))
             .OrderBy(type => type.SimpleName.Contains('.'))
-            .ThenBy(type => EditDistance.Between(type.OwnName, Type.OwnName))
-            .Select(type => type.IsSelfRegistered ? NotSpread(type) : new NearMiss(
-                $"{type.Name} {Implements(Type)} it, but is not registered.{AndNeeds(type)}",
-                MissingRegistrations.Fix("register it", _graph, _service, type, LevelFor(type), _consumers)));
+            .ThenBy(type => EditDistance.Between(type.OwnName, Type.OwnName))];
+        string? several = able.Count > 1 ? ByHand.Several(able.Select(type => type.Name)) : null;
+        return able.Select(type => type.IsSelfRegistered ? NotSpread(type) : new NearMiss(
+            $"{type.Name} {Implements(Type)} it, but is not registered.{AndNeeds(type)}",
+            MissingRegistrations.Fix("register it", _graph, _service, type, LevelFor(type), _consumers) is var fix && several is not null
+                ? fix with { ByHandBecause = several }
+                : fix));
+    }
 
     private NearMiss NotSpread(TypeRef type)
     {
         string spread = $".. SelfRegistered.In<{type.Name}>()";
         return new NearMiss(
             $"{type.Name} {Implements(Type)} it and has [SelfRegistered], but the wiring does not spread the classes of its assembly.",
-            new Fix("spread them in the wiring", spread, type.IsDefinition ? [] : _consumers.Register(spread)));
+            new Fix("spread them in the wiring", spread, type.IsDefinition ? [] : _consumers.Register(spread))
+            {
+                ByHandBecause = ByHand.WholeAssembly,
+            });
     }
 
     /// <summary>The container creates some kinds of lists, and others are requested.</summary>
@@ -157,11 +201,13 @@ internal sealed class NearMisses
         where registered.OwnName == Type.OwnName && registered.DefinitionName != Type.DefinitionName
         select new NearMiss(
             $"{registered.QualifiedName} is registered{At(node)}: it has the same short name, but is not {Type.QualifiedName}.",
-            Taking("check the using directives; if the registered type is meant, write", _service.Mark, registered.QualifiedName));
+            Doubtful(Taking("check the using directives; if the registered type is meant, write", _service.Mark, registered.QualifiedName)));
 
     private IEnumerable<NearMiss> OfNearlyTheSameName() => _graph.Index.NearlyNamed(Type.OwnName).Select(node => new NearMiss(
         $"{Served(node)} is registered{At(node)}, and has a similar name.",
-        Taking("if that one is meant, change the parameter to", node.Mark, node.Services[0].Name)));
+        Doubtful(Taking("if that one is meant, change the parameter to", node.Mark, node.Services[0].Name))));
+
+    private static Fix Doubtful(Fix fix) => fix with { ByHandBecause = ByHand.WhetherMeant };
 
     private IEnumerable<NearMiss> OtherClosings() =>
         Type.Arguments.Count == 0 || Type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
@@ -179,7 +225,7 @@ internal sealed class NearMisses
         .Where(each => each.Service.DefinitionName == "[]" || each.Service.DefinitionName.StartsWith("System.", StringComparison.Ordinal))
         .Select(each => new NearMiss(
             $"{each.Service.Name} is registered{At(each.Node)}, which is not the same service as {Type.Name}.",
-            Taking("if that one is meant, change the parameter to", each.Node.Mark, each.Service.Name)));
+            Doubtful(Taking("if that one is meant, change the parameter to", each.Node.Mark, each.Service.Name))));
 
     private string AndNeeds(TypeRef type)
     {

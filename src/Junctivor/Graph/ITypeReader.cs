@@ -19,6 +19,9 @@ internal interface ITypeReader
     /// <summary>Reads a class that is not registered, to construct it with arguments.</summary>
     Node ReadUnregistered(TypeRef type);
 
+    /// <summary>What the compiler left behind of the wirings of the assemblies that this one mentions.</summary>
+    IReadOnlyList<(string Member, string Text)> LeftWirings { get; }
+
     /// <summary>Classes that are not registered and implement a service: a generic one as its definition.</summary>
     IReadOnlyList<TypeRef> Implementing(TypeRef service);
 }

@@ -92,6 +92,9 @@ internal sealed class ServiceGraph
     /// <summary>Why an open generic registration could not be closed for a service; null where nothing is known.</summary>
     public ClosingObstacle? ObstacleFor(Node open, TypeRef service) => _reader.ObstacleFor(open, service);
 
+    /// <inheritdoc cref="ITypeReader.LeftWirings"/>
+    public IReadOnlyList<(string Member, string Text)> LeftWirings => _reader.LeftWirings;
+
     /// <summary>The registrations that <c>Enabled</c> leaves out.</summary>
     public IReadOnlyList<Node> Disabled => _reader.Disabled;
 

@@ -28,6 +28,24 @@ internal sealed class ClassIndex(TypeCatalog types)
         }
     }
 
+    /// <summary>What the compiler left behind of wirings.</summary>
+    public IReadOnlyList<(string Member, string Text)> LeftWirings
+    {
+        get
+        {
+            lock (_gate)
+            {
+                return
+                [
+                    .. types.Assemblies.Where(assembly => !IsFramework(assembly))
+                        .SelectMany(assembly => assembly.GetCustomAttributes<FollowedWiringAttribute>())
+                        .Select(left => (left.Member, left.Text))
+                        .OrderBy(left => left.Member, StringComparer.Ordinal),
+                ];
+            }
+        }
+    }
+
     private static bool IsFramework(Assembly assembly)
     {
         string name = assembly.GetName().Name ?? "";

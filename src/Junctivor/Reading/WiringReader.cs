@@ -167,6 +167,8 @@ internal sealed class WiringReader : ITypeReader
 
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
 
+    public IReadOnlyList<(string Member, string Text)> LeftWirings => _index.LeftWirings;
+
     public IReadOnlyList<Node> Disabled =>
         _disabled is null ? [] : [.. _disabled.Select(entry => TryRead(entry, int.MaxValue, out _)).OfType<Node>()];
 

@@ -67,7 +67,8 @@ internal sealed class AbsentRule : NodeRule
         .OfType<Fix>()
         .Select(fix => fix with { Advice = $"if the registration is missing, {fix.Advice}" })
         .DefaultIfEmpty(new Fix("register it, if the registration is missing"))
-        .Append(new Fix("if it may be absent, add to the registration of the consumer", accept, Edits.Append(consumer, accept)));
+        .Append(new Fix("if it may be absent, add to the registration of the consumer", accept, Edits.Append(consumer, accept)))
+        .Select(fix => fix with { ByHandBecause = ByHand.WhetherMissing });
 
     private static Fault Absent(ServiceGraph graph, ServiceId service, IReadOnlyList<Dependency> dependencies, string what, string got)
     {

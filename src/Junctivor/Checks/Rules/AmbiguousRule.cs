@@ -86,7 +86,10 @@ internal sealed class AmbiguousRule : NodeRule
                 null,
                 Edits.OfAll(binding.Candidates.Where(candidate => candidate.Options.IsFirstChoice)
                     .Skip(1)
-                    .Select(candidate => Edits.RemoveOption(candidate, "FirstChoice"))))];
+                    .Select(candidate => Edits.RemoveOption(candidate, "FirstChoice"))))
+            {
+                ByHandBecause = ByHand.WhichIsMeant,
+            }];
         }
 
         string parameter = consumers.Parameter;
@@ -107,7 +110,10 @@ internal sealed class AmbiguousRule : NodeRule
                 "make one the default where a single instance is required: add to "
                     + $"{first.Name}{SourcePlaceText.At(first.Place, graph.SharedFolder)}",
                 ".FirstChoice()",
-                Edits.Append(first, ".FirstChoice()")));
+                Edits.Append(first, ".FirstChoice()"))
+            {
+                ByHandBecause = ByHand.WhichIsMeant,
+            });
         }
 
         if (binding.Service.Mark is null && !binding.Candidates.Any(candidate => TakesItself(candidate, service)))
@@ -117,7 +123,10 @@ internal sealed class AmbiguousRule : NodeRule
                 $"distinguish them with marks: add {RegistrationText.OptionsOf(mark)} to {first.Name}, mark the others too"
                     + $"{ListNote(graph, service)}, and take",
                 RegistrationText.Parameter(mark, service.Name, parameter),
-                MarkingAll(graph, binding, consumers)));
+                MarkingAll(graph, binding, consumers))
+            {
+                ByHandBecause = ByHand.WhichIsMeant,
+            });
         }
 
         fixes.Add(

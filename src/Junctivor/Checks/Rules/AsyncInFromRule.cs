@@ -46,7 +46,10 @@ internal sealed class AsyncInFromRule : NodeRule
                 new Fix(
                     "pass the same factory to FromAsync, which awaits it",
                     $"{RegistrationText.Start(node.Level)}.FromAsync(…)",
-                    Edits.Method(node, "FromAsync")),
+                    Edits.Method(node, "FromAsync"))
+                {
+                    ByHandBecause = ByHand.AwaitedThen,
+                },
             ],
             Candidates = [node.Name],
             Order = node.Order,

@@ -21,7 +21,10 @@ internal sealed class ConsumingClassSharedRule : NodeRule
                 node.Kind == NodeKind.Class
                     ? RegistrationText.OfClass(Level.Transient, node.Services[0], node.Implementation)
                     : "Transient.From(…)",
-                Edits.Lifetime(node, Level.Transient))],
+                Edits.Lifetime(node, Level.Transient))
+            {
+                ByHandBecause = ByHand.Anew(node.Implementation),
+            }],
             Candidates = [node.Name],
             Order = node.Order,
         };

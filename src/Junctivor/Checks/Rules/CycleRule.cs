@@ -8,6 +8,9 @@ namespace Junctivor.Checks;
 /// </summary>
 internal sealed class CycleRule : IRule
 {
+    /// <summary>In how many classes breaking a cycle is offered.</summary>
+    private const int MostWays = 2;
+
     private const int ShownInSummary = 5;
     private const int MaxCycles = 50;
 
@@ -65,7 +68,10 @@ internal sealed class CycleRule : IRule
             ? [new Fix(
                 $"register {node.Name} as the decorator of another implementation of {cycle[0].Dependency.Parameter.Type.Name}",
                 RegistrationText.Decorator(cycle[0].Dependency.Parameter.Type, node.Implementation),
-                Edits.Start(node, RegistrationText.Decorator(cycle[0].Dependency.Parameter.Type, node.Implementation)))]
+                Edits.Start(node, RegistrationText.Decorator(cycle[0].Dependency.Parameter.Type, node.Implementation)))
+            {
+                ByHandBecause = ByHand.WhetherMeant,
+            }]
             : [];
     }
 
@@ -96,16 +102,25 @@ internal sealed class CycleRule : IRule
         return path;
     }
 
+    private static Fix Breaking(Edge edge)
+    {
+        Parameter parameter = edge.Dependency.Parameter;
+        string lazy = RegistrationText.Parameter(parameter.Mark, $"Lazy<{parameter.Type.Name}>", parameter.Name);
+        return new Fix(
+            $"break the cycle in {edge.From.Name} (it must not use Value during construction); change the parameter to",
+            lazy,
+            edge.Dependency.Binding is Binding.Single ? Edits.Take(edge.Dependency, lazy) : []);
+    }
+
     private static Fault Cycle(ServiceGraph graph, IReadOnlyList<Edge> cycle)
     {
-        Edge closing = cycle.Reverse()
+        IReadOnlyList<Edge> breakable = [.. cycle.Reverse()
             .Where(edge => edge.From.Kind == NodeKind.Class && !edge.Dependency.Parameter.IsInner)
-            .DefaultIfEmpty(cycle[cycle.Count - 1]).First();
+            .DefaultIfEmpty(cycle[cycle.Count - 1])
+            .Take(MostWays)];
         string path = cycle.Count <= ShownInSummary
             ? string.Join(" → ", cycle.Select(edge => edge.From.Name).Append(cycle[0].From.Name))
             : $"{cycle.Count} services, through {cycle[0].From.Name} and {cycle[1].From.Name}";
-        string lazy = RegistrationText.Parameter(
-            closing.Dependency.Parameter.Mark, $"Lazy<{closing.Dependency.Parameter.Type.Name}>", closing.Dependency.Parameter.Name);
         return new Fault(FaultKind.Cycle)
         {
             Summary = cycle.Count == 1
@@ -116,10 +131,7 @@ internal sealed class CycleRule : IRule
             Fixes =
             [
                 .. AsDecorator(cycle),
-                new Fix(
-                    $"break the cycle in {closing.From.Name} (it must not use Value during construction); change the parameter to",
-                    lazy,
-                    closing.Dependency.Binding is Binding.Single ? Edits.Take(closing.Dependency, lazy) : []),
+                .. breakable.Select(Breaking),
                 new Fix("move what both need into a third class, and let both depend on it"),
             ],
             Candidates = [.. cycle.Select(edge => edge.From.Name)],

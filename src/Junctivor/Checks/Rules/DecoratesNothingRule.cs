@@ -64,7 +64,10 @@ internal sealed class DecoratesNothingRule : IRule
         string parameter = RegistrationText.Parameter(null, decorator.Services[0].Name, wrong);
         return new Fix(
             "take what it decorates; change the parameter to", parameter,
-            Edits.ChangeParameter(decorator.Implementation, wrong, parameter));
+            Edits.ChangeParameter(decorator.Implementation, wrong, parameter))
+        {
+            ByHandBecause = ByHand.WhetherMeant,
+        };
     }
 
     private static Fault Found(ServiceGraph graph, Node decorator, string summary, IReadOnlyList<string> remarks, Fix fix) =>

@@ -15,14 +15,21 @@ internal sealed class DoesNotApplyRule : NodeRule
         Found(
             $"{node.Name}: {idle.Reason}",
             new FaultPath(graph).Node(node).Path,
-            new Fix("remove it", null, idle.Option is { } option ? Edits.RemoveOption(node, option, idle.Naming) : []),
+            new Fix("remove it", null, idle.Option is { } option ? Edits.RemoveOption(node, option, idle.Naming) : [])
+            {
+                // An acceptance only speaks of a fault; any other option was written for something that then does not happen.
+                ByHandBecause = idle.Option == "Accept" ? null : ByHand.WhetherMeant,
+            },
             node);
 
     public static Fault SharedWithArguments(Node node, IReadOnlyList<FaultStep> path) => Found(
         $"{node.Name} ({node.Lifetime}) is requested with arguments, but has one shared instance",
         path,
         new Fix($"request {node.Name} without arguments, or make it transient", RegistrationText.Again(node, Level.Transient),
-            Edits.Lifetime(node, Level.Transient)),
+            Edits.Lifetime(node, Level.Transient))
+        {
+            ByHandBecause = ByHand.Anew(node.Implementation),
+        },
         node);
 
     private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Fix fix, Node node) => new(FaultKind.DoesNotApply)

@@ -49,8 +49,14 @@ internal sealed class DoesNotImplementRule : NodeRule
                 .. unregistered.Take(1)
                     .Select(type => new Fix(
                         $"if {type.Name} is meant, write", RegistrationText.OfClass(node.Level, service, type),
-                        Instead(node, service, type))),
-                new Fix($"change {node.Implementation.Name} to {verb} {service.Name}", null, Edits.Implement(node.Implementation, service)),
+                        Instead(node, service, type))
+                    {
+                        ByHandBecause = ByHand.WhetherMeant,
+                    }),
+                new Fix($"change {node.Implementation.Name} to {verb} {service.Name}", null, Edits.Implement(node.Implementation, service))
+                {
+                    ByHandBecause = ByHand.WhetherMeant,
+                },
                 new Fix(
                     $"remove {service.Name} from this registration; then it no longer provides that",
                     null,

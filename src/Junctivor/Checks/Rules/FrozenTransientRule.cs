@@ -100,9 +100,11 @@ internal sealed class FrozenTransientRule : NodeRule
             [
                 frozen.Implementation.IsDisposable
                     ? Taking(
-                        edge, $"create one for each unit of work, disposed with its scope: in {holder.Name}, take",
+                        edge,
+                        frozen,
+                        $"create one for each unit of work, disposed with its scope: in {holder.Name}, take",
                         $"FreshScope<{service}>")
-                    : Taking(edge, $"create a new one for each use: in {holder.Name}, take", $"Func<{service}>"),
+                    : Taking(edge, frozen, $"create a new one for each use: in {holder.Name}, take", $"Func<{service}>"),
                 new Fix(
                     "if one shared instance is intended, register it as",
                     RegistrationText.Again(frozen, Level.Singleton),
@@ -144,9 +146,12 @@ internal sealed class FrozenTransientRule : NodeRule
     private static bool IsTakenAlone(Edge edge) =>
         edge.Dependency.Binding is Binding.Single or Binding.Deferred { Form: DeferredForm.Lazy, Inner: Binding.Single };
 
-    private static Fix Taking(Edge edge, string advice, string type)
+    private static Fix Taking(Edge edge, Node frozen, string advice, string type)
     {
         string parameter = RegistrationText.Parameter(edge.Dependency.Parameter.Mark, type, edge.Dependency.Parameter.Name);
-        return new Fix(advice, parameter, IsTakenAlone(edge) ? Edits.Take(edge.Dependency, parameter) : []);
+        return new Fix(advice, parameter, IsTakenAlone(edge) ? Edits.Take(edge.Dependency, parameter) : [])
+        {
+            ByHandBecause = ByHand.Anew(frozen.Implementation),
+        };
     }
 }

@@ -89,7 +89,10 @@ internal sealed class GenericConstraintRule : NodeRule
                     .Select(obstacle => new Fix(
                         obstacle.Advice!,
                         null,
-                        obstacle is { Argument: { } argument, Missed: { } missed } ? Edits.Implement(argument, missed) : [])),
+                        obstacle is { Argument: { } argument, Missed: { } missed } ? Edits.Implement(argument, missed) : [])
+                    {
+                        ByHandBecause = ByHand.WhetherMeant,
+                    }),
                 .. AgainstConstraint(graph.ObstacleFor(open, service), open, service),
             ],
             Candidates = [.. binding.Unfitting.Select(each => each.Name)],

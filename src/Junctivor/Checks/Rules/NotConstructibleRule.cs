@@ -56,7 +56,10 @@ internal sealed class NotConstructibleRule : NodeRule
                 new Fix("create it in a factory", RegistrationText.UnknownFactory(node, created))),
             _ when node.Constructors.Length == 0 => Found(
                 graph, node, "has no public constructor", new Fix(
-                    $"make a constructor of {created.Name} public", null, Edits.MakeConstructorPublic(created)),
+                    $"make a constructor of {created.Name} public", null, Edits.MakeConstructorPublic(created))
+                {
+                    ByHandBecause = ByHand.WhetherMeant,
+                },
                 new Fix("create it in a factory", RegistrationText.UnknownFactory(node, created))),
             _ => InspectParameters(graph, node),
         };
@@ -77,11 +80,13 @@ internal sealed class NotConstructibleRule : NodeRule
 
     private static IEnumerable<Fix> Implementing(ServiceGraph graph, Node node)
     {
-        TypeRef? implementing = graph.Index.AbleToServe(node.Implementation)
+        IReadOnlyList<TypeRef> able = [.. graph.Index.AbleToServe(node.Implementation)
             .Where(other => other.Kind == NodeKind.Class)
             .Select(other => other.Implementation)
             .Concat(graph.Implementing(node.Implementation))
-            .FirstOrDefault(created => !created.IsAbstract && !created.IsInterface);
+            .Where(created => !created.IsAbstract && !created.IsInterface)
+            .Distinct()];
+        TypeRef? implementing = able.Count > 0 ? able[0] : null;
         if (node.IsDecorator)
         {
             yield return new Fix(
@@ -94,7 +99,10 @@ internal sealed class NotConstructibleRule : NodeRule
                 : new Fix(
                     $"specify the class that implements it, such as {implementing.Name}",
                     RegistrationText.OfClass(node.Level, node.Implementation, implementing),
-                    Edits.Start(node, RegistrationText.OfClass(node.Level, node.Implementation, implementing)));
+                    Edits.Start(node, RegistrationText.OfClass(node.Level, node.Implementation, implementing)))
+                {
+                    ByHandBecause = able.Count > 1 ? ByHand.Several(able.Select(type => type.Name)) : null,
+                };
         }
 
         yield return new Fix("create it in a factory", RegistrationText.UnknownFactory(node, node.Services[0]));

@@ -32,9 +32,12 @@ internal sealed class NotFreshRule : NodeRule
             Remarks = [$"It is shared by all: {each} the same instance."],
             Fixes =
             [
-                new Fix("take it directly", parameter, Edits.Take(dependency, parameter)),
+                new Fix("take it directly", parameter, Edits.Take(dependency, parameter)) { ByHandBecause = ByHand.EarlierThen },
                 new Fix("if it is to be created later than its consumer, add to the registration of the consumer", accept,
-                    Edits.Append(consumer, accept)),
+                    Edits.Append(consumer, accept))
+                {
+                    ByHandBecause = ByHand.WhetherMeant,
+                },
             ],
             Candidates = [consumer.Name, shared.Name],
             Order = consumer.Order,

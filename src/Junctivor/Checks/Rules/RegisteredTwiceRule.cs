@@ -47,7 +47,10 @@ internal sealed class RegisteredTwiceRule : IRule
             {
                 Fixes = [new Fix(
                     "if another instance is meant, register one in place of an alias", another,
-                    Edits.Start(aliases[aliases.Count - 1], another)), .. fault.Fixes],
+                    Edits.Start(aliases[aliases.Count - 1], another))
+                {
+                    ByHandBecause = ByHand.WhetherMeant,
+                }, .. fault.Fixes],
             }
             : fault;
     }
@@ -136,6 +139,9 @@ internal sealed class RegisteredTwiceRule : IRule
     private static Fix Accepting(string condition, Node node, string reason)
     {
         string accept = RegistrationText.Accept(FaultKind.RegisteredTwice, reason);
-        return new Fix($"{condition}, add to one of the registrations", accept, Edits.Append(node, accept));
+        return new Fix($"{condition}, add to one of the registrations", accept, Edits.Append(node, accept))
+        {
+            ByHandBecause = ByHand.WhetherMeant,
+        };
     }
 }

@@ -21,6 +21,32 @@ internal sealed class ReplacesNothingRule : IRule
             .Select(dependency => $"{dependency.Consumer.Name} requires one {dependency.Parameter.Type.Name}, and finds both.")
             .Take(1);
 
+    /// <summary>A class that is registered as itself, and implements what is registered before it: that is what it should replace. Null
+    /// where there is nothing of the kind.</summary>
+    private static Fix? Replacing(ServiceGraph graph, Node node)
+    {
+        if (node is not { Kind: NodeKind.Class, Services: [{ } itself] } || !itself.Equals(node.Implementation) || node.IsOpen)
+        {
+            return null;
+        }
+
+        IReadOnlyList<TypeRef> replaced = [.. graph.Registrations
+            .Where(other => other.Order < node.Order && other.Mark == node.Mark && !other.IsDecorator)
+            .SelectMany(other => other.Services)
+            .Where(service => !service.Equals(itself) && node.Implementation.Serves(service))
+            .Distinct()];
+        if (replaced.Count == 0)
+        {
+            return null;
+        }
+
+        string start = RegistrationText.OfClass(node.Level, replaced[0], node.Implementation);
+        return new Fix($"register it for {replaced[0].Name}, which is registered before it", $"{start}.Replacing()", Edits.Start(node, start))
+        {
+            ByHandBecause = replaced.Count > 1 ? ByHand.WhichIsMeant : null,
+        };
+    }
+
     private static Fault Found(ServiceGraph graph, Node node)
     {
         string services = string.Join(", ", node.Candidates);
@@ -55,7 +81,14 @@ internal sealed class ReplacesNothingRule : IRule
                         "add the mark to it",
                         RegistrationText.OptionsOf(marked.Mark),
                         Edits.Append(node, RegistrationText.OptionsOf(marked.Mark)))
-                    : new Fix("remove .Replacing(), as there is nothing to replace", null, Edits.RemoveOption(node, "Replacing")),
+                    {
+                        ByHandBecause = ByHand.WhetherMeant,
+                    }
+                    : Replacing(graph, node)
+                        ?? new Fix("remove .Replacing(), because there is nothing to replace", null, Edits.RemoveOption(node, "Replacing"))
+                        {
+                            ByHandBecause = ByHand.WhetherMeant,
+                        },
             ],
             Candidates = [node.Name],
             Order = node.Order,

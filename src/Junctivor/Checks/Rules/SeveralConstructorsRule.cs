@@ -36,11 +36,17 @@ internal sealed class SeveralConstructorsRule : NodeRule
                         "put [Inject] on the one to call",
                         $"[Inject] public {RegistrationText.Declaration(node, likeliest)}",
                         Edits.Attribute(node, likeliest, "[Inject]"))
+                    {
+                        ByHandBecause = ByHand.WhichIsMeant,
+                    }
                     : new Fix("keep [Inject] on only one of them"),
                 new Fix(
                     "if the class cannot be changed, register a factory",
                     RegistrationText.Factory(node, likeliest),
-                    chosen == 0 ? Edits.Start(node, RegistrationText.Factory(node, likeliest)) : []),
+                    chosen == 0 ? Edits.Start(node, RegistrationText.Factory(node, likeliest)) : [])
+                {
+                    ByHandBecause = ByHand.WhichIsMeant,
+                },
             ],
             Candidates = [.. node.Constructors.Select(constructor => $"{node.Implementation.Name}({constructor})")],
             Order = node.Order,

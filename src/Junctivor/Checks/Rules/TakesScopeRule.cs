@@ -17,7 +17,10 @@ internal sealed class TakesScopeRule : NodeRule
             Path = new FaultPath(graph).Node(dependency.Consumer).Dependency(dependency, "", 1).Path,
             Fixes =
             [
-                new Fix("take the required services as parameters", null, Edits.TakeResolved(dependency)),
+                new Fix("take the required services as parameters", null, Edits.TakeResolved(dependency))
+                {
+                    ByHandBecause = ByHand.EarlierThen,
+                },
                 Accepting(dependency.Consumer, RegistrationText.Accept(FaultKind.TakesScope, "The types are known only at run time.")),
             ],
             Candidates = [dependency.Consumer.Name],
@@ -25,5 +28,8 @@ internal sealed class TakesScopeRule : NodeRule
         };
 
     private static Fix Accepting(Node consumer, string accept) =>
-        new("if the types are known only at run time, add to its registration", accept, Edits.Append(consumer, accept));
+        new("if the types are known only at run time, add to its registration", accept, Edits.Append(consumer, accept))
+        {
+            ByHandBecause = ByHand.WhetherMeant,
+        };
 }

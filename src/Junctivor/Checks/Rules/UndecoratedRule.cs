@@ -41,8 +41,11 @@ internal sealed class UndecoratedRule : IRule
             Remarks = ["A decorator is around the service only, and not around the class itself."],
             Fixes =
             [
-                new Fix("take the service", parameter, Edits.Take(dependency, parameter)),
-                new Fix("if the class itself is meant, add to the registration of the consumer", accept, Edits.Append(consumer, accept)),
+                new Fix("take the service", parameter, Edits.Take(dependency, parameter)) { ByHandBecause = ByHand.WhetherMeant },
+                new Fix("if the class itself is meant, add to the registration of the consumer", accept, Edits.Append(consumer, accept))
+                {
+                    ByHandBecause = ByHand.WhetherMeant,
+                },
             ],
             Candidates = [consumer.Name, taken.Name, decorator.Name],
             Order = consumer.Order,
@@ -89,9 +92,15 @@ internal sealed class UndecoratedRule : IRule
             [
                 .. obstacle?.Advice is { } advice
                     ? [new Fix(
-                        advice, null, obstacle is { Argument: { } argument, Missed: { } missed } ? Edits.Implement(argument, missed) : [])]
+                        advice, null, obstacle is { Argument: { } argument, Missed: { } missed } ? Edits.Implement(argument, missed) : [])
+                    {
+                        ByHandBecause = ByHand.WhetherMeant,
+                    }]
                     : Array.Empty<Fix>(),
-                new Fix("if that is intended, add to the registration of the decorator", accept, Edits.Append(decorator, accept)),
+                new Fix("if that is intended, add to the registration of the decorator", accept, Edits.Append(decorator, accept))
+                {
+                    ByHandBecause = ByHand.WhetherMeant,
+                },
             ],
             Candidates = [decorator.Name, node.Name],
             Order = decorator.Order,

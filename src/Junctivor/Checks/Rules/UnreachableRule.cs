@@ -38,7 +38,10 @@ internal sealed class UnreachableRule : IRule
                     new Fix(
                         "if it is resolved directly, add to its registration",
                         ".ResolvedDirectly()",
-                        Edits.Append(node, ".ResolvedDirectly()")),
+                        Edits.Append(node, ".ResolvedDirectly()"))
+                    {
+                        ByHandBecause = ByHand.WhetherMeant,
+                    },
                     new Fix(with.Count == 0 ? "remove it" : $"remove it, and what only it uses", null, Edits.Remove([node]))
                     {
                         ChangesBehavior = true,

@@ -39,6 +39,6 @@ internal sealed class UnreleasedTransientRule : NodeRule
         return new Fix(
             $"create one for each unit of work, disposed with its scope: in {node.Name}, take",
             fresh,
-            edge.By == DeferredForm.Func ? Edits.Take(edge.Dependency, fresh) : []);
+            edge.By == DeferredForm.Func ? Edits.Take(edge.Dependency, fresh, edge.To) : []);
     }
 }

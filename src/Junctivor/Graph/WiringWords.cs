@@ -1,9 +1,13 @@
-namespace Junctivor.Generators.Leaving;
+namespace Junctivor.Graph;
 
 /// <summary>The words of the text that an assembly leaves behind for each wiring; docs/compile-time.md describes them.</summary>
-internal static class Words
+internal static class WiringWords
 {
     public const string Version = "version 2";
+
+    /// <summary>That the wiring is complete, and no module: it has <c>[CheckedWiring]</c>.</summary>
+    public const string Checked = "checked";
+
     /// <summary>What stands in the place of a member for a wiring that is built.</summary>
     public const string Build = "build";
 
