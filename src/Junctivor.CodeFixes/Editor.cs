@@ -7,8 +7,10 @@ namespace Junctivor.CodeFixes;
 /// <summary>Makes the edits of a fix in a project of the editor.</summary>
 internal static class Editor
 {
-    /// <summary>What fixes of one kind have in common.</summary>
-    public static string KeyOf(Fault fault, Fix fix) => $"{fault.Code} {string.Join("+", fix.Edits.Select(edit => edit.Kind))}";
+    /// <summary>What fixes of one kind have in common that can all be made at once; null for one that is to be decided each time.</summary>
+    public static string? KeyOf(Fault fault, Fix fix) => fix.ByHandBecause is null
+        ? $"{fault.Code} {string.Join("+", fix.Edits.Select(edit => edit.Kind))}"
+        : null;
 
     /// <summary>Whether the edits of a fix can be made in a source as it is.</summary>
     public static bool CanMake(CSharpCompilation compilation, Fix fix) => Made(compilation, fix) is not null;

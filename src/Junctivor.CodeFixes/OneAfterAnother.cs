@@ -2,24 +2,45 @@ using Junctivor.Generators.Checking;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CodeActions;
 using Microsoft.CodeAnalysis.CodeFixes;
+using Microsoft.CodeAnalysis.CSharp;
 
 namespace Junctivor.CodeFixes;
 
-/// <summary>Makes all fixes of one kind, one after another, and checks after each: one registration often mends several faults.</summary>
+/// <summary>
+/// Makes all fixes of one kind, one after another, and checks after each: one registration often mends several faults. In a whole
+/// solution, as <c>dotnet format</c> asks, it makes the first fix of each fault. What is to be decided by hand is left.
+/// </summary>
 internal sealed class OneAfterAnother : FixAllProvider
 {
     public static readonly OneAfterAnother Instance = new();
 
-    public override IEnumerable<FixAllScope> GetSupportedFixAllScopes() => [FixAllScope.Document, FixAllScope.Project];
+    public override IEnumerable<FixAllScope> GetSupportedFixAllScopes() =>
+        [FixAllScope.Document, FixAllScope.Project, FixAllScope.Solution];
 
     public override Task<CodeAction?> GetFixAsync(FixAllContext fixAllContext) => Task.FromResult<CodeAction?>(
         CodeAction.Create("Make all such fixes", stop => MakeAllAsync(fixAllContext, stop), fixAllContext.CodeActionEquivalenceKey));
 
     private static async Task<Solution> MakeAllAsync(FixAllContext context, CancellationToken cancellationToken)
     {
-        Project project = context.Project;
+        Solution solution = context.Solution;
+        IEnumerable<ProjectId> projects = context.Scope == FixAllScope.Solution
+            ? solution.GetProjectDependencyGraph().GetTopologicallySortedProjects(cancellationToken)
+            : [context.Project.Id];
+        foreach (ProjectId id in projects)
+        {
+            if (solution.GetProject(id) is { Language: LanguageNames.CSharp } project)
+            {
+                solution = await MakeAllAsync(project, context, cancellationToken).ConfigureAwait(false);
+            }
+        }
+
+        return solution;
+    }
+
+    private static async Task<Solution> MakeAllAsync(Project project, FixAllContext context, CancellationToken cancellationToken)
+    {
         HashSet<string> tried = [];
-        while (await project.GetCompilationAsync(cancellationToken).ConfigureAwait(false) is { } compilation
+        while (await project.GetCompilationAsync(cancellationToken).ConfigureAwait(false) is CSharpCompilation compilation
             && NextIn(compilation, context, tried, cancellationToken) is { } fix)
         {
             project = (await Editor.MakeAsync(project, fix, cancellationToken).ConfigureAwait(false)).GetProject(project.Id)!;
@@ -29,12 +50,19 @@ internal sealed class OneAfterAnother : FixAllProvider
     }
 
     private static Fix? NextIn(
-        Compilation compilation, FixAllContext context, HashSet<string> tried, CancellationToken cancellationToken) =>
+        CSharpCompilation compilation, FixAllContext context, HashSet<string> tried, CancellationToken cancellationToken) =>
         WiringRoots.CheckAll(compilation, cancellationToken)
             .SelectMany(root => root.Faults)
-            .Where(located => context.Scope == FixAllScope.Project
+            .Where(located => context.DiagnosticIds.Contains(located.Fault.Code))
+            .Where(located => context.Scope != FixAllScope.Document
                 || located.Location.SourceTree?.FilePath == context.Document?.FilePath)
             .Where(located => tried.Add($"{located.Fault.Code} {located.Fault.Summary}"))
-            .SelectMany(located => located.Fault.Fixes.Where(fix => Editor.KeyOf(located.Fault, fix) == context.CodeActionEquivalenceKey))
+            .SelectMany(located => Wanted(located.Fault, compilation, context).Take(1))
             .FirstOrDefault();
+
+    /// <summary>The fixes that are made: of the kind that was chosen, or those that come first where none was.</summary>
+    private static IEnumerable<Fix> Wanted(Fault fault, CSharpCompilation compilation, FixAllContext context) =>
+        context.Scope == FixAllScope.Solution
+            ? fault.Fixes.TakeWhile(fix => fix.ByHandBecause is null).Where(fix => Editor.CanMake(compilation, fix))
+            : fault.Fixes.Where(fix => fix.ByHandBecause is null && Editor.KeyOf(fault, fix) == context.CodeActionEquivalenceKey);
 }

@@ -6,8 +6,8 @@ using Microsoft.CodeAnalysis.CSharp;
 namespace Junctivor.Mending;
 
 /// <summary>
-/// Mends the sources of an assembly: fault by fault, by the first fix of each. After each fix the sources are compiled and checked
-/// again; a fix that does not compile, does not end its fault or brings another one is not made.
+/// Mends the sources of an assembly, fault by fault. A fix is made only if the program keeps its behavior for certain. After each fix the
+/// sources are compiled and checked again; a fix that does not compile, does not end its fault or brings another one is not made.
 /// </summary>
 internal sealed class Mender
 {
@@ -22,6 +22,9 @@ internal sealed class Mender
         After = sources;
         _check = check;
     }
+
+    /// <summary>Whether first fixes are made that are left to be made by hand otherwise, as far as they can be made mechanically.</summary>
+    public bool MakesUncertain { get; init; }
 
     /// <summary>The sources as they were.</summary>
     public CSharpCompilation Before { get; }
@@ -39,15 +42,8 @@ internal sealed class Mender
         IReadOnlyList<(string Wiring, Fault Fault)> found = _check(Before);
         while (found.FirstOrDefault(each => isWanted(each.Fault) && !_done.ContainsKey(KeyOf(each))) is { Fault: not null } next)
         {
-            try
-            {
-                (After, found) = Mend(found, next);
-                _done.Add(KeyOf(next), new Mended(next.Wiring, next.Fault, null));
-            }
-            catch (CannotEditException problem)
-            {
-                _done.Add(KeyOf(next), new Mended(next.Wiring, next.Fault, problem.Message));
-            }
+            (Fix? made, string? obstacle) = Mend(ref found, next);
+            _done.Add(KeyOf(next), new Mended(next.Wiring, next.Fault, made, obstacle));
         }
     }
 
@@ -64,11 +60,34 @@ internal sealed class Mender
         Func<CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>> check) =>
             Make(sources, check(sources), fix, mended, check).Item1;
 
-    private (CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>) Mend(
-        IReadOnlyList<(string Wiring, Fault Fault)> before, (string Wiring, Fault Fault) next) =>
-        next.Fault.Fixes is [{ Edits.Count: > 0 } fix, ..]
-            ? Make(After, before, fix, next, _check)
-            : throw new CannotEditException("its first fix is to be made by hand");
+    /// <summary>Makes the first fix of a fault; the next one where that cannot be made, up to one that is left to be made by
+    /// hand.</summary>
+    private (Fix? Made, string? Obstacle) Mend(
+        ref IReadOnlyList<(string Wiring, Fault Fault)> found, (string Wiring, Fault Fault) next)
+    {
+        string? obstacle = null;
+        foreach (Fix fix in next.Fault.Fixes)
+        {
+            if (fix.ByHandBecause is { } reason
+                && !(MakesUncertain && fix.Edits.Count > 0 && (obstacle is null || !fix.ChangesBehavior)))
+            {
+                obstacle ??= reason;
+                break;
+            }
+
+            try
+            {
+                (After, found) = Make(After, found, fix, next, _check);
+                return (fix, null);
+            }
+            catch (CannotEditException problem)
+            {
+                obstacle ??= problem.Message;
+            }
+        }
+
+        return (null, obstacle ?? "no fix is known");
+    }
 
     private static (CSharpCompilation, IReadOnlyList<(string Wiring, Fault Fault)>) Make(
         CSharpCompilation sources,

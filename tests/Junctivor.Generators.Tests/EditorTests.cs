@@ -21,9 +21,6 @@ public class EditorTests
 {
     private const int MostRounds = 40;
 
-    /// <summary>Of two JV204 the first fix of one is the second of the other: all fixes of that kind are not all first fixes.</summary>
-    private const string Mixed = "Choir.cs";
-
     private static readonly string Mistakes = Path.Combine(ProgramRun.RepositoryRoot, "examples", "Mistakes");
 
     public static TheoryData<string> Samples => SameFaultsTests.Samples;
@@ -34,11 +31,12 @@ public class EditorTests
     {
         string file = Path.Combine(Mistakes, sample);
         AnalyzedSource source = AnalyzedSource.Of((file, await File.ReadAllTextAsync(file, TestContext.Current.CancellationToken)));
-        Mender mender = new(source.Compilation, Found);
+        Mender mender = new(source.Compilation, Found) { MakesUncertain = true };
         mender.Run(_ => true);
         Assert.Empty(Found(mender.After));
 
-        await Editing(file, $"{source.Compilation.SyntaxTrees[^1]}", $"{mender.After.SyntaxTrees[^1]}", source.Analyze())
+        bool decides = mender.Done.Any(each => each.Made?.ByHandBecause is not null);
+        await Editing(file, $"{source.Compilation.SyntaxTrees[^1]}", $"{mender.After.SyntaxTrees[^1]}", source.Analyze(), decides)
             .RunAsync(TestContext.Current.CancellationToken);
     }
 
@@ -46,14 +44,13 @@ public class EditorTests
         [.. AnalyzedSource.Of(compilation).CheckFaults()];
 
     private static CSharpCodeFixTest<WiringAnalyzer, FaultFixProvider, DefaultVerifier> Editing(
-        string file, string before, string after, IReadOnlyList<Diagnostic> found)
+        string file, string before, string after, IReadOnlyList<Diagnostic> found, bool decides)
     {
         CSharpCodeFixTest<WiringAnalyzer, FaultFixProvider, DefaultVerifier> test = new()
         {
             ReferenceAssemblies = new ReferenceAssemblies("net10.0"),
-            CodeFixTestBehaviors = file.EndsWith(Mixed, StringComparison.Ordinal)
-                ? CodeFixTestBehaviors.SkipFixAllCheck
-                : CodeFixTestBehaviors.SkipFixAllInSolutionCheck,
+            // What only the developer can decide is not made for all at once.
+            CodeFixTestBehaviors = decides ? CodeFixTestBehaviors.SkipFixAllCheck : CodeFixTestBehaviors.None,
             NumberOfIncrementalIterations = -MostRounds,
             NumberOfFixAllIterations = -MostRounds,
             NumberOfFixAllInDocumentIterations = -MostRounds,

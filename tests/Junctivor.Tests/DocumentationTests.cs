@@ -18,7 +18,7 @@ public partial class DocumentationTests
             public static async IAsyncEnumerable<string> MessagesAsync(HttpContext context) { await Task.Yield(); yield return ""; }
             public static readonly HarbourSettings settings = new("data");
             public static readonly Caller caller = new("Mira");
-            public static readonly Wiring wiring = [];
+            public static readonly Wiring wiring = [.. Desks.Wiring];
             public static readonly Container container = wiring.Build();
             public static readonly Scope scope = container.StartScope();
             public static readonly bool isRehearsal = true;
@@ -75,7 +75,12 @@ public partial class DocumentationTests
 
         """;
 
-    private const string Desk = "public sealed record BookingDesk(IBerthLedger Ledger);";
+    private const string Desk = """
+        public sealed record BookingDesk(IBerthLedger Ledger);
+        public static class Desks { public static Wiring Wiring => [Scoped.Of<BookingDesk>(), Singleton.Of<IBerthLedger, MemoryLedger>()]; }
+        """;
+
+    private const string NoDesk = "public static class Desks { public static Wiring Wiring => []; }";
 
     public static TheoryData<string, int> Blocks
     {
@@ -113,7 +118,7 @@ public partial class DocumentationTests
                 ? WebUsings
                 : "");
         string statement = block.Contains("sealed class", StringComparison.Ordinal) ? "return;\n" : "";
-        string desk = block.Contains("class BookingDesk", StringComparison.Ordinal) ? "" : Desk;
+        string desk = block.Contains("class BookingDesk", StringComparison.Ordinal) ? NoDesk : Desk;
 
         IReadOnlyList<string> errors = CompiledSource.ErrorsOfProgram(usings + statement + block, World + desk);
 

@@ -42,10 +42,15 @@ internal sealed class MendedSource
         return source;
     }
 
-    /// <summary>The source with all first fixes.</summary>
-    public (MendedSource Source, IReadOnlyList<Mended> Done) Mend()
+    /// <summary>The source with the fixes that the command makes.</summary>
+    public (MendedSource Source, IReadOnlyList<Mended> Done) Mend() => Mend(makesUncertain: false);
+
+    /// <summary>The source with all first fixes, also with those that the command leaves to be made by hand.</summary>
+    public (MendedSource Source, IReadOnlyList<Mended> Done) MendAll() => Mend(makesUncertain: true);
+
+    private (MendedSource Source, IReadOnlyList<Mended> Done) Mend(bool makesUncertain)
     {
-        Mender mender = new(Compilation, Check);
+        Mender mender = new(Compilation, Check) { MakesUncertain = makesUncertain };
         mender.Run(_ => true);
         return (new MendedSource(mender.After), mender.Done);
     }

@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Programs;
 
-/// <summary>A radio station: the jingle lacks its mark, and the night programme is registered under the mark of the morning.</summary>
+/// <summary>A radio station: the jingle lacks its mark, and that of the night programme is mistyped.</summary>
 public static class RadioStation
 {
     /// <summary>What the sound program prints.</summary>
@@ -15,7 +15,7 @@ public static class RadioStation
     public static Wiring Wiring =>
     [
         Singleton.Of<IJingle, Fanfare>(),
-        Singleton.Of<IProgramme, Night>().Marked<Night>(),
+        Singleton.Of<IProgramme, Night>().Marked("after midnigth"),
         Singleton.Of<Studio>(),
     ];
 
@@ -45,9 +45,7 @@ public static class RadioStation
         public string Name => "the night";
     }
 
-    private sealed class Morning;
-
-    private sealed class Studio([Marked("opening")] IJingle jingle, [Marked<Morning>] IProgramme programme)
+    private sealed class Studio([Marked("opening")] IJingle jingle, [Marked("after midnight")] IProgramme programme)
     {
         public string Open() => $"{jingle.Play()}, and now {programme.Name}";
     }

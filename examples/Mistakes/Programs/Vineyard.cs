@@ -9,7 +9,6 @@ public static class Vineyard
     public const string Prints = """
         barrel 1 and barrel 2
         barrel 1 and barrel 2
-        barrel 1
         a taste from the oak cup
 
         """;
@@ -28,7 +27,6 @@ public static class Vineyard
         PressHouse house = container.Resolve<PressHouse>();
         output.WriteLine(house.Press());
         output.WriteLine(house.Press());
-        output.WriteLine(house.Newest);
         output.WriteLine(container.Resolve<Taster>().Taste());
     }
 
@@ -56,11 +54,6 @@ public static class Vineyard
 
     private sealed class PressHouse(CellarBook book)
     {
-        public string Newest
-        {
-            get { return book.Next(); }
-        }
-
         public string Press()
         {
             string first = book.Next();

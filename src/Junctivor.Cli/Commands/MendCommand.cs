@@ -2,6 +2,7 @@ using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
 using Junctivor.Mending;
 using Junctivor.Mending.Editing;
+using Junctivor.Reports.Faults;
 using Junctivor.Reports.Text;
 using Microsoft.CodeAnalysis;
 
@@ -14,13 +15,26 @@ internal static class MendCommand
     /// <exception cref="CannotCheckException">The assembly or its sources cannot be read, or a source cannot be written.</exception>
     public static int Run(FileInfo file, string? wiring, BuildOptions options, bool isDryRun)
     {
-        Mender mender = Waiting.While($"Reading {file.Name} …", () => Mend(file, wiring, options));
+        (Mender mender, SourceWirings built) = Waiting.While($"Reading {file.Name} …", () => Mend(file, wiring, options));
         IReadOnlyList<(SyntaxTree Before, SyntaxTree After)> changed = ChangedIn(mender);
         Screen screen = new(Terminal.Out);
-        IReadOnlyList<MendedFault> done = [.. mender.Done.Select(each => new MendedFault(each.Fault, each.Obstacle))];
+        IReadOnlyList<MendedFault> done = [.. mender.Done.Select(each => new MendedFault(each.Fault, each.Made, each.Obstacle))];
         IReadOnlyList<ChangedSource> sources =
             [.. changed.Select(pair => new ChangedSource(pair.Before.FilePath, pair.Before.ToString(), pair.After.ToString()))];
         screen.Write(MendText.Lines(done, sources, screen.Width));
+        if (wiring is null && built.Unfollowed.Count > 0)
+        {
+            screen.Write(CheckText.Lay(
+                [.. built.Unfollowed.Select(each => new UnfollowedWiring(each.Wiring, each.Reason, each.File, each.Line))], screen.Width));
+            screen.Write([[]]);
+        }
+
+        IReadOnlyList<string> unseen = [.. UnseenConfigurations.Of(mender.Before, mender.After)];
+        if (unseen.Count > 0)
+        {
+            screen.Write([.. unseen.Select(line => (IReadOnlyList<Piece>)[line]), []]);
+        }
+
         if (changed.Count > 0 && !isDryRun)
         {
             SourceFiles.Write(changed);
@@ -30,16 +44,21 @@ internal static class MendCommand
         return mender.Done.All(each => each.Obstacle is null) ? ExitStatus.Sound : ExitStatus.FaultsFound;
     }
 
-    private static Mender Mend(FileInfo file, string? wiring, BuildOptions options)
+    private static (Mender, SourceWirings) Mend(FileInfo file, string? wiring, BuildOptions options)
     {
-        // Finds out whether there is something to check, and says so as the check does.
-        WiringFinder.Find(file, wiring);
         MendableAssembly assembly = new(file);
         try
         {
+            SourceWirings built = assembly.BuiltBy(options);
+            if (wiring is not null || built.HasMarked || built.Count == 0)
+            {
+                // Finds out whether there is something to check, and says so as the check does.
+                WiringFinder.Find(file, wiring);
+            }
+
             Mender mender = new(assembly.Sources, sources => assembly.Check(sources, wiring, options));
             mender.Run(fault => fault.Severity == Severity.Fault);
-            return mender;
+            return (mender, built);
         }
         catch (CannotEditException problem)
         {

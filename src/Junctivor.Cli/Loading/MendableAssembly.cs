@@ -39,7 +39,10 @@ internal sealed class MendableAssembly
     /// <summary>The sources as they were compiled.</summary>
     public CSharpCompilation Sources { get; }
 
-    /// <summary>Compiles sources and checks the wirings in them.</summary>
+    /// <summary>The wirings that the program builds without a mark, as the compiler knows them.</summary>
+    public SourceWirings BuiltBy(BuildOptions options) => SourceWirings.Of(Sources, options);
+
+    /// <summary>Compiles sources and checks the wirings in them: the marked ones as they are, the others as the compiler knows them.</summary>
     /// <param name="sources">The sources.</param>
     /// <param name="wiring">The only wiring to check; null for all.</param>
     /// <param name="options">What counts as a fault.</param>
@@ -49,7 +52,7 @@ internal sealed class MendableAssembly
         using MemoryStream image = new();
         if (!sources.Emit(image).Success)
         {
-            throw new CannotEditException($"its sources cannot be compiled: {NameRepair.ErrorsOf(sources).First().GetMessage(null)}");
+            throw new CannotEditException($"its sources cannot be compiled: {NameRepair.ErrorsOf(sources).First()}");
         }
 
         image.Position = 0;
@@ -58,15 +61,21 @@ internal sealed class MendableAssembly
         {
             Assembly assembly = context.LoadFromStream(image);
             CheckedWirings marked = CheckedWirings.In(assembly);
-            return [.. marked.Create(wiring)
+            IReadOnlyList<(string Wiring, Fault Fault)> found = [.. marked.Create(wiring)
                 .SelectMany(each => each.Wiring.Check(options, marked.EntryPointsOf(each.Name, each.Wiring, Refuse)).All
                     .Select(fault => (each.Name, fault)))];
+            HashSet<(string, string, Severity)> known = [.. found.Select(each => KeyOf(each.Fault))];
+            return wiring is not null
+                ? found
+                : [.. found, .. SourceWirings.Of(sources, options).Faults.Where(each => !known.Contains(KeyOf(each.Fault)))];
         }
         catch (UnreadableWiringException problem)
         {
             throw new CannotEditException(problem.Message);
         }
     }
+
+    private static (string Code, string Summary, Severity Severity) KeyOf(Fault fault) => (fault.Code, fault.Summary, fault.Severity);
 
     private static void Refuse(string problem) => throw new UnreadableWiringException(problem);
 

@@ -83,8 +83,8 @@ internal static class Operations
 
     /// <summary>Whether types are searched for.</summary>
     private static bool IsScan(IOperation operation) => operation.DescendantsAndSelf().Any(each => each is IInvocationOperation
-        {
-            TargetMethod.ContainingType: var type,
-        }
+    {
+        TargetMethod.ContainingType: var type,
+    }
         && (IsOf(type, "Junctivor.SelfRegistered") || IsOf(type, "System.Reflection.Assembly") || IsOf(type, "System.Type") || IsOf(type, "System.AppDomain")));
 }

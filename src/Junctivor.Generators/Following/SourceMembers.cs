@@ -31,6 +31,11 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     {
         if (!IsHere(member))
         {
+            if (member is IFieldSymbol { AssociatedSymbol: IPropertySymbol property })
+            {
+                throw new UnfollowableException($"the accessor of {property.Name} uses 'field', which is followed in no property", from);
+            }
+
             string assembly = member.ContainingAssembly?.Name ?? "another assembly";
             throw new UnfollowableException(
                 LeftBehind.IsIn(member.ContainingAssembly)
@@ -43,7 +48,7 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
         SyntaxNode declaration = member.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken);
         ExpressionSyntax? value = declaration switch
         {
-            PropertyDeclarationSyntax property => property.ExpressionBody?.Expression ?? OfGetter(property) ?? InitialOf(property),
+            PropertyDeclarationSyntax declared => declared.ExpressionBody?.Expression ?? OfGetter(declared) ?? InitialOf(declared),
             MethodDeclarationSyntax method => method.ExpressionBody?.Expression ?? Returned(method.Body),
             LocalFunctionStatementSyntax function => function.ExpressionBody?.Expression ?? Returned(function.Body),
             VariableDeclaratorSyntax variable => variable.Initializer?.Value,

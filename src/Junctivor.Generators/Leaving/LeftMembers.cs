@@ -4,8 +4,8 @@ using Junctivor.Generators.Checking;
 using Junctivor.Generators.Following;
 using Junctivor.Generators.Symbols;
 using Junctivor.Graph;
-using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
 
 namespace Junctivor.Generators.Leaving;
 

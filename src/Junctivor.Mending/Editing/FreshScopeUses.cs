@@ -4,28 +4,32 @@ using Microsoft.CodeAnalysis.CSharp.Syntax;
 
 namespace Junctivor.Mending.Editing;
 
-/// <summary>Lets a class use a service inside <c>Run</c> or <c>RunAsync</c> of its fresh scope: one scope for each method that uses
-/// it.</summary>
+/// <summary>Lets a class use a service inside <c>Run</c> or <c>RunAsync</c> of its fresh scope: one scope for each method that uses it,
+/// or for each round of a loop that waits.</summary>
 internal sealed class FreshScopeUses
 {
     private const string Name = "fresh";
 
     private readonly ParameterUses _uses;
     private readonly string? _former;
+    private readonly string? _state;
     private readonly List<SourceChange> _changes = [];
+    private readonly List<string> _scopes = [];
 
-    private FreshScopeUses(ParameterUses uses, string? former)
+    private FreshScopeUses(ParameterUses uses, string? former, string? state)
     {
         _uses = uses;
         _former = former;
+        _state = state;
     }
 
     /// <param name="uses">The uses.</param>
     /// <param name="former">What deferred the service until now; null where nothing did.</param>
-    /// <exception cref="CannotEditException">A use would leave its scope, or two methods that call each other would get two.</exception>
-    public static IEnumerable<SourceChange> ChangesOf(ParameterUses uses, string? former)
+    /// <param name="state">What the service keeps from one call to the next; null where it keeps nothing.</param>
+    /// <exception cref="CannotEditException">A use would leave its scope, or uses that share something would get two.</exception>
+    public static IEnumerable<SourceChange> ChangesOf(ParameterUses uses, string? former, string? state)
     {
-        FreshScopeUses changing = new(uses, former);
+        FreshScopeUses changing = new(uses, former, state);
         List<IGrouping<SyntaxNode, ExpressionSyntax>> members = [.. uses.Expressions.GroupBy(HomeOf)];
         changing.RefuseCallsAmong(members.Select(member => member.Key));
         foreach (IGrouping<SyntaxNode, ExpressionSyntax> member in members)
@@ -38,7 +42,10 @@ internal sealed class FreshScopeUses
             changing.Change(member.Key, [.. member]);
         }
 
-        return changing._changes;
+        return state is not null && changing._scopes.Count > 1
+            ? throw new CannotEditException(
+                $"the service keeps {state}, which {string.Join(" and ", changing._scopes.Distinct())} would not share any more")
+            : changing._changes;
     }
 
     /// <summary>The method, accessor or initializer that an expression stands in.</summary>
@@ -50,6 +57,8 @@ internal sealed class FreshScopeUses
     {
         MethodDeclarationSyntax method => method.Identifier.ValueText,
         PropertyDeclarationSyntax property => property.Identifier.ValueText,
+        AccessorDeclarationSyntax { Parent.Parent: PropertyDeclarationSyntax property } => property.Identifier.ValueText,
+        ConstructorDeclarationSyntax => "the constructor",
         _ => "the class",
     };
 
@@ -68,35 +77,60 @@ internal sealed class FreshScopeUses
 
     private void Change(SyntaxNode home, List<ExpressionSyntax> uses)
     {
-        bool isConstruction = home is ConstructorDeclarationSyntax or BaseFieldDeclarationSyntax or BaseTypeDeclarationSyntax
-            || home is PropertyDeclarationSyntax { Initializer: not null };
-        if (isConstruction || (uses.Count == 1 && !IsInLoop(uses[0], home)))
+        if (IsConstruction(home))
         {
-            List<ExpressionSyntax?> alone = [.. uses.Select(AloneOf)];
-            if (alone.TrueForAll(each => each is not null))
+            foreach (ExpressionSyntax use in uses)
             {
-                foreach ((ExpressionSyntax use, ExpressionSyntax? whole) in uses.Zip(alone))
-                {
-                    RunAlone(use, whole!);
-                }
-
-                return;
+                RunAlone(home, use, AloneOf(use) ?? throw new CannotEditException($"{use} is kept beyond the constructor"));
             }
+
+            return;
         }
 
-        if (isConstruction)
+        SyntaxNode? loop = LoopAround(home, uses);
+        if (uses is [ExpressionSyntax only] && !IsRepeated(only, loop ?? home) && AloneOf(only) is { } whole)
         {
-            throw new CannotEditException($"{uses[0]} is kept beyond the constructor");
+            RunAlone(home, only, whole);
+            return;
         }
 
-        RunWhole(home, uses);
+        RunTogether(home, loop, uses);
     }
 
-    /// <summary>Whether it is used again and again; what a <c>foreach</c> goes through is computed once.</summary>
-    private static bool IsInLoop(SyntaxNode use, SyntaxNode home) => use.Ancestors()
+    private static bool IsConstruction(SyntaxNode home) =>
+        home is ConstructorDeclarationSyntax or BaseFieldDeclarationSyntax or BaseTypeDeclarationSyntax
+            or PropertyDeclarationSyntax { Initializer: not null };
+
+    /// <summary>The innermost loop around all uses each of whose rounds waits; null where there is none.</summary>
+    private static SyntaxNode? LoopAround(SyntaxNode home, List<ExpressionSyntax> uses)
+    {
+        List<SyntaxNode> loops = [.. uses.SelectMany(use => LoopsAround(use, home)).Distinct()];
+        if (loops.FirstOrDefault(loop => WaitingLoop.Is(loop) is null) is not null)
+        {
+            throw new CannotEditException(
+                $"{NameOf(home)} waits in a loop, and only you know whether each round is a unit of work of its own");
+        }
+
+        List<SyntaxNode> waiting = [.. loops.Where(loop => WaitingLoop.Is(loop) == true)];
+        SyntaxNode? around = waiting
+            .Where(loop => uses.All(use => LoopsAround(use, home).Contains(loop)))
+            .OrderBy(loop => loop.Span.Length)
+            .FirstOrDefault();
+        return waiting.All(loop => loop == around || loop.Contains(around))
+            ? around
+            : throw new CannotEditException($"{NameOf(home)} uses it both within and around a loop that waits");
+    }
+
+    /// <summary>The loops that repeat a use; what a <c>foreach</c> goes through is computed once.</summary>
+    private static IEnumerable<SyntaxNode> LoopsAround(SyntaxNode use, SyntaxNode home) => use.Ancestors()
         .TakeWhile(node => node != home)
-        .Any(node => node is ForStatementSyntax or WhileStatementSyntax or DoStatementSyntax
-            || (node is CommonForEachStatementSyntax each && !each.Expression.Span.Contains(use.Span)));
+        .Where(node => WaitingLoop.IsLoop(node)
+            && !(node is CommonForEachStatementSyntax each && each.Expression.Span.Contains(use.Span))
+            && !(node is ForStatementSyntax counted && (counted.Declaration?.Span.Contains(use.Span) == true
+                || counted.Initializers.Any(start => start.Span.Contains(use.Span)))));
+
+    /// <summary>Whether it is used again and again within a method, or within a round of a loop.</summary>
+    private static bool IsRepeated(SyntaxNode use, SyntaxNode around) => LoopsAround(use, around).Any();
 
     /// <summary>The service itself, where a use says <c>ledger()</c> or <c>ledger.Value</c>.</summary>
     private ExpressionSyntax ServiceOf(ExpressionSyntax use) => (_former, use.Parent) switch
@@ -113,26 +147,21 @@ internal sealed class FreshScopeUses
         ExpressionSyntax service = ServiceOf(use);
         SemanticModel model = _uses.ModelOf(use);
         ExpressionSyntax whole = service;
-        while (!(whole != service && IsTask(model.GetTypeInfo(whole).Type)) && LongerThan(whole) is { } longer)
+        while (!(whole != service && TaskTypes.IsTask(model.GetTypeInfo(whole).Type)) && LongerThan(whole) is { } longer)
         {
             whole = longer;
         }
 
-        whole = whole.Parent switch
-        {
-            AssignmentExpressionSyntax assignment when assignment.Left == whole => assignment,
-            PostfixUnaryExpressionSyntax { RawKind: not (int)SyntaxKind.SuppressNullableWarningExpression } counted => counted,
-            PrefixUnaryExpressionSyntax
-            {
-                RawKind: (int)SyntaxKind.PreIncrementExpression
-                or (int)SyntaxKind.PreDecrementExpression
-            } counted =>
-                counted,
-            _ => whole,
-        };
+        bool isChanged = whole.Parent is AssignmentExpressionSyntax assignment && assignment.Left == whole;
+        bool isCounted = whole.Parent is PostfixUnaryExpressionSyntax
+            or PrefixUnaryExpressionSyntax { RawKind: (int)SyntaxKind.PreIncrementExpression or (int)SyntaxKind.PreDecrementExpression };
         bool isMethod = model.GetSymbolInfo(whole).Symbol is IMethodSymbol && whole is not InvocationExpressionSyntax;
-        bool waitsInside = whole.DescendantNodes().OfType<AwaitExpressionSyntax>().Any();
-        return whole == service || isMethod || waitsInside || IsReadLater(model.GetTypeInfo(whole).Type) ? null : whole;
+        bool declares = whole.DescendantNodes().Any(node => node is AwaitExpressionSyntax or DeclarationExpressionSyntax
+            or SingleVariableDesignationSyntax or ArgumentSyntax { RefKindKeyword.RawKind: not 0 });
+        return whole == service || isChanged || isCounted || isMethod || declares
+            || TaskTypes.IsReadLater(model.GetTypeInfo(whole).Type)
+                ? null
+                : whole;
     }
 
     private static ExpressionSyntax? LongerThan(ExpressionSyntax part) => part.Parent switch
@@ -145,91 +174,70 @@ internal sealed class FreshScopeUses
         _ => null,
     };
 
-    private static bool IsTask(ITypeSymbol? type) => type is INamedTypeSymbol { Name: "Task" or "ValueTask" } named
-        && named.ContainingNamespace.ToDisplayString() == "System.Threading.Tasks";
-
-    /// <summary>Whether it is read, or must be disposed, after the call that returned it.</summary>
-    private static bool IsReadLater(ITypeSymbol? type) => ResultOf(type) is { } result
-        && (result.Name is "IEnumerable" or "IQueryable" or "IAsyncEnumerable" or "IEnumerator"
-            || result.Name is "IDisposable" or "IAsyncDisposable"
-            || result.AllInterfaces.Any(each => each.Name is "IDisposable" or "IAsyncDisposable" or "IQueryable" or "IAsyncEnumerable"));
-
-    /// <summary>What is there once a call is awaited; null for a task without a result.</summary>
-    private static ITypeSymbol? ResultOf(ITypeSymbol? type) =>
-        type is INamedTypeSymbol task && IsTask(task) ? task.TypeArguments.FirstOrDefault() : type;
-
-    private void RunAlone(ExpressionSyntax use, ExpressionSyntax whole)
+    private void RunAlone(SyntaxNode home, ExpressionSyntax use, ExpressionSyntax whole)
     {
+        _scopes.Add(NameOf(home));
         ExpressionSyntax service = ServiceOf(use);
-        string run = IsTask(_uses.ModelOf(use).GetTypeInfo(whole).Type) ? "RunAsync" : "Run";
+        string run = TaskTypes.IsTask(_uses.ModelOf(use).GetTypeInfo(whole).Type) ? "RunAsync" : "Run";
         _changes.Add(SourceChange.Insert(use.SyntaxTree, whole.SpanStart, $"{use}.{run}({Name} => "));
         _changes.Add(SourceChange.Replace(service, Name));
         _changes.Add(SourceChange.Insert(use.SyntaxTree, whole.Span.End, ")"));
     }
 
-    /// <summary>The whole body, in one scope.</summary>
-    private void RunWhole(SyntaxNode home, List<ExpressionSyntax> uses)
+    /// <summary>All that a method does with the service, or each round of a loop in it, in one scope.</summary>
+    private void RunTogether(SyntaxNode home, SyntaxNode? loop, List<ExpressionSyntax> uses)
     {
         SemanticModel model = _uses.ModelOf(home);
+        ServiceEscapes escapes = new(model, home, NameOf(home));
+        foreach (ExpressionSyntax use in uses)
+        {
+            escapes.Refuse(ServiceOf(use));
+        }
+
         (IMethodSymbol? symbol, BlockSyntax? block, ArrowExpressionClauseSyntax? arrow) = BodyOf(model, home);
-        if (symbol is null || home.DescendantNodes().OfType<YieldStatementSyntax>().Any() || IsReadLater(symbol.ReturnType))
+        if (symbol is null || home.DescendantNodes().OfType<YieldStatementSyntax>().Any()
+            || (loop is null && TaskTypes.IsReadLater(symbol.ReturnType)))
         {
-            throw new CannotEditException($"what {NameOf(home)} gives is read after its scope was disposed");
+            throw new CannotEditException($"what {NameOf(home)} returns is read after its scope was disposed");
         }
 
-        if (uses.FirstOrDefault(
-            use => ServiceOf(use).Parent is EqualsValueClauseSyntax { Parent.Parent.Parent: LocalDeclarationStatementSyntax local }
-            && local.UsingKeyword.IsKind(SyntaxKind.UsingKeyword)) is { } disposed)
+        if (_former == "Func" && uses.Count > 1)
         {
-            throw new CannotEditException($"{NameOf(home)} disposes of {disposed} itself");
+            throw new CannotEditException($"{NameOf(home)} calls {uses[0]} more than once, and may need more than one instance");
         }
 
-        if (uses.FirstOrDefault(use => IsHandedOn(model, ServiceOf(use))) is { } escaping)
+        if (symbol.Parameters.Any(parameter => parameter.RefKind != RefKind.None))
         {
-            throw new CannotEditException($"{NameOf(home)} hands on {escaping} itself, beyond the end of its scope");
+            throw new CannotEditException($"{NameOf(home)} has a parameter by reference, which no lambda can use");
         }
 
-        if (uses.FirstOrDefault(use => IsUsedLater(model, ServiceOf(use), home)) is { } later)
-        {
-            throw new CannotEditException($"{NameOf(home)} uses {later} in a function, which may run after the end of its scope");
-        }
-
-        bool returnsTask = IsTask(symbol.ReturnType);
-        bool hasResult = symbol.IsAsync
-            ? symbol.ReturnType is INamedTypeSymbol { TypeArguments.Length: 1 }
-            : !symbol.ReturnsVoid;
-        string start = (symbol.IsAsync ? "await " : "")
-            + $"{uses[0]}.{(symbol.IsAsync || returnsTask ? "RunAsync" : "Run")}({(symbol.IsAsync ? "async " : "")}{Name} =>";
+        _scopes.Add(NameOf(home));
         if (arrow is not null)
         {
+            bool awaits = arrow.DescendantNodes().OfType<AwaitExpressionSyntax>().Any();
+            string start = StartOf(uses[0], awaits, !symbol.IsAsync && TaskTypes.IsTask(symbol.ReturnType));
             _changes.Add(SourceChange.Insert(home.SyntaxTree, arrow.Expression.SpanStart, $"{start} "));
             _changes.Add(SourceChange.Insert(home.SyntaxTree, arrow.Expression.Span.End, ")"));
         }
         else
         {
-            Enclose(block!, (hasResult ? "return " : "") + start);
+            BlockSyntax around = loop is null ? block!
+                : WaitingLoop.BodyOf(loop) as BlockSyntax
+                    ?? throw new CannotEditException($"the loop in {NameOf(home)} has no braces");
+            ScopeRegion region = ScopeRegion.Around(model, around, loop is null, uses);
+            bool hasResult = region.Returns && (symbol.IsAsync
+                ? symbol.ReturnType is INamedTypeSymbol { TypeArguments.Length: 1 }
+                : !symbol.ReturnsVoid);
+            string start = StartOf(uses[0], region.Awaits, hasResult && !symbol.IsAsync && TaskTypes.IsTask(symbol.ReturnType));
+            _changes.AddRange(region.Enclosed((hasResult ? "return " : "") + start));
         }
 
         _changes.AddRange(uses.Select(use => SourceChange.Replace(ServiceOf(use), Name)));
     }
 
-    /// <summary>Whether the service itself is returned, or put where it outlives the method.</summary>
-    private static bool IsHandedOn(SemanticModel model, ExpressionSyntax service) => service.Parent switch
-    {
-        ReturnStatementSyntax or ArrowExpressionClauseSyntax or YieldStatementSyntax => true,
-        AssignmentExpressionSyntax assignment when assignment.Right == service =>
-            model.GetSymbolInfo(assignment.Left).Symbol is not ILocalSymbol,
-        _ => false,
-    };
-
-    /// <summary>Whether a method of the service is kept as a delegate, or the service is used in a function within the method.</summary>
-    private static bool IsUsedLater(SemanticModel model, ExpressionSyntax service, SyntaxNode home) =>
-        (service.Parent is MemberAccessExpressionSyntax access && access.Expression == service
-            && model.GetSymbolInfo(access).Symbol is IMethodSymbol
-            && access.Parent is not InvocationExpressionSyntax)
-        || service.Ancestors()
-            .TakeWhile(node => node != home)
-            .Any(node => node is AnonymousFunctionExpressionSyntax or LocalFunctionStatementSyntax);
+    private static string StartOf(ExpressionSyntax use, bool awaits, bool returnsTask) => awaits
+        ? $"await {use}.RunAsync(async {Name} =>"
+        : $"{use}.{(returnsTask ? "RunAsync" : "Run")}({Name} =>";
 
     private static (IMethodSymbol?, BlockSyntax?, ArrowExpressionClauseSyntax?) BodyOf(SemanticModel model, SyntaxNode home) => home switch
     {
@@ -238,36 +246,4 @@ internal sealed class FreshScopeUses
         PropertyDeclarationSyntax property => (model.GetDeclaredSymbol(property)?.GetMethod, null, property.ExpressionBody),
         _ => (null, null, null),
     };
-
-    private void Enclose(BlockSyntax block, string start)
-    {
-        SyntaxTree tree = block.SyntaxTree;
-        int closing = block.CloseBraceToken.SpanStart;
-        if (!Lines.IsFirst(tree, closing))
-        {
-            _changes.Add(SourceChange.Insert(tree, block.OpenBraceToken.Span.End, $" {start} {{"));
-            _changes.Add(SourceChange.Insert(tree, closing, "}); "));
-            return;
-        }
-
-        string newLine = Lines.BreakOf(tree);
-        string indent = Lines.IndentAt(tree, closing) + Lines.Indent;
-        int first = Lines.NumberOf(tree, block.OpenBraceToken.SpanStart);
-        int last = Lines.NumberOf(tree, closing);
-        _changes.Add(SourceChange.Insert(tree, block.OpenBraceToken.Span.End, $"{newLine}{indent}{start}{newLine}{indent}{{"));
-        for (int line = first; line < last - 1; line++)
-        {
-            int position = tree.GetText().Lines[line].Start;
-            if (!string.IsNullOrWhiteSpace(tree.GetText().Lines[line].ToString()) && !IsWithinText(block, position))
-            {
-                _changes.Add(SourceChange.Insert(tree, position, Lines.Indent));
-            }
-        }
-
-        _changes.Add(SourceChange.Insert(tree, tree.GetText().Lines[last - 1].Start, $"{indent}}});{newLine}"));
-    }
-
-    /// <summary>Whether a line starts within a text of several lines, which must stay as it is.</summary>
-    private static bool IsWithinText(BlockSyntax block, int position) =>
-        block.FindToken(position) is var token && token.SpanStart < position && token.Span.End > position;
 }

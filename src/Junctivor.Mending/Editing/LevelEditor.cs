@@ -14,7 +14,7 @@ internal static class LevelEditor
         BaseObjectCreationExpressionSyntax outer = CreationOf(compilation, edit.Parameter!);
         if (IsStartedFrom(compilation, SymbolOf(compilation, outer), SymbolOf(compilation, inner)))
         {
-            (inner, outer) = (outer, inner);
+            throw new CannotEditException($"the program starts a scope of {edit.Parameter} from a scope of {edit.Text}");
         }
 
         MemberDeclarationSyntax innerMember = MemberOf(inner);

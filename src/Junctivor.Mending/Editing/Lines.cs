@@ -1,5 +1,6 @@
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Text;
 
 namespace Junctivor.Mending.Editing;
@@ -58,4 +59,19 @@ internal static class Lines
 
     /// <summary>The line of a position, counted from 1.</summary>
     public static int NumberOf(SyntaxTree tree, int position) => tree.GetText().Lines.GetLineFromPosition(position).LineNumber + 1;
+
+    /// <summary>Whether a line starts within a text or comment of several lines, or in what another configuration compiles: all of that must
+    /// stay as it is.</summary>
+    public static bool StartsInText(SyntaxTree tree, int position)
+    {
+        SyntaxNode root = tree.GetRoot();
+        SyntaxToken token = root.FindToken(position);
+        SyntaxTrivia trivia = root.FindTrivia(position);
+        return (token.SpanStart < position && token.Span.End > position)
+            || token.Parent!.AncestorsAndSelf().Any(node => node is InterpolatedStringExpressionSyntax
+                && node.SpanStart < position && node.Span.End > position)
+            || trivia.IsDirective
+            || trivia.IsKind(SyntaxKind.DisabledTextTrivia)
+            || (trivia.SpanStart < position && trivia.Span.End > position);
+    }
 }

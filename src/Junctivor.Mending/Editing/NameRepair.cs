@@ -44,14 +44,19 @@ internal static class NameRepair
             if (!UnknownName.Contains(error.Id) || error.Location.SourceTree is not { } tree || !changedFiles.Contains(tree.FilePath)
                 || Repair(after, tree, error.Location.SourceSpan) is not { } change)
             {
-                throw new CannotEditException($"the program would not compile: {error.GetMessage(null)}");
+                throw new CannotEditException(NotCompiling(error));
             }
 
             after = after.ReplaceSyntaxTree(tree, tree.WithChangedText(tree.GetText().WithChanges(change)));
         }
 
-        throw new CannotEditException("the program would not compile: names stay unknown");
+        throw new CannotEditException("the changed source would have names that are not known there");
     }
+
+    /// <summary>That a change does not compile, with the place; the text of the compiler is about code that nobody has seen.</summary>
+    public static string NotCompiling(Diagnostic error) =>
+        $"the changed source would not compile ({error.Id} at {Path.GetFileName(error.Location.GetLineSpan().Path)}:"
+            + $"{error.Location.GetLineSpan().StartLinePosition.Line + 1})";
 
     public static IEnumerable<Diagnostic> ErrorsOf(CSharpCompilation compilation) =>
         compilation.GetDiagnostics().Where(found => found.Severity == DiagnosticSeverity.Error);

@@ -27,7 +27,7 @@ internal static class ParameterEditor
             var (was, now) when was == now => [],
             (not null, null) => DirectUses.ChangesOf(uses, former),
             ("Lazy", "Func") => DirectUses.Replace(uses, former, use => $"{use}()"),
-            (_, "FreshScope") => FreshScopeUses.ChangesOf(uses, former),
+            (_, "FreshScope") => FreshScopeUses.ChangesOf(uses, former, edit.State),
             (null, { } wrapper) => DeferredUses(uses, wrapper, parameter.Name),
             _ => throw new CannotEditException($"{parameter.Name} is a {former} already"),
         });

@@ -8,7 +8,8 @@ namespace Junctivor.Mending.Editing;
 internal static class SourceEditor
 {
     /// <summary>The compilation with the edits.</summary>
-    /// <exception cref="CannotEditException">An edit cannot be made, or what comes out does not compile.</exception>
+    /// <exception cref="CannotEditException">An edit cannot be made, or what comes out does not compile, in this configuration or in
+    /// another.</exception>
     public static CSharpCompilation Apply(CSharpCompilation before, IReadOnlyList<SourceEdit> edits)
     {
         Dictionary<SyntaxTree, List<TextChange>> changes = [];
@@ -30,7 +31,9 @@ internal static class SourceEditor
             changedFiles.Add(tree.FilePath);
         }
 
-        return NameRepair.Of(before, after, changedFiles);
+        CSharpCompilation repaired = NameRepair.Of(before, after, changedFiles);
+        OtherConfigurations.Refuse(before, repaired);
+        return repaired;
     }
 
     private static IEnumerable<SourceChange> ChangesOf(CSharpCompilation compilation, SourceEdit edit) => edit.Kind switch

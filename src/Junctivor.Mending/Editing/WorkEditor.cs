@@ -21,12 +21,20 @@ internal static class WorkEditor
         }
 
         RefuseMoreThanWork(type);
+        IReadOnlyList<IMethodSymbol> called = [.. CalledMethods(type)];
+        if (edit.State is { } kept && called.Count > 1)
+        {
+            throw new CannotEditException(
+                $"what {type.Name} needs keeps {kept}, which {string.Join(" and ", called.Select(method => method.Name))} "
+                    + "would not share any more");
+        }
+
         string indent = Lines.IndentAt(declaration.SyntaxTree, declaration.SpanStart);
         string newLine = Lines.BreakOf(declaration.SyntaxTree);
         string old = string.Concat(declaration.AttributeLists.Select(list => $"{list}{newLine}{indent}"))
             + $"{declaration.Modifiers} class {type.Name}(FreshScope<{edit.Text}> {Parameter}) {declaration.BaseList}".TrimEnd()
             + $"{newLine}{indent}{{{newLine}"
-            + string.Join(newLine + newLine, CalledMethods(type).Select(method => $"{indent}{Lines.Indent}{Delegating(method)}"))
+            + string.Join(newLine + newLine, called.Select(method => $"{indent}{Lines.Indent}{Delegating(method)}"))
             + $"{newLine}{indent}}}{newLine}{newLine}{indent}";
         yield return SourceChange.Insert(declaration.SyntaxTree, declaration.SpanStart, old);
         foreach (SyntaxToken name in NamesIn(declaration, type))
@@ -85,8 +93,19 @@ internal static class WorkEditor
             && method.DeclaredAccessibility is Accessibility.Public or Accessibility.Internal)
         .Select(method => !method.IsGenericMethod && !method.IsOverride && method.Parameters.All(parameter =>
             parameter is { RefKind: RefKind.None } && parameter.Name != Parameter)
-                ? method
+                ? RefuseLongRun(method)
                 : throw new CannotEditException($"{method.Name} cannot be called through a lambda as it is"));
+
+    /// <summary>A scope around a loop that waits, or that ends before its result is read, would be no unit of work.</summary>
+    private static IMethodSymbol RefuseLongRun(IMethodSymbol method)
+    {
+        SyntaxNode syntax = method.DeclaringSyntaxReferences[0].GetSyntax();
+        return syntax.DescendantNodes().Any(node => WaitingLoop.IsLoop(node) && WaitingLoop.Is(node) != false)
+            ? throw new CannotEditException($"{method.Name} waits in a loop, and the scope belongs inside it")
+            : TaskTypes.IsReadLater(method.ReturnType) || syntax.DescendantNodes().OfType<YieldStatementSyntax>().Any()
+            ? throw new CannotEditException($"what {method.Name} returns is read after its scope was disposed")
+            : method;
+    }
 
     private static string Delegating(IMethodSymbol method)
     {

@@ -15,7 +15,7 @@ internal static class MendText
     public static IEnumerable<IReadOnlyList<Piece>> Lines(
         IReadOnlyList<MendedFault> done, IReadOnlyList<ChangedSource> changed, int width)
     {
-        foreach (IReadOnlyList<Piece> line in done.SelectMany(each => FaultLines(each, width)))
+        foreach (IReadOnlyList<Piece> line in done.SelectMany(each => FaultLines(each, changed, width)))
         {
             yield return line;
         }
@@ -50,10 +50,10 @@ internal static class MendText
         return [new Piece($"{count}.", mended == done.Count ? Tone.Good : Tone.Bad), rest + written];
     }
 
-    private static IEnumerable<IReadOnlyList<Piece>> FaultLines(MendedFault each, int width)
+    private static IEnumerable<IReadOnlyList<Piece>> FaultLines(MendedFault each, IReadOnlyList<ChangedSource> changed, int width)
     {
         Fault fault = each.Fault;
-        Fix? first = fault.Fixes.Count > 0 ? fault.Fixes[0] : null;
+        Fix? shown = each.Made ?? (fault.Fixes.Count > 0 ? fault.Fixes[0] : null);
         IReadOnlyList<string> heading = [.. LineWrapping.Lines($"{fault.Kind}: {fault.Summary}", width, Indent + Indent)];
         yield return [new Piece($"{fault.Kind}:", each.Obstacle is null ? Tone.Good : Tone.Bad), heading[0][$"{fault.Kind}:".Length..]];
         foreach (string line in heading.Skip(1))
@@ -61,22 +61,33 @@ internal static class MendText
             yield return [line];
         }
 
-        bool isByHand = first is null or { Edits.Count: 0 };
-        foreach (string line in isByHand || each.Obstacle is null ? [] : Wrapped($"not made, because {each.Obstacle}.", width))
+        foreach (string line in each.Obstacle is null ? [] : Wrapped($"not made, because {each.Obstacle}.", width))
         {
             yield return [line];
         }
 
-        foreach (string line in first is null
-            ? []
-            : Wrapped($"{(each.Obstacle is null ? "fix" : "by hand")}: {first.Advice}{(first.Code is null ? "" : ":")}", width)
-                .Concat((first.Code?.Split('\n') ?? []).Select(code => Indent + Indent + Indent + code)))
+        foreach (string line in shown is null ? []
+            : each.Made is null ? AdviceLines("by hand", shown.Advice, shown.Code?.Split('\n') ?? [], width)
+            : IsWritten(shown, changed) ? AdviceLines("fix", shown.Advice, shown.Code?.Split('\n') ?? [], width)
+            : AdviceLines("fix", WithoutExample(shown.Advice), [], width))
         {
             yield return [line];
         }
 
         yield return Blank;
     }
+
+    private static IEnumerable<string> AdviceLines(string start, string advice, string[] code, int width) =>
+        Wrapped($"{start}: {advice}{(code.Length == 0 ? "" : ":")}", width).Concat(code.Select(line => Indent + Indent + Indent + line));
+
+    /// <summary>Whether the code of a fix is written as it stands there, and is no example; the differences show what is written.</summary>
+    private static bool IsWritten(Fix fix, IReadOnlyList<ChangedSource> changed) => fix.Code is not { } code
+        || (!code.Contains('\n', StringComparison.Ordinal)
+            && changed.Any(source => source.After.Contains(code, StringComparison.Ordinal)));
+
+    /// <summary>Without the clause that leads over to the code.</summary>
+    private static string WithoutExample(string advice) =>
+        advice.LastIndexOf(';') is var end and >= 0 ? advice[..end] : advice;
 
     private static IEnumerable<string> Wrapped(string text, int width) =>
         LineWrapping.Lines(text, width - Indent.Length, Indent).Select(line => Indent + line);

@@ -5,6 +5,12 @@ namespace Junctivor.Checks;
 /// <summary>Why a fix is left to be made by hand: what it decides nobody but the developer knows.</summary>
 internal static class ByHand
 {
+    public const string ToBeFilledIn = "a part of it is to be filled in";
+
+    public const string NotMechanical = "it cannot be made mechanically";
+
+    public const string ChangesBehavior = "it changes what the program does";
+
     public const string WhichIsMeant = "only you know which one is meant";
 
     public const string WhetherMeant = "only you know whether that is meant";

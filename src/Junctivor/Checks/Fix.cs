@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor;
 
 /// <summary>One way to mend a <see cref="Fault"/>. Immutable.</summary>
@@ -25,8 +27,16 @@ public sealed record Fix
     public bool ChangesBehavior { get; internal init; }
 
     /// <summary>Why <c>junctivor mend</c> and "fix all" leave it to be made by hand, as the end of a sentence that starts with "because"; null
-    /// where it keeps what the program does for certain. An editor offers it all the same.</summary>
-    public string? ByHandBecause { get; internal init; }
+    /// if it has <see cref="Edits"/> and the program keeps its behavior for certain. An editor offers it all the same, if it has
+    /// edits.</summary>
+    public string? ByHandBecause
+    {
+        get => field ?? (Edits.Count == 0
+            ? Code is not null && RegistrationText.IsToBeFilledIn(Code) ? ByHand.ToBeFilledIn : ByHand.NotMechanical
+            : ChangesBehavior ? ByHand.ChangesBehavior
+            : null);
+        internal init;
+    }
 
     /// <summary>Whether another fix is the same.</summary>
     /// <param name="other">The other fix.</param>

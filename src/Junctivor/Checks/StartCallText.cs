@@ -38,6 +38,11 @@ internal static class StartCallText
         $"await using Scope {RegistrationText.Variable(level)} = "
             + $"{outer}.StartScope({string.Join(", ", values.Prepend(RegistrationText.Start(level)))});";
 
+    /// <summary>The calls that start a scope of a level, with those of the levels around it.</summary>
+    public static string ForInnerLevel(Level level) => level.Within is { } outer
+        ? $"{ForInnerLevel(outer)}\n{ForLevel(level, RegistrationText.Variable(outer))}"
+        : ForLevel(level);
+
     private static string StartScope(IReadOnlyList<string> values) =>
         $"await using Scope scope = container.StartScope({string.Join(", ", values)});";
 }

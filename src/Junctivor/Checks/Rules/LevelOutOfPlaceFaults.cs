@@ -24,7 +24,7 @@ internal static class LevelOutOfPlaceFaults
                 StartCallText.ForLevel(level))
             : new Fix(
                 $"start the {level} from a scope of the level {level.Within}",
-                StartCallText.ForLevel(level, RegistrationText.Variable(level.Within))));
+                StartCallText.ForInnerLevel(level)));
 
     private static Fault Found(string summary, IReadOnlyList<FaultStep> path, Fix fix) => new(FaultKind.LevelOutOfPlace)
     {

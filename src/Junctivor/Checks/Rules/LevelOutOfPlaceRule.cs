@@ -56,13 +56,19 @@ internal sealed class LevelOutOfPlaceRule : IRule
             Remarks = ["No scope is inside both, so it can never be resolved."],
             Fixes =
         [
-            new Fix("declare one level within the other: the one whose scope is started from a scope of the other",
-                $"new ScopeLevel(\"{other}\", within: {RegistrationText.Start(one)})",
-                Edits.Nest(other, one)),
-            new Fix("if it is the other way round, declare", $"new ScopeLevel(\"{one}\", within: {RegistrationText.Start(other)})"),
+            Nested(other, one),
+            Nested(one, other),
             new Fix($"split {node.Name} into a part for the level {one} and a part for the level {other}"),
         ],
             Candidates = [node.Name],
             Order = node.Order,
         };
+
+    private static Fix Nested(Level inner, Level outer) => new(
+        $"if a scope of {inner} is started from a scope of {outer}, declare {inner} within {outer}",
+        $"new ScopeLevel(\"{inner}\", within: {RegistrationText.Start(outer)})",
+        Edits.Nest(inner, outer))
+    {
+        ByHandBecause = ByHand.WhichIsMeant,
+    };
 }
