@@ -4,8 +4,8 @@ using Microsoft.CodeAnalysis.CSharp;
 
 namespace Junctivor.Mending;
 
-/// <summary>What the compiler knows of the wirings that a program builds and that have no <c>[CheckedWiring]</c>, so that nothing can be run
-/// to check them.</summary>
+/// <summary>What the compiler knows of the wirings that a program builds and that have no <c>[CheckedWiring]</c>, so that nothing can be
+/// run to check them.</summary>
 internal sealed class SourceWirings
 {
     private SourceWirings(

@@ -54,7 +54,10 @@ public class CheckTests
         Assert.Equal(
             (0, "dark: sound  (1 registration)\n\nNot checked by the compiler (JV901):\n  dark: a \"dark\" reason (Dark.cs:7)\n"),
             (text.Status, text.Output.ReplaceLineEndings("\n")));
-        Assert.Contains("\"reason\": \"a \\\"dark\\\" reason\",\n      \"file\": \"/Quay/Dark.cs\",\n      \"line\": 7", json.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
+        Assert.Contains(
+            "\"reason\": \"a \\\"dark\\\" reason\",\n      \"file\": \"/Quay/Dark.cs\",\n      \"line\": 7",
+            json.Output.ReplaceLineEndings("\n"),
+            StringComparison.Ordinal);
     }
 
     [Fact]

@@ -57,7 +57,8 @@ public class CompiledInTests
             """,
             version));
 
-        Assert.Equal(["For a natively compiled program no code is written: that takes C# 9 or later, so set LangVersion"], GapsIn(compilation));
+        Assert.Equal(
+            ["For a natively compiled program no code is written: that takes C# 9 or later, so set LangVersion"], GapsIn(compilation));
     }
 
     private static CSharpCompilation Compile(string text, LanguageVersion version)
@@ -69,7 +70,8 @@ public class CompiledInTests
                 ? [CSharpSyntaxTree.ParseText(text, options, "/Program.cs", cancellationToken: TestContext.Current.CancellationToken)]
                 :
                 [
-                    CSharpSyntaxTree.ParseText(AnalyzedSource.Usings, options, "/usings.cs", cancellationToken: TestContext.Current.CancellationToken),
+                    CSharpSyntaxTree.ParseText(
+                        AnalyzedSource.Usings, options, "/usings.cs", cancellationToken: TestContext.Current.CancellationToken),
                     CSharpSyntaxTree.ParseText(text, options, "/Program.cs", cancellationToken: TestContext.Current.CancellationToken),
                 ],
             AnalyzedSource.References,
@@ -84,9 +86,11 @@ public class CompiledInTests
                 [.. others.Prepend(new WiringGenerator()).Select(generator => generator.AsSourceGenerator())],
                 parseOptions: (CSharpParseOptions)source.SyntaxTrees[0].Options,
                 optionsProvider: Native)
-            .RunGeneratorsAndUpdateCompilation(source, out Compilation compilation, out var problems, TestContext.Current.CancellationToken);
+            .RunGeneratorsAndUpdateCompilation(
+                source, out Compilation compilation, out var problems, TestContext.Current.CancellationToken);
         Assert.Empty(problems);
-        Assert.Empty(compilation.GetDiagnostics(TestContext.Current.CancellationToken).Where(each => each.Severity == DiagnosticSeverity.Error));
+        Assert.Empty(compilation.GetDiagnostics(TestContext.Current.CancellationToken)
+            .Where(each => each.Severity == DiagnosticSeverity.Error));
         return (CSharpCompilation)compilation;
     }
 

@@ -127,13 +127,15 @@ public class FollowingTests
     [InlineData("[.. M(\"a\"), .. M(\"b\")]; static Wiring M(string mark) => [Scoped.Of<Almanac>().Marked(mark)];", "M(\"a\")")]
     public void A_fault_is_shown_at_the_call_that_tells_services_of_one_line_apart(string wiring, string places)
     {
-        AnalyzedSource source = AnalyzedSource.OfText($"public static class A {{ [CheckedWiring] public static Wiring W => {wiring} }}" + World);
+        AnalyzedSource source =
+            AnalyzedSource.OfText($"public static class A {{ [CheckedWiring] public static Wiring W => {wiring} }}" + World);
 
         IReadOnlyList<Diagnostic> found = [.. source.Analyze().Where(each => each.Id == "JV101")];
 
         Assert.Equal(places, string.Join("|", found.Select(each => $"{each.Location.SourceTree!.GetText()
             .GetSubText(each.Location.SourceSpan)}")));
-        Assert.Equal(source.Check()["W"].Where(text => text.StartsWith("JV101", StringComparison.Ordinal)), found.Select(AnalyzedSource.TextOf));
+        Assert.Equal(
+            source.Check()["W"].Where(text => text.StartsWith("JV101", StringComparison.Ordinal)), found.Select(AnalyzedSource.TextOf));
     }
 
     [Theory]

@@ -11,7 +11,10 @@ public class SeverityTests
         { "", "JV203 Error, JV204 Warning, JV303 Info" },
         { "new BuildOptions()", "JV203 Error, JV204 Warning, JV303 Info" },
         { "new BuildOptions { WarningsAreFaults = true }", "JV203 Error, JV204 Error, JV303 Info" },
-        { "new BuildOptions { Severities = new Dictionary<string, Severity> { [\"JV303\"] = Severity.Fault, [\"jv203\"] = Severity.Note } }", "JV203 Info, JV204 Warning, JV303 Error" },
+        {
+            "new BuildOptions { Severities = new Dictionary<string, Severity> { [\"JV303\"] = Severity.Fault, [\"jv203\"] = Severity.Note } }",
+            "JV203 Info, JV204 Warning, JV303 Error"
+        },
         { "new BuildOptions { Severities = new Dictionary<string, Severity> { { \"JV204\", Severity.Note } }, WarningsAreFaults = true }", "JV203 Error, JV204 Info, JV303 Info" },
         { "Strict", "JV203 Error, JV204 Error, JV303 Info" },
         { "local", "JV203 Error, JV204 Error, JV303 Info" },

@@ -74,7 +74,10 @@ public class SoundProgramTests
         { "Wiring w = [Singleton.Of<Needs>(), .. M.R]; w.Build(); static class M { public static Wiring R { get; } = [Singleton.Of<B>()]; static M() => R = [Singleton.Of<A>()]; }", 1 },
         { "Wiring w = [Singleton.Of<Needs>(), .. M.R]; w.Build(); static class M { public static Wiring R { get => [.. field, Singleton.Of<A>()]; } = [Singleton.Of<B>()]; }", 1 },
         { "Wiring w = [Singleton.Of<Needs>(), .. M.R]; w.Build(); static class M { public static Wiring R = [Singleton.Of<B>()]; static M() => R = [Singleton.Of<A>()]; }", 1 },
-        { "Wiring w = [Singleton.Of<Needs>()]; Fill(ref w); w.Build(); static void Fill(ref Wiring w) => w = [.. w, Singleton.Of<A>()];", 1 },
+        {
+            "Wiring w = [Singleton.Of<Needs>()]; Fill(ref w); w.Build(); static void Fill(ref Wiring w) => w = [.. w, Singleton.Of<A>()];",
+            1
+        },
         { "Registration q = Singleton.Of<B>(); ref Registration rq = ref q; rq = Singleton.Of<A>(); Wiring v = [Singleton.Of<Needs>(), q]; v.Build();", 1 },
         { "Wiring w = [Singleton.Of<Needs>()]; Out(out w); w.Build(); static void Out(out Wiring w) => w = [Singleton.Of<Needs>(), Singleton.Of<A>()];", 1 },
         { "Registration r = Singleton.Of<B>(); if (args.Length == 0) r = Singleton.Of<A>(); Wiring w = [Singleton.Of<Needs>(), r]; w.Build();", 1 },
@@ -122,7 +125,9 @@ public class SoundProgramTests
     [InlineData("Transient.Of(typeof(Box2<>)), Transient.Of<Root<Box2<int>>>()", "Box2<T>")]
     [InlineData("Transient.Of(typeof(Tree<>)), Transient.Of<Root<Tree<int>>>()", "Tree<T>")]
     [InlineData("Transient.Of<Root<Func<int, Made<int>>>>()", "Made<T>")]
-    [InlineData("Transient.Of(typeof(IPot<>), typeof(Pot<>)), Decorator.Of(typeof(IPot<>), typeof(Lid<>)), Transient.Of<Root<IPot<int>>>()", "Lid<T>")]
+    [InlineData(
+        "Transient.Of(typeof(IPot<>), typeof(Pot<>)), Decorator.Of(typeof(IPot<>), typeof(Lid<>)), Transient.Of<Root<IPot<int>>>()",
+        "Lid<T>")]
     [InlineData("Transient.Of(typeof(Odd<>)), Transient.Of(typeof(Even<>)), Transient.Of<Root<Odd<int>>>()", "Odd<T>")]
     public void Types_that_grow_without_end_are_one_fault(string registrations, string name)
     {
@@ -141,7 +146,8 @@ public class SoundProgramTests
 
         string fault = Assert.Single(source.Check()["W"]);
 
-        Assert.StartsWith($"JV206 generic-constraint: {name} requires itself with larger type arguments each time", fault, StringComparison.Ordinal);
+        Assert.StartsWith(
+            $"JV206 generic-constraint: {name} requires itself with larger type arguments each time", fault, StringComparison.Ordinal);
         Assert.Equal([fault], source.Analyze().Select(AnalyzedSource.TextOf));
     }
 

@@ -62,7 +62,8 @@ internal static class ChangingWays
         new("registration by reference", Place.Block, (w, e) =>
         {
             string name = w.Name("r");
-            w.AddStatement($"Registration {name} = {w.Registration()}; ref Registration {name}s = ref {name}; {name}s = {w.Registration()};");
+            w.AddStatement(
+                $"Registration {name} = {w.Registration()}; ref Registration {name}s = ref {name}; {name}s = {w.Registration()};");
             return ProgramWriter.Collection([.. w.Nested(e), name]);
         }),
         new("option that is thrown away", Place.Block, (w, e) =>

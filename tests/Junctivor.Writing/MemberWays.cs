@@ -9,7 +9,9 @@ internal static class MemberWays
         Member("property with a body", (n, v) => $"public static Wiring {n} {{ get {{ return {v}; }} }}"),
         Member("kept property", (n, v) => $"public static Wiring {n} {{ get; }} = {v};"),
         Member("field", (n, v) => $"public static readonly Wiring {n} = {v};"),
-        Member("private field behind a property", (n, v) => $"private static readonly Wiring _{n} = {v}; public static Wiring {n} => _{n};"),
+        Member(
+            "private field behind a property",
+            (n, v) => $"private static readonly Wiring _{n} = {v}; public static Wiring {n} => _{n};"),
         Member("field that could be set", (n, v) => $"public static Wiring {n} = {v};"),
         Member("property that could be set", (n, v) => $"public static Wiring {n} {{ get; set; }} = {v};"),
         Member("property with a field", (n, v) => $"public static Wiring {n} {{ get => [.. field, Singleton.Of<K0>().IfMissing()]; }} = {v};"),
@@ -17,7 +19,10 @@ internal static class MemberWays
         Member("enumerator", (n, v) => $"public static IEnumerable<Registration> {n} {{ get {{ foreach (var each in {v.Parenthesized()}) yield return each; }} }}", "[.. {0}]"),
         Member("method", (n, v) => $"public static Wiring {n}() => {v};", "{0}()"),
         Member("method with a default", (n, v) => $"public static Wiring {n}(bool on = true, params string[] names) => [.. Wiring.If(on, {v.Parenthesized()})];", "{0}()"),
-        Member("generic method", (n, v) => $"public static Wiring {n}<T>() where T : class => [.. {v.Parenthesized()}, Transient.Of<T>()];", "{0}<K1>()"),
+        Member(
+            "generic method",
+            (n, v) => $"public static Wiring {n}<T>() where T : class => [.. {v.Parenthesized()}, Transient.Of<T>()];",
+            "{0}<K1>()"),
         Member("generic method of two classes", (n, v) => $"private static Wiring Own{n}<T>() where T : class => [Transient.Of<T>()]; public static Wiring {n} => [.. {v.Parenthesized()}, .. Own{n}<K1>(), .. Own{n}<K2>()];"),
         Member("helper for each", (n, v) => $"private static Registration Own{n}<T>() where T : class => Scoped.Of<T>(); public static Wiring {n} => [.. {v.Parenthesized()}, Own{n}<K3>(), Own{n}<K4>()];"),
         Member("type of a parameter", (n, v) => $"public static Wiring {n}(Type type) => [.. {v.Parenthesized()}, Singleton.Of(type)];", "{0}(typeof(K2))"),
@@ -47,7 +52,9 @@ internal static class MemberWays
         Member("member of an object", (n, v) => $"public sealed class Has{n}(bool on) {{ public Wiring All => on ? {v.Parenthesized()} : [Singleton.Of<K5>()]; }} public static Wiring {n} => [.. new Has{n}(true).All, .. new Has{n}(false).All];"),
         Member("kept by an object", (n, v) => $"public sealed class Has{n} {{ public Wiring All {{ get; }} = {v}; public Wiring Twice => [.. All, .. All]; }} public static Wiring {n} => new Has{n}().Twice;"),
         Member("kept by two objects", (n, v) => $"public sealed class Has{n} {{ public readonly Wiring All = {v}; }} private static readonly Has{n} One{n} = new(), Other{n} = One{n}; public static Wiring {n} => [.. One{n}.All, .. Other{n}.All];"),
-        Member("given to an object", (n, v) => $"public sealed record Has{n}(Wiring All); public static Wiring {n} => new Has{n}({v}).All;"),
+        Member(
+            "given to an object",
+            (n, v) => $"public sealed record Has{n}(Wiring All); public static Wiring {n} => new Has{n}({v}).All;"),
         Member("extension block", (n, v) => $"public static Wiring {n} => [.. Wiring.Own{n}, .. 3.Made{n}()];", "{0}", (w, n, v) =>
             w.AddType($"public static class Block{n} {{ extension(Wiring) {{ public static Wiring Own{n} => {v}; }} extension<T>(T value) {{ public Wiring Made{n}() => [Singleton.Of<K0>().IfMissing()]; }} }}")),
         Member("partial", (n, v) => $"public static Wiring {n} => Part{n}.All;", "{0}", (w, n, v) =>

@@ -208,7 +208,8 @@ public sealed class ProgramCheck
     private CSharpCompilation Compile(string name, IReadOnlyList<(string File, string Text)> files) => CSharpCompilation.Create(
         name,
         [
-            CSharpSyntaxTree.ParseText($"{ImplicitUsings.Text}global using Junctivor;", path: "/usings.cs", cancellationToken: _cancellationToken),
+            CSharpSyntaxTree.ParseText(
+                $"{ImplicitUsings.Text}global using Junctivor;", path: "/usings.cs", cancellationToken: _cancellationToken),
             .. files.Select(file => CSharpSyntaxTree.ParseText(file.Text, path: file.File, cancellationToken: _cancellationToken)),
         ],
         References,

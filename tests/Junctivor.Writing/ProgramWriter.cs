@@ -116,7 +116,12 @@ public sealed class ProgramWriter
 
         int first = _random.Next(elements.Count);
         int count = _random.Next(1, elements.Count - first + 1);
-        return [.. elements.Take(first), $".. {Parenthesized(Compose([.. elements.Skip(first).Take(count)]))}", .. elements.Skip(first + count)];
+        return
+        [
+            .. elements.Take(first),
+            $".. {Parenthesized(Compose([.. elements.Skip(first).Take(count)]))}",
+            .. elements.Skip(first + count),
+        ];
     }
 
     public static string Collection(IReadOnlyList<string> elements) => $"[{string.Join(", ", elements)}]";

@@ -42,7 +42,8 @@ internal sealed class MendableAssembly
     /// <summary>The wirings that the program builds without a mark, as the compiler knows them.</summary>
     public SourceWirings BuiltBy(BuildOptions options) => SourceWirings.Of(Sources, options);
 
-    /// <summary>Compiles sources and checks the wirings in them: the marked ones as they are, the others as the compiler knows them.</summary>
+    /// <summary>Compiles sources and checks the wirings in them: the marked ones as they are, the others as the compiler knows
+    /// them.</summary>
     /// <param name="sources">The sources.</param>
     /// <param name="wiring">The only wiring to check; null for all.</param>
     /// <param name="options">What counts as a fault.</param>

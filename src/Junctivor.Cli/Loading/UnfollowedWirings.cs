@@ -28,7 +28,8 @@ internal static partial class UnfollowedWirings
                reason.Groups["line"].Success ? int.Parse(reason.Groups["line"].Value, CultureInfo.InvariantCulture) : 0),
     ];
 
-    /// <summary>The name of a marked wiring, or where a wiring is built; null for a module, which is checked where it is included.</summary>
+    /// <summary>The name of a marked wiring, or where a wiring is built; null for a module, which is checked where it is
+    /// included.</summary>
     private static string? NameOf(string member, IReadOnlyDictionary<MemberInfo, string> marked)
     {
         if (BuiltAt().Match(member) is { Success: true } built)

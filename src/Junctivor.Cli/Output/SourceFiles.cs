@@ -6,8 +6,8 @@ using Microsoft.CodeAnalysis.Text;
 namespace Junctivor.Cli.Output;
 
 /// <summary>
-/// Writes changed sources: all of them, or none. Each is written to a file beside it first, which then takes its place in one step, so that an
-/// interrupt leaves the old file or the new one.
+/// Writes changed sources: all of them, or none. Each is written to a file beside it first, which then takes its place in one step, so that
+/// an interrupt leaves the old file or the new one.
 /// </summary>
 internal static class SourceFiles
 {

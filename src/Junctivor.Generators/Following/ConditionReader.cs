@@ -9,8 +9,8 @@ namespace Junctivor.Generators.Following;
 /// <param name="types">Reads types.</param>
 internal sealed class ConditionReader(SourceMembers members, ValueReading values, TypeReading types)
 {
-    /// <summary>How a condition comes out, where that is known; otherwise what it depends on. Two conditions depend on the same only if they
-    /// are certain to come out the same.</summary>
+    /// <summary>How a condition comes out, where that is known; otherwise what it depends on. Two conditions depend on the same only if
+    /// they are certain to come out the same.</summary>
     public (bool? Constant, Condition? Condition) Read(IOperation condition, Frame frame)
     {
         (IOperation plain, Frame at) = values.Resolve(condition, frame);

@@ -11,6 +11,7 @@ internal sealed record CreatedObject(IObjectCreationOperation Creation, Frame Fr
 {
     /// <summary>What is passed for a parameter of its primary constructor; null for another parameter.</summary>
     public IOperation? ArgumentFor(IParameterSymbol parameter) => Creation.Arguments
-        .FirstOrDefault(argument => SymbolEqualityComparer.Default.Equals(argument.Parameter?.OriginalDefinition, parameter.OriginalDefinition))
+        .FirstOrDefault(argument =>
+            SymbolEqualityComparer.Default.Equals(argument.Parameter?.OriginalDefinition, parameter.OriginalDefinition))
         ?.Value;
 }

@@ -49,7 +49,8 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     [
         .. from handler in All
            let certain = handler.Services.Where(service => IsCertain(handler, service)).ToList()
-           let possible = handler.Possible.Concat(handler.Services.Where(service => !certain.Contains(service) && Host.IsOfUser(service.Type)))
+           let possible = handler.Possible.Concat(
+               handler.Services.Where(service => !certain.Contains(service) && Host.IsOfUser(service.Type)))
            where certain.Count > 0 || possible.Any()
            select handler with { Services = certain, Possible = [.. possible] },
     ];
@@ -202,9 +203,9 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
         node is LocalFunctionStatementSyntax or BaseMethodDeclarationSyntax or CompilationUnitSyntax;
 
     private static bool IsBranch(SyntaxNode node) => node is AnonymousFunctionExpressionSyntax or IfStatementSyntax or ElseClauseSyntax
-        or SwitchSectionSyntax or SwitchExpressionArmSyntax or ConditionalExpressionSyntax or CatchClauseSyntax or CommonForEachStatementSyntax
-        or ForStatementSyntax or WhileStatementSyntax or ConditionalAccessExpressionSyntax or AccessorDeclarationSyntax
-        or BasePropertyDeclarationSyntax or BaseFieldDeclarationSyntax;
+        or SwitchSectionSyntax or SwitchExpressionArmSyntax or ConditionalExpressionSyntax or CatchClauseSyntax
+        or CommonForEachStatementSyntax or ForStatementSyntax or WhileStatementSyntax or ConditionalAccessExpressionSyntax
+        or AccessorDeclarationSyntax or BasePropertyDeclarationSyntax or BaseFieldDeclarationSyntax;
 
     private static IMethodSymbol? HandlerIn(IOperation argument) => Operations.WithoutConversions(argument) switch
     {

@@ -37,8 +37,8 @@ internal static class HandlerParameters
         .Select(attribute => attribute.ConstructorArguments[0].Value)
         .FirstOrDefault(key => key is string or ITypeSymbol);
 
-    /// <summary>Whether it can be nothing else: no text becomes an interface or an abstract class that does not say how, nor any class without
-    /// a body.</summary>
+    /// <summary>Whether it can be nothing else: no text becomes an interface or an abstract class that does not say how, nor any class
+    /// without a body.</summary>
     private static bool IsOnlyService(IParameterSymbol parameter, IMethodSymbol mapping) =>
         SaysNothing(parameter)
         && SaysNothing(parameter.Type)

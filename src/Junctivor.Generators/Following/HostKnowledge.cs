@@ -6,8 +6,8 @@ using Microsoft.CodeAnalysis.Operations;
 namespace Junctivor.Generators.Following;
 
 /// <summary>
-/// What the host of a web server may provide itself, as far as the source tells: types of the framework, and types that the framework is told
-/// of. If a package or another project is given what the host is set up with, the host may provide anything.
+/// What the host of a web server may provide itself, as far as the source tells: types of the framework, and types that the framework is
+/// told of. If a package or another project is given what the host is set up with, the host may provide anything.
 /// </summary>
 internal sealed class HostKnowledge
 {

@@ -21,7 +21,8 @@ internal sealed class LevelFollower(SourceMembers members, LeftBehind left, Valu
         (IOperation plain, Frame at) = values.Resolve(level, frame);
         return plain switch
         {
-            IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field } => Kept(types.MemberIn(field, at), null, plain, at),
+            IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field } =>
+                Kept(types.MemberIn(field, at), null, plain, at),
             IPropertyReferenceOperation { Property: { IsStatic: true } property } when IsKept(property) =>
                 Kept(types.MemberIn(property, at), null, plain, at),
             ILocalReferenceOperation { Local: var local } when at.HomeOf(local) is { } home => Kept(local, home, plain, home),
@@ -31,7 +32,8 @@ internal sealed class LevelFollower(SourceMembers members, LeftBehind left, Valu
 
     /// <summary>What other projects call it: the field or property that it is kept in; null where they cannot name it.</summary>
     public string? IdOf(Level level) => _known
-        .Where(known => known.Value == level && known.Key.Keeper is { ContainingType.IsGenericType: false } and (IFieldSymbol or IPropertySymbol))
+        .Where(known => known.Value == level
+            && known.Key.Keeper is { ContainingType.IsGenericType: false } and (IFieldSymbol or IPropertySymbol))
         .Select(known => DocumentationCommentId.CreateDeclarationId(known.Key.Keeper))
         .FirstOrDefault();
 

@@ -219,7 +219,9 @@ internal sealed class ListUses(SourceMembers members)
             around = around.Parent;
         }
 
-        return around.Parent is IArgumentOperation { Parent: IInvocationOperation call } && IsConditionalWiring(call.TargetMethod) ? call : null;
+        return around.Parent is IArgumentOperation { Parent: IInvocationOperation call } && IsConditionalWiring(call.TargetMethod)
+            ? call
+            : null;
     }
 
     private static bool IsConditionalWiring(IMethodSymbol method) =>
@@ -263,7 +265,8 @@ internal sealed class ListUses(SourceMembers members)
     /// <summary>Whether a method without source gets no more than something to read.</summary>
     private static bool IsReadOnly(IParameterSymbol parameter) =>
         parameter.OriginalDefinition.Type is not ITypeParameterSymbol
-        && (IsSequence(parameter.Type) || (parameter.Type.SpecialType == SpecialType.System_Object && Operations.IsOfPlatform(parameter.ContainingSymbol)));
+        && (IsSequence(parameter.Type)
+            || (parameter.Type.SpecialType == SpecialType.System_Object && Operations.IsOfPlatform(parameter.ContainingSymbol)));
 
     private static bool IsSequence(ITypeSymbol type) => type.OriginalDefinition.SpecialType is
         SpecialType.System_Collections_Generic_IEnumerable_T or SpecialType.System_Collections_IEnumerable

@@ -188,7 +188,9 @@ internal sealed class RegistrationFollower(
 
     /// <summary>What the compiler passes for the place, also to a method that passes it on.</summary>
     private SourcePlace PlaceOf(IInvocationOperation call, Frame frame) =>
-        ConstantOf(call, "file", frame) is string file && ConstantOf(call, "line", frame) is int line ? new SourcePlace(file, line) : default;
+        ConstantOf(call, "file", frame) is string file && ConstantOf(call, "line", frame) is int line
+            ? new SourcePlace(file, line)
+            : default;
 
     private (IParameterSymbol File, IParameterSymbol Line)? GivenPlaceOf(IInvocationOperation call, Frame frame) =>
         values.OpenParameter(Operations.Argument(call, "file"), frame) is { } file

@@ -113,7 +113,8 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     public IOperation? OperationOf(SyntaxNode syntax) => syntax switch
     {
         ParenthesizedExpressionSyntax parenthesized => OperationOf(parenthesized.Expression),
-        PostfixUnaryExpressionSyntax { RawKind: (int)SyntaxKind.SuppressNullableWarningExpression } forgiven => OperationOf(forgiven.Operand),
+        PostfixUnaryExpressionSyntax { RawKind: (int)SyntaxKind.SuppressNullableWarningExpression } forgiven =>
+            OperationOf(forgiven.Operand),
         _ => ModelOf(syntax.SyntaxTree).GetOperation(syntax, cancellationToken),
     };
 

@@ -14,7 +14,8 @@ internal sealed record SymbolUse(SyntaxNode Syntax, IOperation? Operation)
         Operation?.Parent is INameOfOperation
         || Syntax.Ancestors().TakeWhile(node => node is not StatementSyntax and not MemberDeclarationSyntax)
             .Any(node => node is NameColonSyntax or ExpressionColonSyntax or TypeOfExpressionSyntax)
-        || Syntax.FirstAncestorOrSelf<InvocationExpressionSyntax>() is { Expression: IdentifierNameSyntax { Identifier.ValueText: "nameof" } };
+        || Syntax.FirstAncestorOrSelf<InvocationExpressionSyntax>() is
+            { Expression: IdentifierNameSyntax { Identifier.ValueText: "nameof" } };
 
     /// <summary>Whether it gets another value there, or whoever gets it by reference can give it one; true where that is not
     /// known.</summary>

@@ -93,7 +93,8 @@ internal sealed class WiringFollower
             Together(initializer.ElementValues.Select(element => _registrations.Follow(element, at)), plain),
         IArrayCreationOperation { DimensionSizes: [{ ConstantValue: { HasValue: true, Value: 0 } }] } => [],
         IInvocationOperation call => FollowCall(call, at),
-        IPropertyReferenceOperation { Property: var property, Arguments.IsEmpty: true } read => FollowMember(property, read.Instance, plain, at),
+        IPropertyReferenceOperation { Property: var property, Arguments.IsEmpty: true } read =>
+            FollowMember(property, read.Instance, plain, at),
         IFieldReferenceOperation { Field: var field } read => FollowMember(field, read.Instance, plain, at),
         ILocalReferenceOperation local => FollowLocal(local, at),
         IConditionalOperation { WhenFalse: { } otherwise } choice => FollowChoice(choice.Condition, choice.WhenTrue, otherwise, at),

@@ -14,8 +14,8 @@ internal static class LeftMembers
 {
     /// <summary>
     /// What was read last of a member, with the files that it was read from: while these stay as they are, so does that. Static, as the
-    /// compiler asks for each member again after each edit, and gives a generator no other place to keep something in. Whoever reads a member
-    /// gets the same, so it does not matter whose result is kept; several compilations may ask at once.
+    /// compiler asks for each member again after each edit, and gives a generator no other place to keep something in. Whoever reads a
+    /// member gets the same, so it does not matter whose result is kept; several compilations may ask at once.
     /// </summary>
     private static readonly ConditionalWeakTable<SyntaxNode, KnownMember> Known = new();
 
@@ -121,7 +121,8 @@ internal static class LeftMembers
         }
         catch (UnfollowableException unknown)
         {
-            return new LeftMember(WiringWords.Build + WiringText.PlaceOf(node.GetLocation(), compilation), WiringText.OfUnknown(unknown, compilation));
+            return new LeftMember(
+                WiringWords.Build + WiringText.PlaceOf(node.GetLocation(), compilation), WiringText.OfUnknown(unknown, compilation));
         }
         finally
         {

@@ -39,7 +39,12 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     /// <param name="compilation">The source.</param>
     public static string OfUnknown(UnfollowableException unknown, Compilation compilation)
     {
-        string word = unknown.Obstacle switch { Obstacle.RunTime => WiringWords.RunTime, Obstacle.Size => WiringWords.Size, _ => WiringWords.Unknown };
+        string word = unknown.Obstacle switch
+        {
+            Obstacle.RunTime => WiringWords.RunTime,
+            Obstacle.Size => WiringWords.Size,
+            _ => WiringWords.Unknown,
+        };
         return $"{WiringWords.Version}\n{word} {WiringWords.Quote(unknown.Message)}{PlaceOf(unknown.Location, compilation)}";
     }
 

@@ -83,7 +83,9 @@ internal sealed class WiringTextReader(
             Kind = (NodeKind)Enum.Parse(typeof(NodeKind), head[2]),
             Implementation = TypeOf(head[3]),
             Place = PlaceOf(lines),
-            GivenPlace = lines.One(WiringWords.AtGiven) is [_, string givenFile, string givenLine] ? given.OpenPlaceOf(givenFile, givenLine) : null,
+            GivenPlace = lines.One(WiringWords.AtGiven) is [_, string givenFile, string givenLine]
+                ? given.OpenPlaceOf(givenFile, givenLine)
+                : null,
             Location = from,
             Mark = MarkOf(lines, WiringWords.Mark, WiringWords.MarkType, WiringWords.MarkGiven),
             TargetMark = MarkOf(lines, WiringWords.TargetMark, WiringWords.TargetMarkType, WiringWords.TargetMarkGiven),
@@ -156,7 +158,11 @@ internal sealed class WiringTextReader(
             {
                 case WiringWords.Takes:
                     parameters.Add(new WrittenParameter(
-                        words[1], TypeOf(words[2]), null, words[3] == WiringWords.Optional, words[4] == WiringWords.None ? null : words[4]));
+                        words[1],
+                        TypeOf(words[2]),
+                        null,
+                        words[3] == WiringWords.Optional,
+                        words[4] == WiringWords.None ? null : words[4]));
                     break;
                 case WiringWords.TakesMark:
                     parameters[^1] = parameters[^1] with { Mark = words[1] };

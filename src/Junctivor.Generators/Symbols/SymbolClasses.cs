@@ -32,6 +32,7 @@ internal sealed class SymbolClasses(SymbolCatalog types)
         [
             .. AllProperties(type)
                 .Where(property => (property.IsRequired && !isRequiredSeenTo) || Marks(property))
+                .Concat(UnsettableProperties(type, isRequiredSeenTo))
                 .Select(property => Read(WrittenParameter.Of(property, types.Compilation))),
         ];
     }
@@ -52,6 +53,22 @@ internal sealed class SymbolClasses(SymbolCatalog types)
             {
                 if (property is { IsStatic: false, DeclaredAccessibility: Accessibility.Public }
                     && (property.IsIndexer || met.Add(property.Name)))
+                {
+                    yield return property;
+                }
+            }
+        }
+    }
+
+    /// <summary>Those that nobody sets, though they are marked or required: static ones, and those that are not public.</summary>
+    private static IEnumerable<IPropertySymbol> UnsettableProperties(ITypeSymbol type, bool isRequiredSeenTo)
+    {
+        for (ITypeSymbol? declaring = type; declaring is not null; declaring = declaring.BaseType)
+        {
+            foreach (IPropertySymbol property in declaring.GetMembers().OfType<IPropertySymbol>())
+            {
+                if ((property.IsStatic || property.DeclaredAccessibility != Accessibility.Public)
+                    && (Carries(property, Inject) || (property.IsRequired && !isRequiredSeenTo)))
                 {
                     yield return property;
                 }

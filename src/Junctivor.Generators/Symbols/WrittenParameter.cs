@@ -1,3 +1,4 @@
+using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Symbols;
@@ -40,9 +41,11 @@ internal sealed record WrittenParameter(string Name, ITypeSymbol Type, object? M
             SymbolType.UnderlyingOf(declared) ?? declared,
             MarkOf(symbol),
             MayBeNull(declared, IsAnnotated(symbol.OriginalDefinition.NullableAnnotation)),
-            symbol.IsIndexer ? "is an indexer"
+            symbol.IsIndexer ? PropertyObstacle.Indexer
+                : symbol.IsStatic ? PropertyObstacle.Static
                 : symbol.SetMethod is { DeclaredAccessibility: Accessibility.Public } ? ObstacleOf(declared)
-                : "has no public setter");
+                : symbol.DeclaredAccessibility == Accessibility.Public ? PropertyObstacle.NoSetter
+                : PropertyObstacle.NotPublic);
     }
 
     /// <summary>Whether nothing may be handed over, by what the source says, whatever a type parameter is closed over.</summary>

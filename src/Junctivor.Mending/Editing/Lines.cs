@@ -60,8 +60,8 @@ internal static class Lines
     /// <summary>The line of a position, counted from 1.</summary>
     public static int NumberOf(SyntaxTree tree, int position) => tree.GetText().Lines.GetLineFromPosition(position).LineNumber + 1;
 
-    /// <summary>Whether a line starts within a text or comment of several lines, or in what another configuration compiles: all of that must
-    /// stay as it is.</summary>
+    /// <summary>Whether a line starts within a text or comment of several lines, or in what another configuration compiles: all of that
+    /// must stay as it is.</summary>
     public static bool StartsInText(SyntaxTree tree, int position)
     {
         SyntaxNode root = tree.GetRoot();

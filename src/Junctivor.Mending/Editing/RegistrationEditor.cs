@@ -108,7 +108,8 @@ internal static class RegistrationEditor
         throw new CannotEditException("the registration beside which it belongs is no element of a collection");
     }
 
-    /// <summary>On lines of their own, if the other one has a line of its own: then a comment at the end of that line stays with it.</summary>
+    /// <summary>On lines of their own, if the other one has a line of its own: then a comment at the end of that line stays with
+    /// it.</summary>
     private static List<SourceChange> AddElements(RegistrationSyntax behind, IReadOnlyList<string> registrations)
     {
         SyntaxTree tree = behind.Tree;

@@ -45,7 +45,8 @@ public sealed record FaultKind
     /// <summary>JV102: a class that cannot be constructed.</summary>
     public static FaultKind NotConstructible { get; } =
         Fault("JV102", "not-constructible",
-            "A registered class cannot be constructed: it is abstract, an interface, static, or has no public constructor.");
+            "A registered class cannot be constructed: it is abstract, an interface, static, has no public constructor, "
+            + "or a property to inject that cannot be set.");
 
     /// <summary>JV103: several constructors, and none is chosen.</summary>
     public static FaultKind SeveralConstructors { get; } =

@@ -26,8 +26,8 @@ public sealed record Fix
     /// Such fixes come after the others, and their advice says what is lost.</summary>
     public bool ChangesBehavior { get; internal init; }
 
-    /// <summary>Why <c>junctivor mend</c> and "fix all" leave it to be made by hand, as the end of a sentence that starts with "because"; null
-    /// if it has <see cref="Edits"/> and the program keeps its behavior for certain. An editor offers it all the same, if it has
+    /// <summary>Why <c>junctivor mend</c> and "fix all" leave it to be made by hand, as the end of a sentence that starts with "because";
+    /// null if it has <see cref="Edits"/> and the program keeps its behavior for certain. An editor offers it all the same, if it has
     /// edits.</summary>
     public string? ByHandBecause
     {

@@ -3,12 +3,13 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>
-/// Finds modules of the program that register a service and are not part of the wiring, by what the compiler left behind of them: for advice
-/// only.
+/// Finds modules of the program that register a service and are not part of the wiring, by what the compiler left behind of them: for
+/// advice only.
 /// </summary>
 internal static class ModuleSearch
 {
-    /// <summary>The modules, as a wiring names them: <c>Storage.Wiring</c>, or <c>Storage.Wiring()</c>. Only those that take nothing.</summary>
+    /// <summary>The modules, as a wiring names them: <c>Storage.Wiring</c>, or <c>Storage.Wiring()</c>. Only those that take
+    /// nothing.</summary>
     public static IEnumerable<string> Registering(ServiceGraph graph, ServiceId service) =>
         IdOf(service.Type) is { } wanted
             ? graph.LeftWirings.Where(left => Registers(left.Text, wanted, service.Mark))

@@ -201,7 +201,8 @@ internal sealed class NearMisses
         where registered.OwnName == Type.OwnName && registered.DefinitionName != Type.DefinitionName
         select new NearMiss(
             $"{registered.QualifiedName} is registered{At(node)}: it has the same short name, but is not {Type.QualifiedName}.",
-            Doubtful(Taking("check the using directives; if the registered type is meant, write", _service.Mark, registered.QualifiedName)));
+            Doubtful(Taking(
+                "check the using directives; if the registered type is meant, write", _service.Mark, registered.QualifiedName)));
 
     private IEnumerable<NearMiss> OfNearlyTheSameName() => _graph.Index.NearlyNamed(Type.OwnName).Select(node => new NearMiss(
         $"{Served(node)} is registered{At(node)}, and has a similar name.",

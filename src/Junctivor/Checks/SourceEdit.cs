@@ -33,8 +33,8 @@ public sealed record SourceEdit
     /// <summary>The name of the parameter that is changed; null where none is.</summary>
     public string? Parameter { get; internal init; }
 
-    /// <summary>What the service of a fresh scope keeps from one call to the next, such as <c>Ledger._rows</c>: methods that share it need one
-    /// scope, and are not changed to have several; null where it keeps nothing.</summary>
+    /// <summary>What the service of a fresh scope keeps from one call to the next, such as <c>Ledger._rows</c>: methods that share it need
+    /// one scope, and are not changed to have several; null where it keeps nothing.</summary>
     public string? State { get; internal init; }
 
     /// <summary>The file of the registration behind which another is moved; empty for the rest.</summary>

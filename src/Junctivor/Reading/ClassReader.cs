@@ -9,6 +9,8 @@ namespace Junctivor.Reading;
 /// <summary>Reads the constructors and the properties of a class, and the constants that an entry passes for them.</summary>
 internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters, MarkingAssemblies marking)
 {
+    private const string Unseen = "Such a property is only refused; one that publishing removed was refused when the program was compiled.";
+
     /// <summary>The constructors that somebody could call.</summary>
     public Constructor[] ReadConstructors([DynamicallyAccessedMembers(Kept.Members)] Type type) =>
         ReflectedConstructor.AllOf(type, parameters);
@@ -28,11 +30,6 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
         }
 
         PropertyInfo[] infos = type.GetProperties(BindingFlags.Public | BindingFlags.Instance);
-        if (infos.Length == 0)
-        {
-            return [];
-        }
-
         bool isRequiredSeenTo = type.GetConstructors() is [ConstructorInfo only]
             && only.IsDefined(typeof(SetsRequiredMembersAttribute), inherit: false);
         List<Parameter> properties = [];
@@ -45,7 +42,29 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
             }
         }
 
+        properties.AddRange(UnsettableProperties(type, isRequiredSeenTo).Select(parameters.Read));
         return [.. properties];
+    }
+
+    /// <summary>Those that nobody sets, though they are marked or required: static ones, and those that are not public.</summary>
+    [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = Unseen)]
+    [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = Unseen)]
+    private static IEnumerable<PropertyInfo> UnsettableProperties(Type type, bool isRequiredSeenTo)
+    {
+        const BindingFlags All = BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.Static
+            | BindingFlags.DeclaredOnly;
+        for (Type? declaring = type; declaring is not null && declaring != typeof(object); declaring = declaring.BaseType)
+        {
+            foreach (PropertyInfo info in declaring.GetProperties(All))
+            {
+                bool isUnsettable = info.GetAccessors() is not [{ IsStatic: false }, ..];
+                if (isUnsettable && (info.IsDefined(typeof(InjectAttribute), inherit: false)
+                    || (!isRequiredSeenTo && info.IsDefined(typeof(RequiredMemberAttribute), inherit: false))))
+                {
+                    yield return info;
+                }
+            }
+        }
     }
 
     /// <summary>An override counts as marked where what it overrides is; where there is none, requesting it would only take time.</summary>

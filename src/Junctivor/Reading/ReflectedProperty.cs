@@ -18,7 +18,9 @@ internal sealed class ReflectedProperty(PropertyInfo info, ReflectedType declare
     public override bool IsOptional => declared.IsNullable || (!declared.IsValueType && declared.Catalog.Annotations.IsNullable(info));
 
     public override string? Obstacle =>
-        info.GetIndexParameters().Length > 0 ? "is an indexer"
+        info.GetIndexParameters().Length > 0 ? PropertyObstacle.Indexer
+        : (info.GetMethod ?? info.SetMethod) is { IsStatic: true } ? PropertyObstacle.Static
         : info.SetMethod is { IsPublic: true } ? declared.Obstacle
-        : "has no public setter";
+        : info.GetMethod is { IsPublic: true } ? PropertyObstacle.NoSetter
+        : PropertyObstacle.NotPublic;
 }

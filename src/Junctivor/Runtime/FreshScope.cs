@@ -53,14 +53,23 @@ public sealed class FreshScope<T>
     {
         ArgumentNullException.ThrowIfNull(work);
         Scope? scope = _later?.Home.StartScope(incoming);
+        Exception? failure = null;
+        bool isDone = false;
         try
         {
             work(Resolve(scope));
+            isDone = true;
         }
-        catch (Exception failure)
+        catch (Exception thrown) when (ScopedWork.IsNoted(thrown, out failure))
         {
-            ScopedWork.DisposeAfterFailure(failure, scope);
             throw;
+        }
+        finally
+        {
+            if (!isDone)
+            {
+                ScopedWork.DisposeAfterFailure(failure!, scope);
+            }
         }
 
         ScopedWork.DisposeScope(scope);
@@ -82,14 +91,23 @@ public sealed class FreshScope<T>
         ArgumentNullException.ThrowIfNull(work);
         Scope? scope = _later?.Home.StartScope(incoming);
         TResult result;
+        Exception? failure = null;
+        bool isDone = false;
         try
         {
             result = work(Resolve(scope));
+            isDone = true;
         }
-        catch (Exception failure)
+        catch (Exception thrown) when (ScopedWork.IsNoted(thrown, out failure))
         {
-            ScopedWork.DisposeAfterFailure(failure, scope);
             throw;
+        }
+        finally
+        {
+            if (!isDone)
+            {
+                ScopedWork.DisposeAfterFailure(failure!, scope);
+            }
         }
 
         ScopedWork.DisposeScope(scope);

@@ -55,7 +55,7 @@ public sealed class ResolveException : JunctivorException
     /// <summary>Relative to the folder that the places of the path are relative to.</summary>
     private static string RelativeTo(Fault fault, string file)
     {
-        string? folder = fault.Path.Where(step => step.Line > 0)
+        string? folder = fault.Path.Where(step => step.Line > 0 && step.File.Length > 0)
             .Select(step => step.File[..^(step.Place.Length - $":{step.Line}".Length)])
             .FirstOrDefault();
         return folder is { Length: > 0 } && file.StartsWith(folder, StringComparison.Ordinal)

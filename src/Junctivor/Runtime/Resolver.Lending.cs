@@ -66,14 +66,22 @@ public abstract partial class Resolver
     private static Loan<T> Lend<T>(Scope scope, Func<Scope, T> resolve)
         where T : notnull
     {
+        Loan<T>? loan = null;
+        Exception? failure = null;
         try
         {
-            return new Loan<T>(scope, resolve(scope));
+            return loan = new Loan<T>(scope, resolve(scope));
         }
-        catch (Exception failure)
+        catch (Exception thrown) when (ScopedWork.IsNoted(thrown, out failure))
         {
-            ScopedWork.DisposeUnused(scope, failure);
             throw;
+        }
+        finally
+        {
+            if (loan is null)
+            {
+                ScopedWork.DisposeUnused(scope, failure!);
+            }
         }
     }
 

@@ -1,3 +1,5 @@
+using System.Runtime.CompilerServices;
+
 namespace Junctivor.Runtime;
 
 /// <summary>Works in a scope that nobody else has, and ends it.</summary>
@@ -15,8 +17,26 @@ internal static class ScopedWork
 
     /// <summary>Ends the scope of work that threw.</summary>
     /// <exception cref="AggregateException">It did not end well: with what the work threw, and what the end did.</exception>
-    public static void DisposeAfterFailure(Exception failure, Scope? scope) =>
-        ThrowBoth(failure, scope?.DisposeUnreachable(isToldOf: false));
+    public static void DisposeAfterFailure(Exception failure, Scope? scope)
+    {
+        List<Exception>? ended = scope?.DisposeUnreachable(isToldOf: false);
+        if (RuntimeHelpers.TryEnsureSufficientExecutionStack())
+        {
+            ThrowBoth(failure, ended);
+        }
+
+        // No stack is left for another exception on top of this one, so this one takes them along.
+        DisposalFailures.Add(failure, ended);
+    }
+
+    /// <summary>Remembers what is thrown, as a filter. It is not caught: a handler runs on top of the stack that threw, of which little is
+    /// left where scopes are nested a thousand times.</summary>
+    /// <returns>False.</returns>
+    public static bool IsNoted(Exception thrown, out Exception? failure)
+    {
+        failure = thrown;
+        return false;
+    }
 
     /// <exception cref="AggregateException">The scope did not end well; where the work threw too, its exception is the first
     /// inside.</exception>

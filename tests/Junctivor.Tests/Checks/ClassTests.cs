@@ -22,6 +22,33 @@ public class ClassTests
     }
 
     [Fact]
+    public void Every_injected_property_that_cannot_be_set_is_a_fault_of_its_own()
+    {
+        Wiring wiring = [Singleton.Of<Moored>(), Singleton.Of<SystemClock>()];
+
+        Assert.Equal(
+            [
+                "Moored has the injected property SystemClock Unset, which has no public setter",
+                "Moored has the injected property SystemClock Shared, which is static",
+                "Moored has the injected property SystemClock Inner, which is not public",
+                "Moored has the injected property SystemClock Needed, which is not public",
+                "Moored has the injected property SystemClock Below, which is not public",
+            ],
+            wiring.Check().Faults.Where(fault => fault.Code == "JV102")
+                .Select(fault => fault.Summary.Replace("ClassTests.", "", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void An_object_that_is_filled_and_has_a_property_that_cannot_be_set_is_refused()
+    {
+        using Container container = new Wiring { Singleton.Of<SystemClock>() }.Build();
+
+        ResolveException refused = Assert.Throws<ResolveException>(() => container.FillProperties(new MooredBelow()));
+
+        Assert.Contains("has the injected property SystemClock Below, which is not public", refused.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void An_open_class_for_a_closed_service_is_not_constructible()
     {
         Wiring wiring = [Singleton.Of(typeof(IClock), typeof(OpenClock<>))];
@@ -155,5 +182,27 @@ public class ClassTests
 
         [Inject]
         public Undecided(IClock clock) => _ = clock;
+    }
+
+    private class MooredBelow
+    {
+        [Inject]
+        private SystemClock? Below { get; set; }
+
+        public bool IsFilled => Below is not null;
+    }
+
+    private class Moored : MooredBelow
+    {
+        [Inject]
+        public static SystemClock? Shared { get; set; }
+
+        [Inject]
+        public SystemClock? Unset { get; }
+
+        [Inject]
+        protected SystemClock? Inner { get; set; }
+
+        internal required SystemClock Needed { get; set; }
     }
 }

@@ -22,4 +22,65 @@ public class ExceptionTests
         Assert.Equal(
             "JV101", Assert.IsType<ResolveException>(Assert.ThrowsAny<JunctivorException>(() => container.Resolve<IClock>())).Fault.Code);
     }
+
+    [Fact]
+    public void A_registration_with_a_line_and_no_file_fails_with_its_code()
+    {
+        using Container container = new Wiring { Scoped.Of<SystemClock>("", 3) }.Build();
+
+        Assert.Equal("JV302", Assert.Throws<ResolveException>(() => container.Resolve<SystemClock>()).Fault.Code);
+    }
+
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void An_exception_passes_thousands_of_nested_scopes(bool isDisposalFailing)
+    {
+        const int Depth = 3_000;
+        int left = Depth;
+        int disposed = 0;
+        using Container container = new Wiring
+        {
+            Scoped.From(() => new Ending(() =>
+            {
+                disposed++;
+                if (isDisposalFailing)
+                {
+                    throw new TimeoutException();
+                }
+            })),
+            Transient.From((FreshScope<Dive> deeper, Ending ending) =>
+            {
+                if (--left == 0)
+                {
+                    throw new FormatException("the bottom");
+                }
+
+                deeper.Run(_ => { });
+                return new Dive(ending);
+            }),
+        }.Build();
+        using Scope scope = container.StartScope();
+
+        Exception passed = Assert.ThrowsAny<Exception>(() => scope.Resolve<Dive>());
+
+        Assert.Contains("the bottom", Innermost(passed).Message, StringComparison.Ordinal);
+        Assert.Equal(Depth - 1, disposed);
+        isDisposalFailing = false;
+        Assert.Equal(0, left);
+    }
+
+    private static Exception Innermost(Exception failure) => failure switch
+    {
+        AggregateException several => Innermost(several.InnerExceptions[0]),
+        { InnerException: { } inner } => Innermost(inner),
+        _ => failure,
+    };
+
+    private sealed record Dive(Ending Ending);
+
+    private sealed class Ending(Action end) : IDisposable
+    {
+        public void Dispose() => end();
+    }
 }

@@ -29,12 +29,14 @@ internal sealed class NotConstructibleRule : NodeRule
     }
 
     public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        nodes.Select(node => Inspect(graph, node)).OfType<Fault>();
+        nodes.SelectMany(node => node.Kind == NodeKind.Class && InspectClass(graph, node) is { } found
+            ? [found]
+            : InspectParameters(graph, node));
 
-    private static Fault? Inspect(ServiceGraph graph, Node node)
+    private static Fault? InspectClass(ServiceGraph graph, Node node)
     {
         TypeRef created = node.Implementation;
-        return node.Kind != NodeKind.Class ? InspectParameters(graph, node) : created switch
+        return created switch
         {
             { IsStatic: true } =>
                 Found(graph, node, "is static, so it has no instances",
@@ -61,21 +63,26 @@ internal sealed class NotConstructibleRule : NodeRule
                     ByHandBecause = ByHand.WhetherMeant,
                 },
                 new Fix("create it in a factory", RegistrationText.UnknownFactory(node, created))),
-            _ => InspectParameters(graph, node),
+            _ => null,
         };
     }
 
-    private static Fault? InspectParameters(ServiceGraph graph, Node node)
+    private static IEnumerable<Fault> InspectParameters(ServiceGraph graph, Node node)
     {
-        Parameter? impossible = Array.Find(node.Parameters, parameter => parameter.Obstacle is not null);
-        return impossible is null
-            ? null
-            : Found(
-                graph,
-                node,
-                $"has the parameter {impossible.Type.Name} {impossible.Name}, which {impossible.Obstacle}",
-                new Fix($"change the type of {impossible.Name}"),
-                new Fix($"create {node.Implementation.Name} in a factory", RegistrationText.UnknownFactory(node, node.Services[0])));
+        foreach (Parameter parameter in node.Parameters)
+        {
+            if (parameter.Obstacle is { } obstacle)
+            {
+                string? cure = PropertyObstacle.CureOf(obstacle, parameter.Name);
+                string kind = cure is not null || node.Properties.Contains(parameter) ? "injected property" : "parameter";
+                yield return Found(
+                    graph,
+                    node,
+                    $"has the {kind} {parameter.Type.Name} {parameter.Name}, which {obstacle}",
+                    new Fix(cure ?? $"change the type of {parameter.Name}"),
+                    new Fix($"create {node.Implementation.Name} in a factory", RegistrationText.UnknownFactory(node, node.Services[0])));
+            }
+        }
     }
 
     private static IEnumerable<Fix> Implementing(ServiceGraph graph, Node node)

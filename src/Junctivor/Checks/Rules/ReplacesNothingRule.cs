@@ -41,7 +41,8 @@ internal sealed class ReplacesNothingRule : IRule
         }
 
         string start = RegistrationText.OfClass(node.Level, replaced[0], node.Implementation);
-        return new Fix($"register it for {replaced[0].Name}, which is registered before it", $"{start}.Replacing()", Edits.Start(node, start))
+        return new Fix(
+            $"register it for {replaced[0].Name}, which is registered before it", $"{start}.Replacing()", Edits.Start(node, start))
         {
             ByHandBecause = replaced.Count > 1 ? ByHand.WhichIsMeant : null,
         };
