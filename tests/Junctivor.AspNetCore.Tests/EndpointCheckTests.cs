@@ -180,6 +180,51 @@ public class EndpointCheckTests
     }
 
     [Fact]
+    public async Task A_filter_that_gets_arguments_of_the_host_is_sound()
+    {
+        await using Office office = await Office.OpenAsync(
+            app => app.MapControllers(),
+            host: builder => builder.Services.AddControllers().ConfigureApplicationPartManager(
+                parts => parts.FeatureProviders.Add(new Also(typeof(BerthController)))),
+            wired: routes => routes.MapGet("/desk", (Desk desk) => desk.Answer).AddEndpointFilter<ToldFilter>());
+
+        Assert.Equal("Read: 3, south, True", await office.GetAsync("/berth-controller"));
+        Assert.StartsWith("told of Answer, ", await office.GetAsync("/desk"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_filters_with_arguments_miss_besides_is_said()
+    {
+        EndpointException refused = await RefusedAsync(
+            app => app.MapControllers(),
+            host: builder => builder.Services.AddControllers().ConfigureApplicationPartManager(
+                parts => parts.FeatureProviders.Add(new Also(typeof(QuayController)))));
+
+        Assert.Equal("HeightStamp requires ITideTable, which is not registered", Assert.Single(refused.Report.Faults).Summary);
+    }
+
+    [Fact]
+    public async Task A_controller_that_the_services_of_the_host_create_gets_nothing_of_the_wiring()
+    {
+        Wiring tides = [Singleton.Of<ITideTable, CalmTable>()];
+        static void AsServices(WebApplicationBuilder builder) => builder.Services.AddControllers()
+            .ConfigureApplicationPartManager(parts => parts.FeatureProviders.Add(new Also(typeof(CalmController))))
+            .AddControllersAsServices();
+
+        EndpointException refused = await RefusedAsync(app => app.MapControllers(), host: AsServices, wiring: tides);
+
+        Fault fault = Assert.Single(refused.Report.Faults);
+        Assert.Equal(
+            ("JV110", "CalmController is created by the host's own services, which do not know ITideTable"), (fault.Code, fault.Summary));
+        Assert.Equal(
+            ["remove .AddControllersAsServices()", "register it in the wiring: Transient.Of<CalmController>()"],
+            fault.Fixes.Select(fix => fix.Advice));
+        await using Office office =
+            await Office.OpenAsync(app => app.MapControllers(), [.. tides, Transient.Of<CalmController>()], AsServices);
+        Assert.Equal("7", await office.GetAsync("/calm-controller"));
+    }
+
+    [Fact]
     public async Task Pages_and_what_they_inject_are_read()
     {
         Wiring lacking = [Singleton.Of<EndLog>()];
@@ -251,6 +296,55 @@ public class EndpointCheckTests
     }
 
     private sealed class Seal : ResultFilterAttribute;
+
+    private sealed class ToldFilter(EndpointFilterFactoryContext told, Desk desk) : IEndpointFilter
+    {
+        public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
+            $"told of {(told.MethodInfo is null ? "" : desk.Answer[..0])}Answer, {await next(context)}";
+    }
+
+    private sealed class NumberStamp(int number, Desk desk, string wind) : ActionFilterAttribute
+    {
+        public override void OnActionExecuting(ActionExecutingContext context) =>
+            context.Result = new ContentResult { Content = $"Read: {number}, {wind}, {desk is not null}" };
+    }
+
+    private sealed class CalmTable : ITideTable
+    {
+        public int Height => 7;
+    }
+
+    [ApiController]
+    [Route("berth-controller")]
+    private sealed class BerthController : ControllerBase
+    {
+        [HttpGet]
+        [TypeFilter<NumberStamp>(Arguments = [3, "south"])]
+        public string Read() => "";
+    }
+
+    private sealed class HeightStamp(int number, ITideTable tides) : ActionFilterAttribute
+    {
+        public override void OnActionExecuting(ActionExecutingContext context) =>
+            context.Result = new ContentResult { Content = $"{number + tides.Height}" };
+    }
+
+    [ApiController]
+    [Route("quay-controller")]
+    private sealed class QuayController : ControllerBase
+    {
+        [HttpGet]
+        [TypeFilter<HeightStamp>(Arguments = [3])]
+        public string Read() => "";
+    }
+
+    [ApiController]
+    [Route("calm-controller")]
+    private sealed class CalmController(ITideTable tides) : ControllerBase
+    {
+        [HttpGet]
+        public string Read() => $"{tides.Height}";
+    }
 
     [ApiController]
     [Route("tide-controller")]

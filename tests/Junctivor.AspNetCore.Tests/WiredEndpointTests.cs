@@ -12,6 +12,7 @@ public class WiredEndpointTests
         Singleton.Value("south wind").Marked<South>(),
         Singleton.Of<EndLog>().IfMissing(),
         Scoped.Of<Stamp>(),
+        Singleton.Value(new Depth(3)),
     ];
 
     [Fact]
@@ -45,6 +46,34 @@ public class WiredEndpointTests
                 $"{north}, {south}, {west is null}"));
 
         Assert.Equal("north wind, south wind, True", await office.GetAsync("/winds"));
+    }
+
+    [Fact]
+    public async Task An_optional_service_is_null_where_nobody_provides_it()
+    {
+        await using Office office = await OpenAsync(routes =>
+        {
+            routes.MapGet("/interface", (IBuoys? buoys) => $"{buoys is null}");
+            routes.MapGet("/class", (Buoys? buoys, Desk? desk) => $"{buoys is null} {desk is null}");
+            routes.MapGet("/default", (IBuoys buoys = null!) => $"{buoys is null}");
+            routes.MapGet("/structure", (Depth? depth, Width? width) => $"{depth?.Metres} {width is null}");
+            routes.MapGet("/together", ([AsParameters] Sounding sounding) => $"{sounding.Buoys is null} {sounding.Desk is null}");
+        });
+
+        Assert.Equal("True", await office.GetAsync("/interface"));
+        Assert.Equal("True False", await office.GetAsync("/class"));
+        Assert.Equal("True", await office.GetAsync("/default"));
+        Assert.Equal("3 True", await office.GetAsync("/structure"));
+        Assert.Equal("True False", await office.GetAsync("/together"));
+    }
+
+    [Fact]
+    public async Task A_service_that_a_filter_requires_is_not_null_for_an_optional_parameter_elsewhere()
+    {
+        await using Office office = await OpenAsync(routes => routes.MapGet("/class", (HttpContext context, Buoys? buoys) =>
+            $"{buoys is null} {context.RequestServices.GetRequiredService(typeof(IBuoys)) is null}"));
+
+        await Assert.ThrowsAsync<HttpRequestException>(() => office.GetAsync("/class"));
     }
 
     [Fact]
@@ -160,4 +189,14 @@ public class WiredEndpointTests
         public async ValueTask<object?> InvokeAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next) =>
             $"{await next(context)} {stamp.Text}";
     }
+
+    private interface IBuoys;
+
+    private sealed class Buoys : IBuoys;
+
+    private readonly record struct Depth(int Metres);
+
+    private readonly record struct Width(int Metres);
+
+    private sealed record Sounding(IBuoys? Buoys, Desk? Desk);
 }

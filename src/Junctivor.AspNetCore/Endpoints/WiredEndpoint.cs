@@ -1,3 +1,5 @@
+using System.Reflection;
+using Junctivor.EntryPoints;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Http.Metadata;
@@ -29,6 +31,9 @@ internal sealed class WiredEndpoint(Container container, bool canHaveBody)
     /// <summary>The classes of its filters.</summary>
     public IReadOnlyList<Type> Filters { get; private set; } = [];
 
+    /// <summary>The method that handles its requests; null where the host knows none.</summary>
+    private MethodInfo? Handler { get; set; }
+
     /// <summary>Follows the endpoints of a group while they are built.</summary>
     public static void Follow(RouteGroupBuilder group, Container container)
     {
@@ -44,6 +49,7 @@ internal sealed class WiredEndpoint(Container container, bool canHaveBody)
             if (built.Metadata.OfType<WiredEndpoint>().LastOrDefault() is { } endpoint)
             {
                 endpoint.Filters = [.. built.FilterFactories.Select(FilterOf).OfType<Type>()];
+                endpoint.Handler = built.Metadata.OfType<MethodInfo>().FirstOrDefault();
                 endpoint.HideServices(built.Metadata);
             }
 
@@ -56,6 +62,12 @@ internal sealed class WiredEndpoint(Container container, bool canHaveBody)
 
     /// <summary>Whether a parameter of this type is a service, as the host was told when it asked.</summary>
     public bool TakesService(Type type) => _services.Contains(type);
+
+    /// <summary>Whether its handler takes nothing where a service is missing. The host requests every service as required that it was told
+    /// of when it built the endpoint.</summary>
+    public bool MayMiss(Type type) => Handler is not null && TakesService(type)
+        && HandlerParameter.AllOf(Handler).Where(parameter => parameter.Type == type).ToList() is { Count: > 0 } taking
+        && taking.TrueForAll(parameter => parameter.IsCertainlyOptional());
 
     /// <summary>The host decides by the same methods whether it infers a body.</summary>
     private static bool CanHaveBodyIn(EndpointBuilder building) =>

@@ -15,7 +15,7 @@ internal static class ControllerReader
     private static readonly PropertyInfo CreatedBy =
         typeof(TypeFilterAttribute).GetProperties().Single(property => property.PropertyType == typeof(Type));
 
-    public static void Read(Endpoint endpoint, string name, FoundEntryPoints found)
+    public static void Read(Endpoint endpoint, string name, IServiceProvider host, FoundEntryPoints found)
     {
         if (endpoint.Metadata.GetMetadata<ActionDescriptor>() is not { } action)
         {
@@ -29,7 +29,9 @@ internal static class ControllerReader
 
         if (action is ControllerActionDescriptor controlled)
         {
-            found.AddClass(controlled.ControllerTypeInfo.Name, controlled.ControllerTypeInfo);
+            CreatedByHost.Read(
+                controlled.ControllerTypeInfo, "AddControllersAsServices",
+                host.GetService(typeof(IControllerActivator)) is ServiceBasedControllerActivator, found);
             HandlerParameter[] parameters = [.. HandlerParameter.AllOf(controlled.MethodInfo)];
             found.Add(
                 $"{controlled.ControllerTypeInfo.Name}.{controlled.MethodInfo.Name} ({name})", controlled.MethodInfo,
@@ -43,9 +45,9 @@ internal static class ControllerReader
     /// <summary>A filter that the host creates, by a type that it is told.</summary>
     private static void ReadFilter(IFilterMetadata filter, string name, FoundEntryPoints found)
     {
-        if (filter is TypeFilterAttribute && CreatedBy.GetValue(filter) is Type created)
+        if (filter is TypeFilterAttribute { Arguments: var arguments } && CreatedBy.GetValue(filter) is Type created)
         {
-            found.AddClass(created.Name, created);
+            found.AddClass(created.Name, created, [.. (arguments ?? []).Select(argument => argument?.GetType() ?? typeof(object))]);
         }
         else if (filter is ServiceFilterAttribute { ServiceType: var service })
         {

@@ -49,7 +49,7 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
             if (RuntimeFeature.IsDynamicCodeSupported && Has(endpoint, "Microsoft.AspNetCore.Mvc"))
             {
                 hasActions = true;
-                ControllerReader.Read(endpoint, name, _found);
+                ControllerReader.Read(endpoint, name, host, _found);
                 PageReader.Read(endpoint, host, _found);
             }
         }
@@ -91,7 +91,7 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
             {
                 return source is BuiltEndpointSource built ? built.Build() : source.Endpoints;
             }
-            catch (InvalidOperationException refusal)
+            catch (Exception refusal) when (refusal is InvalidOperationException or ArgumentException)
             {
                 (string name, MethodInfo? handler) = RefusedIn(source);
                 AddRefused(refusal, name, handler);
@@ -119,7 +119,7 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
                     : last],
             });
         }
-        catch (InvalidOperationException)
+        catch (Exception refusal) when (refusal is InvalidOperationException or ArgumentException)
         {
             // As before; now it is known which one.
         }
@@ -127,7 +127,7 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
         return last;
     }
 
-    private void AddRefused(InvalidOperationException refusal, string name, MethodInfo? handler)
+    private void AddRefused(Exception refusal, string name, MethodInfo? handler)
     {
         string[] inferred = [.. InferredBody().Matches(refusal.Message).Select(match => match.Groups[1].Value)];
         if (inferred.Length > 0)

@@ -40,11 +40,23 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
     }
 
     /// <summary>Adds what the constructor requests by which the host creates a class.</summary>
-    public void AddClass(string name, Type type)
+    /// <param name="name">How messages call it.</param>
+    /// <param name="type">The class.</param>
+    /// <param name="given">The types of the arguments that the host has for it: each goes to the first parameter that takes it.</param>
+    public void AddClass(string name, Type type, params IReadOnlyList<Type> given)
     {
         if (ConstructorOf(type) is { } constructor)
         {
-            Add(name, constructor, HandlerParameter.AllOf(constructor));
+            List<HandlerParameter> parameters = [.. HandlerParameter.AllOf(constructor)];
+            foreach (Type argument in given)
+            {
+                if (parameters.Find(parameter => parameter.Type.IsAssignableFrom(argument)) is { } taking)
+                {
+                    parameters.Remove(taking);
+                }
+            }
+
+            Add(name, constructor, parameters);
         }
     }
 
@@ -66,7 +78,7 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
             return null;
         }
 
-        RequestedService requested = new(parameter.Type, parameter.Name) { Mark = key };
+        RequestedService requested = new(ServiceLookup.Requested(parameter.Type), parameter.Name) { Mark = key };
         return (key is null ? lookup.IsOfWiring(parameter.Type) : lookup.IsOfWiring(parameter.Type, key)) ? requested
             : (key is null ? lookup.IsOfHost(parameter.Type) : lookup.IsOfHost(parameter.Type, key)) ? null
             : requested with { IsOptional = parameter.IsOptional() };

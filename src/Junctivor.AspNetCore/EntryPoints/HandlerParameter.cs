@@ -23,9 +23,21 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
     /// <summary>Its key, a mark of the wiring; null for none.</summary>
     public object? Key => Attributes.OfType<FromKeyedServicesAttribute>().FirstOrDefault()?.Key;
 
+    /// <summary>Whether it is certain that nothing may be passed; also in a trimmed program, which tells of default values only.</summary>
+    public bool IsCertainlyOptional() => IsOptional() && (IsNullabilityKnown || HasDefaultValue || Type.IsValueType);
+
+    /// <summary>Whether it has a default value.</summary>
+    public bool HasDefaultValue { get; init; }
+
+    private static bool IsNullabilityKnown =>
+        !AppContext.TryGetSwitch("System.Reflection.NullabilityInfoContext.IsSupported", out bool isKnown) || isKnown;
+
     public static HandlerParameter Of(ParameterInfo info) => new(
         info.Name ?? "", info.ParameterType, info.GetCustomAttributes(inherit: true),
-        () => info.HasDefaultValue || IsNullable(context => context.Create(info)));
+        () => info.HasDefaultValue || IsNullable(context => context.Create(info)))
+    {
+        HasDefaultValue = info.HasDefaultValue,
+    };
 
     /// <summary>The parameters of a method. In the place of one with <c>[AsParameters]</c> are its own: those of its constructor, or else
     /// its properties.</summary>
@@ -43,6 +55,5 @@ internal sealed record HandlerParameter(string Name, Type Type, IReadOnlyList<ob
 
     /// <summary>A trimmed program has no more of it: then nothing is said to be missing that may be optional.</summary>
     private static bool IsNullable(Func<NullabilityInfoContext, NullabilityInfo> read) =>
-        (AppContext.TryGetSwitch("System.Reflection.NullabilityInfoContext.IsSupported", out bool isKnown) && !isKnown)
-        || read(new NullabilityInfoContext()).WriteState == NullabilityState.Nullable;
+        !IsNullabilityKnown || read(new NullabilityInfoContext()).WriteState == NullabilityState.Nullable;
 }

@@ -23,7 +23,7 @@ internal static class HandlerReader
 
         foreach (Type filter in wired?.Filters ?? [])
         {
-            found.AddClass($"{filter.Name} of {name}", filter);
+            found.AddClass($"{filter.Name} of {name}", filter, typeof(EndpointFilterFactoryContext));
         }
     }
 

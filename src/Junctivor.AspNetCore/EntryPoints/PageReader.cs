@@ -58,9 +58,10 @@ internal static class PageReader
 
         if (host.GetService(typeof(IViewComponentDescriptorCollectionProvider)) is IViewComponentDescriptorCollectionProvider components)
         {
+            bool isService = host.GetService(typeof(IViewComponentActivator)) is ServiceBasedViewComponentActivator;
             foreach (ViewComponentDescriptor component in components.ViewComponents.Items)
             {
-                found.AddClass(component.TypeInfo.Name, component.TypeInfo);
+                CreatedByHost.Read(component.TypeInfo, "AddViewComponentsAsServices", isService, found);
             }
         }
     }

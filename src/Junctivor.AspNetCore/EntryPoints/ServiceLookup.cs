@@ -19,8 +19,12 @@ internal sealed class ServiceLookup(IServiceProvider host, Container container) 
     public bool IsKeyedService(Type serviceType, object? serviceKey) =>
         IsOfWiring(serviceType, serviceKey) || IsOfHost(serviceType, serviceKey);
 
+    /// <summary>What is requested by a type: <c>T</c> by <c>T?</c> of a structure.</summary>
+    public static Type Requested(Type type) => Nullable.GetUnderlyingType(type) ?? type;
+
     /// <summary>Whether the wiring provides it; a list, where the wiring provides something to be in it.</summary>
-    public bool IsOfWiring(Type type) => container.Knows(type) && (ElementOf(type) is not { } element || container.Knows(element));
+    public bool IsOfWiring(Type type) =>
+        container.Knows(Requested(type)) && (ElementOf(type) is not { } element || container.Knows(element));
 
     /// <inheritdoc cref="IsOfWiring(Type)"/>
     public bool IsOfWiring(Type type, object? key) => key switch

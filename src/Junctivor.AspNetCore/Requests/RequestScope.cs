@@ -61,12 +61,15 @@ internal sealed partial class RequestScope : IServiceProvidersFeature, IAsyncDis
         }
 
         // A list that nobody fills is empty, and so is not known.
-        return Scope.TryResolve(serviceType, out object? known) && known is not Array { Length: 0 }
+        return Scope.TryResolve(ServiceOf(serviceType), out object? known) && known is not Array { Length: 0 }
             ? known
             : ServiceLookup.IsCheck(serviceType)
                 ? new ServiceLookup(Host, _open.Container)
                 : Host.GetService(serviceType) ?? known;
     }
+
+    /// <summary>A handler that takes <c>T?</c> of a structure asks for <c>T</c>.</summary>
+    private static Type ServiceOf(Type type) => type.IsValueType ? ServiceLookup.Requested(type) : type;
 
     /// <summary>Ends the scope, and leaves the session, whatever either throws.</summary>
     public async ValueTask DisposeAsync()

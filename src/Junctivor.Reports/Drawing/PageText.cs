@@ -2,6 +2,7 @@ using System.Net;
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using Junctivor.Reports.Recording;
 
 namespace Junctivor.Reports.Drawing;
@@ -10,7 +11,7 @@ namespace Junctivor.Reports.Drawing;
 /// Writes a drawing as one page that needs nothing else. Its policy lets only its own script and style run, and nothing be loaded; the
 /// drawing is data in it, in which no angle bracket is left.
 /// </summary>
-internal static class PageText
+internal static partial class PageText
 {
     /// <summary>What every such page has in it.</summary>
     public const string Sign = "<script id=\"drawing\" type=\"application/json\">";
@@ -33,17 +34,24 @@ internal static class PageText
         string script = Read("page.bundle.js");
         string wiring = WebUtility.HtmlEncode(content.Wiring);
         string data = JsonSerializer.Serialize(content, DrawingContext.ForPage.PageData);
-        StringBuilder page = new(Read("page.html"));
-        return page.Replace("{STYLE-HASH}", HashOf(style))
-            .Replace("{SCRIPT-HASH}", HashOf(script))
-            .Replace("{FURTHER-POLICY}", content.Live ? "; connect-src 'self'" : "")
-            .Replace("{TITLE}", $"{wiring}: the wiring")
-            .Replace("{WIRING}", wiring)
-            .Replace("{STYLE}", style)
-            .Replace("{SCRIPT}", script)
-            .Replace("{DRAWING}", data)
-            .ToString();
+
+        // In one go, as a wiring may have any name.
+        return Part().Replace(Read("page.html"), part => part.Value switch
+        {
+            "{STYLE-HASH}" => HashOf(style),
+            "{SCRIPT-HASH}" => HashOf(script),
+            "{FURTHER-POLICY}" => content.Live ? "; connect-src 'self'" : "",
+            "{TITLE}" => $"{wiring}: the wiring",
+            "{WIRING}" => wiring,
+            "{STYLE}" => style,
+            "{SCRIPT}" => script,
+            "{DRAWING}" => data,
+            var other => other,
+        });
     }
+
+    [GeneratedRegex(@"\{[A-Z-]+\}")]
+    private static partial Regex Part();
 
     private static string HashOf(string text) => $"sha256-{Convert.ToBase64String(SHA256.HashData(Encoding.UTF8.GetBytes(text)))}";
 

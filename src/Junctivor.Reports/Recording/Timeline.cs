@@ -31,7 +31,8 @@ internal sealed record Timeline
     /// <exception cref="SavedGraphException">It is one of a newer form, or damaged.</exception>
     public static Timeline? TryRead(string text)
     {
-        if (VersionOf(text) is not { } version)
+        using JsonDocument? document = TryParse(text);
+        if (VersionOf(document) is not { } version)
         {
             return null;
         }
@@ -44,8 +45,9 @@ internal sealed record Timeline
 
         try
         {
-            Timeline timeline = JsonSerializer.Deserialize(text, DrawingContext.ForFile.Timeline)!;
-            return timeline.IsWhole ? timeline : throw new SavedGraphException(Damaged);
+            // Only the command reads them. What is generated for native programs reads a missing list as null.
+            Timeline timeline = JsonSerializer.Deserialize<Timeline>(text, Json.Full)!;
+            return !HasNull(document!.RootElement) && timeline.IsWhole ? timeline : throw new SavedGraphException(Damaged);
         }
         catch (JsonException failure)
         {
@@ -66,20 +68,32 @@ internal sealed record Timeline
         }
     }
 
-    private static int? VersionOf(string text)
+    /// <summary>Whether a list has null in it, which none has that was recorded.</summary>
+    private static bool HasNull(JsonElement part) => part.ValueKind switch
+    {
+        JsonValueKind.Array => part.EnumerateArray().Any(each => each.ValueKind == JsonValueKind.Null || HasNull(each)),
+        JsonValueKind.Object => part.EnumerateObject().Any(each => HasNull(each.Value)),
+        _ => false,
+    };
+
+    private static JsonDocument? TryParse(string text)
     {
         try
         {
-            using JsonDocument document = JsonDocument.Parse(text);
-            return document.RootElement is { ValueKind: JsonValueKind.Object } root
-                && root.TryGetProperty("format", out JsonElement format) && format.ValueEquals(FormatName)
-                && root.TryGetProperty("version", out JsonElement version) && version.TryGetInt32(out int number)
-                ? number
-                : null;
+            return JsonDocument.Parse(text);
         }
-        catch (Exception failure) when (failure is JsonException or InvalidOperationException)
+        catch (JsonException)
         {
             return null;
         }
     }
+
+    private static int? VersionOf(JsonDocument? document) =>
+        document?.RootElement is { ValueKind: JsonValueKind.Object } root
+        && root.TryGetProperty("format", out JsonElement format)
+        && format.ValueKind == JsonValueKind.String && format.ValueEquals(FormatName)
+        && root.TryGetProperty("version", out JsonElement version)
+        && version.ValueKind == JsonValueKind.Number && version.TryGetInt32(out int number)
+            ? number
+            : null;
 }

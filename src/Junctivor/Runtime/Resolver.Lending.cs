@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Junctivor.Runtime;
 
 namespace Junctivor;
@@ -37,6 +38,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">The scope or the service is not available.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw; the scope was disposed.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
+    [OverloadResolutionPriority(1)]
     public ValueTask<Loan<T>> LendAsync<T>(CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
         where T : notnull => LendAsync(StartScopeAsync(cancellationToken, incoming), scope => scope.Resolve<T>());
 
@@ -53,6 +55,7 @@ public abstract partial class Resolver
     /// <exception cref="ResolveException">The scope or the service is not available.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw; the scope was disposed.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
+    [OverloadResolutionPriority(1)]
     public ValueTask<Loan<object>> LendAsync(Type service, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(service);

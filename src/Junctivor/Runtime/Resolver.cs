@@ -98,6 +98,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <inheritdoc cref="StartScopeAsync(ReadOnlySpan{Incoming})"/>
     /// <param name="cancellationToken">Passed to the factories that take a token.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    [OverloadResolutionPriority(1)]
     public ValueTask<Scope> StartScopeAsync(CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming) =>
         ReadyAsync(StartScope(incoming), cancellationToken);
 
@@ -117,6 +118,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <param name="level">The level.</param>
     /// <param name="cancellationToken">Passed to the factories that take a token.</param>
     /// <param name="incoming">The values that the wiring declares with that level's <c>Incoming</c>.</param>
+    [OverloadResolutionPriority(1)]
     public ValueTask<Scope> StartScopeAsync(
         ScopeLevel level, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming) =>
         ReadyAsync(StartScope(level, incoming), cancellationToken);

@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using System.Runtime.CompilerServices;
 
 namespace Junctivor;
 
@@ -97,6 +98,7 @@ public sealed class Sessions : IAsyncDisposable
     /// <param name="key">The key of the session. Case-sensitive.</param>
     /// <param name="cancellationToken">Stops the waiting; a session that is starting continues to start, as others may wait for it.</param>
     /// <param name="incoming">The values that the wiring declares with the level's <c>Incoming</c>; used if the session is started.</param>
+    [OverloadResolutionPriority(1)]
     public ValueTask<SessionVisit> EnterAsync(string key, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(key);
