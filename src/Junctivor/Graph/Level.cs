@@ -3,6 +3,12 @@ namespace Junctivor.Graph;
 /// <summary>How long an instance lives: as long as the container, a scope of some level, or not shared at all.</summary>
 internal sealed class Level(string name, Level? within = null, string? variable = null)
 {
+    private readonly int _depth = within is null ? 0 : within._depth + 1;
+
+    /// <summary>A level further out, so that one of a thousand nested levels finds an outer one in a few steps; null for the
+    /// outermost.</summary>
+    private readonly Level? _farther = FartherFrom(within);
+
     public static readonly Level Singleton = new("singleton");
 
     public static readonly Level Scoped = new("scoped");
@@ -47,14 +53,18 @@ internal sealed class Level(string name, Level? within = null, string? variable 
 
     private bool IsInside(Level outer)
     {
-        for (Level? level = Within; level is not null; level = level.Within)
+        Level level = this;
+        while (level._depth > outer._depth)
         {
-            if (level == outer)
-            {
-                return true;
-            }
+            level = level._farther!._depth >= outer._depth ? level._farther : level.Within!;
         }
 
-        return false;
+        return level == outer && level != this;
     }
+
+    /// <summary>Twice as far as the two jumps before, if those were of one length; else the next one out.</summary>
+    private static Level? FartherFrom(Level? within) =>
+        within?._farther is { _farther: { } second } first && within._depth - first._depth == first._depth - second._depth
+            ? second
+            : within;
 }

@@ -149,6 +149,30 @@ public class LevelTests
         Assert.Same(shift.Resolve<Roster>(), roster);
     }
 
+    [Fact]
+    public void Each_of_many_nested_levels_may_hold_what_lives_in_the_levels_around_it()
+    {
+        const int Depth = 40;
+        List<ScopeLevel> levels = [];
+        List<ScopeLevel> apart = [];
+        for (int depth = 0; depth < Depth; depth++)
+        {
+            levels.Add(new ScopeLevel($"level {depth}", levels.LastOrDefault()));
+            apart.Add(new ScopeLevel($"other {depth}", depth < Depth / 2 ? levels[depth] : apart[^1]));
+        }
+
+        for (int held = 0; held < Depth; held++)
+        {
+            for (int holder = 0; holder < Depth; holder++)
+            {
+                Assert.Equal(held > holder ? "JV301" : null, OnlyCode(levels[held].From(() => new List<string>()), levels[holder].Of<Roster>()));
+            }
+
+            bool isAround = held <= Depth / 2 - 1;
+            Assert.Equal(isAround ? null : "JV305", OnlyCode(levels[held].From(() => new List<string>()), apart[^1].Of<Roster>()));
+        }
+    }
+
     private static Wiring Office(List<string> ended) => [Singleton.Value(ended), DutyShift.Of<Roster>(), Scoped.Of<Desk>()];
 
     private static string? OnlyCode(params Registration[] registrations)
