@@ -271,7 +271,7 @@ const showAll = () => {
       html('p', { class: 'facts' }, `From ${drawing.compared.before} to ${drawing.compared.after}.`),
       html('ul', { class: 'changes' }, ...changed.map((node) => html('li', {}, link(node.key, node.title), ...node.changes.map((change) => html('div', {}, changeText(change)))))),
     ] : []),
-    recording ? html('p', { class: 'facts' }, `${drawing.live ? 'Live' : 'Recorded'} since ${recording.began.toLocaleString()}: the boxes say what was created. `,
+    recording ? html('p', { class: 'facts' }, `${drawing.live ? 'Live' : 'Recorded'} since ${recording.began.toLocaleString()}: the boxes say what was created${recording.sampled ? ' in the scopes of the sample' : ''}. `,
       html('button', { type: 'button', class: 'link', onclick: () => changeView('scopes') }, 'Look at the scopes')) : '',
     drawing.compared ? '' : html('h2', { tabindex: '-1' }, faults.length === 0 ? 'No faults' : `${faults.length} ${faults.length === 1 ? 'finding' : 'findings'}`),
     ...faults.map((fault) => {
@@ -323,6 +323,8 @@ const rows = (titles, items) => html('table', {},
 
 const spanOf = (scope) => scope.ended === undefined ? 'open' : duration(scope.ended - scope.began);
 
+const sampleText = 'A sample: of more than 200 scopes in a second, the rest is not recorded, so that the application stays fast.';
+
 const titleOf = (scope) => scope.number === 0 ? 'The container' : `Scope #${scope.number}`;
 
 const showScope = (scope) => {
@@ -334,13 +336,14 @@ const showScope = (scope) => {
       scope.number > 0 ? html('button', { type: 'button', onclick: () => changeView('wiring') }, 'Show in the wiring') : '',
       ` ${scope.level}, ${scope.number === 0 ? `since ${recording.began.toLocaleTimeString()}` : `started after ${duration(scope.began)}, ${spanOf(scope)}`}`,
       scope.within ? ', inside ' : '', scope.within ? scopeLink(scope.within) : ''),
+    scope.partly ? html('p', { class: 'facts' }, 'Recorded in part: the recording paused while it was open.') : '',
     scope.instances.length === 0 ? html('p', {}, 'Nothing was created.') : rows(titles, [
       ...scope.instances.map((instance) => instanceRow(scope, instance)),
       outside.length === 0 ? '' : html('tr', {}, html('th', { scope: 'rowgroup', colspan: 5, class: 'group' }, 'Used from outside the scope')),
       ...outside.map((instance) => html('tr', {},
         html('th', { scope: 'row' }, nameOf(instance)),
         html('td', { class: 'lifetime' }, instance.lifetime),
-        html('td', { colspan: 2 }, ...(instance.began === undefined ? ['there before the recording'] : instance.inOlderScope ? ['lives in a scope older than the recording']
+        html('td', { colspan: 2 }, ...(instance.began === undefined ? [recording.sampled ? 'not recorded: there before, or in a scope that is not in the sample' : 'there before the recording'] : instance.inOlderScope ? ['lives in a scope older than the recording']
           : ['lives in ', scopeLink(recording.instances.get(instance.number).scope.number)])),
         html('td', {}, givenTo(scope, instance)))),
     ]),
@@ -442,6 +445,7 @@ const showRecording = () => {
   panel.replaceChildren(
     html('h2', { tabindex: '-1' }, drawing.live ? 'Live' : 'A recording'),
     html('p', {}, `Since ${recording.began.toLocaleString()}: ${recording.started} ${recording.started === 1 ? 'scope' : 'scopes'}, ${recording.open} open.`),
+    recording.sampled ? html('p', { class: 'facts' }, sampleText) : '',
     recording.started > listed.length ? html('p', { class: 'facts' }, `The last ${listed.length} are kept.`) : '',
     html('p', { class: 'facts' }, 'A bar is a scope: a request, a message, a job. Open one to see what was created in it, and what is shared.'),
     list('Slow or failed', troubled.slice(-12).reverse().map((scope) => [scopeLink(scope.number), ...marksOf(scope).failed.map((instance) => ` ${instance.name} threw`), ...marksOf(scope).slow.map((instance) => ` ${instance.name} was slow`)])) ?? '');
@@ -702,7 +706,7 @@ const listen = () => {
       waiting = null;
     }
     if (recording) {
-      find('live').textContent = `${isPaused ? 'paused' : 'live'}: ${recording.started} scopes, ${recording.open} open`;
+      find('live').textContent = `${isPaused ? 'paused' : recording.sampled ? 'live, a sample' : 'live'}: ${recording.started} scopes, ${recording.open} open`;
     }
     showCounts();
     renderScopes();

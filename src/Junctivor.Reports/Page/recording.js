@@ -16,6 +16,7 @@ export class Recording {
     this.started = recorded.started;
     this.open = recorded.open;
     this.kept = recorded.kept;
+    this.sampled = Boolean(recorded.sampled);
     recorded.counts.forEach((count) => this.counts.set(count.key, count));
     recorded.scopes.forEach((scope) => this.scopes.set(scope.number, scope));
     const listed = [...this.scopes.keys()].filter((number) => number > 0).sort((one, other) => one - other);

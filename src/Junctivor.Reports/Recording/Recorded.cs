@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Junctivor.Reports.Recording;
 
 /// <summary>What a recorder has recorded, or what has changed of that. Immutable, but for the scopes in it.</summary>
@@ -17,6 +19,10 @@ internal sealed record Recorded
 
     /// <summary>How many of them are not disposed.</summary>
     public required int Open { get; init; }
+
+    /// <summary>Whether scopes were left out, as there were more in a second than are recorded.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public bool Sampled { get; init; }
 
     public IReadOnlyList<RecordedCount> Counts { get; init; } = [];
 

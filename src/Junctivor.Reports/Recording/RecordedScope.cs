@@ -30,6 +30,14 @@ internal sealed class RecordedScope
     /// <summary>How many instances and requests were not kept, as there were too many.</summary>
     public int More { get; set; }
 
+    /// <summary>Whether something that happened in it may be missing, as the recording rested while it was open.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public bool Partly { get; set; }
+
+    /// <summary>Which window of a sample it was started in.</summary>
+    [JsonIgnore]
+    public int Window { get; init; }
+
     /// <summary>When it last changed, as the recorder counts changes.</summary>
     [JsonIgnore]
     public long Version { get; set; }

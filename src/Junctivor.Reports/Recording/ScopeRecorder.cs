@@ -13,7 +13,9 @@ namespace Junctivor.Reports.Recording;
 /// <param name="root">The container.</param>
 /// <param name="kept">How many scopes are kept.</param>
 /// <param name="keyOf">The key of the box that a node has in the drawing; null where it has none.</param>
-internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?> keyOf) : IRecorder
+/// <param name="most">How many scopes are recorded from one <see cref="BeginWindow"/> to the next. What is created in the others is not
+/// recorded, nor are they.</param>
+internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?> keyOf, int most = int.MaxValue) : IRecorder
 {
     /// <summary>The version before anything was recorded.</summary>
     public const long Beginning = -1;
@@ -31,6 +33,52 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
     private int _forgotten;
     private int _lastInstance;
     private int _open;
+    private int _window;
+    private int _inWindow;
+    private int _openOfWindow;
+    private bool _isFull;
+    private volatile bool _isSample;
+
+    /// <summary>Called when no more scopes are recorded in this window, and those of it are ended.</summary>
+    public event Action? Full;
+
+    /// <summary>Whether no more scopes are recorded in this window.</summary>
+    public bool IsFull
+    {
+        get
+        {
+            lock (_gate)
+            {
+                return _isFull;
+            }
+        }
+    }
+
+    /// <summary>Records scopes again.</summary>
+    public void BeginWindow()
+    {
+        lock (_gate)
+        {
+            _window++;
+            _inWindow = 0;
+            _openOfWindow = 0;
+            _isFull = false;
+        }
+    }
+
+    /// <summary>Nothing is told any more but the ends of scopes, for a while.</summary>
+    public void Rest()
+    {
+        lock (_gate)
+        {
+            _isSample = true;
+            foreach (RecordedScope scope in _scopes.Where(each => each.Ended is null && !each.Partly))
+            {
+                scope.Partly = true;
+                scope.Version = ++_version;
+            }
+        }
+    }
 
     /// <summary>What has changed since a version, and the present version; all since <see cref="Beginning"/>.</summary>
     /// <param name="since">The version.</param>
@@ -46,6 +94,7 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
                 Kept = kept,
                 Started = _lastScope - _forgotten,
                 Open = _open,
+                Sampled = _isSample,
                 Counts = [.. _counts.Values.Where(counted => counted.Version > since).Select(counted => counted.Count)],
                 Scopes = [.. _scopes.Prepend(_container).Where(scope => scope.Version > since)],
             });
@@ -65,6 +114,7 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
     /// <summary>Leaves out a scope that only serves those who look.</summary>
     public void Forget(Scope scope)
     {
+        bool isDone = false;
         lock (_gate)
         {
             if (_byScope.TryGetValue(scope, out RecordedScope? recorded))
@@ -72,48 +122,66 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
                 _byScope.Remove(scope);
                 _scopes.Remove(recorded);
                 _forgotten++;
-                Close(recorded);
+                isDone = Close(recorded);
             }
+        }
+
+        if (isDone)
+        {
+            Full?.Invoke();
         }
     }
 
     public void Started(Scope scope)
     {
+        bool isDone = false;
         lock (_gate)
         {
-            int? within = scope.Outer is Scope outer && _byScope.TryGetValue(outer, out RecordedScope? around) ? around.Number : null;
-            RecordedScope recorded = new()
+            if (_inWindow == most)
             {
-                Number = ++_lastScope,
-                Level = scope.State.Level.Name,
-                Within = within,
-                Began = Now(),
-                Version = ++_version,
-            };
-            _byScope.Add(scope, recorded);
-            _scopes.AddLast(recorded);
-            _open++;
-            if (_scopes.Count > kept)
-            {
-                RemoveOldest();
+                isDone = !_isFull && _openOfWindow == 0;
+                _isFull = true;
+                _isSample = true;
             }
+            else
+            {
+                _inWindow++;
+                _openOfWindow++;
+                Add(scope);
+            }
+        }
+
+        if (isDone)
+        {
+            Full?.Invoke();
         }
     }
 
     public void Ended(Scope scope)
     {
+        bool isDone = false;
         lock (_gate)
         {
             if (_byScope.TryGetValue(scope, out RecordedScope? recorded))
             {
                 _byScope.Remove(scope);
-                Close(recorded);
+                isDone = Close(recorded);
             }
+        }
+
+        if (isDone)
+        {
+            Full?.Invoke();
         }
     }
 
     public void Constructed(ConstructionRecord construction)
     {
+        if (_isSample && construction.Home != root && !_byScope.TryGetValue(construction.Home, out _))
+        {
+            return;
+        }
+
         string? key = keyOf(construction.Node);
         lock (_gate)
         {
@@ -179,6 +247,27 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
         }
     }
 
+    private void Add(Scope scope)
+    {
+        int? within = scope.Outer is Scope outer && _byScope.TryGetValue(outer, out RecordedScope? around) ? around.Number : null;
+        RecordedScope recorded = new()
+        {
+            Number = ++_lastScope,
+            Level = scope.State.Level.Name,
+            Within = within,
+            Began = Now(),
+            Window = _window,
+            Version = ++_version,
+        };
+        _byScope.Add(scope, recorded);
+        _scopes.AddLast(recorded);
+        _open++;
+        if (_scopes.Count > kept)
+        {
+            RemoveOldest();
+        }
+    }
+
     private void RemoveOldest()
     {
         RecordedScope oldest = _scopes.First!.Value;
@@ -192,7 +281,8 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
     private RecordedScope? HomeOf(Resolver home) =>
         home == root ? _container : _byScope.TryGetValue(home, out RecordedScope? scope) ? scope : null;
 
-    private void Close(RecordedScope scope)
+    /// <returns>Whether it was the last one that is recorded in this window.</returns>
+    private bool Close(RecordedScope scope)
     {
         scope.Ended = Now();
         scope.Version = ++_version;
@@ -201,6 +291,8 @@ internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?
         {
             Count(key, count => count with { Open = count.Open - 1 });
         }
+
+        return scope.Window == _window && --_openOfWindow == 0 && _isFull;
     }
 
     private void Open(RecordedScope? home, string key)

@@ -17,6 +17,9 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
     private volatile Action<LifeEvent>[] _observers = [];
     private volatile IRecorder[] _recorders = [];
 
+    /// <summary>Those that record, and those that rest.</summary>
+    private volatile IRecorder[] _allRecorders = [];
+
     /// <summary>Whether anybody wants to know.</summary>
     public bool IsOn => _observers.Length > 0 || IsRecorded || Measuring.IsOn;
 
@@ -35,9 +38,26 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
     /// <inheritdoc cref="Add(Action{LifeEvent})"/>
     public IDisposable Add(IRecorder recorder)
     {
-        Change(() => _recorders = [.. _recorders, recorder]);
-        return new Observation(() => Change(() => _recorders = [.. _recorders.Where(each => each != recorder)]));
+        Change(() =>
+        {
+            _allRecorders = [.. _allRecorders, recorder];
+            _recorders = [.. _recorders, recorder];
+        });
+        return new Observation(() => Change(() =>
+        {
+            _allRecorders = Without(_allRecorders, recorder);
+            _recorders = Without(_recorders, recorder);
+        }));
     }
+
+    /// <summary>Tells a recorder of nothing but the ends of scopes that it was told of, until it resumes: so that the container is as quick
+    /// as without it.</summary>
+    public void Rest(IRecorder recorder) => Change(() => _recorders = Without(_recorders, recorder));
+
+    /// <summary>Tells a recorder of everything again.</summary>
+    public void Resume(IRecorder recorder) => Change(() => _recorders = _allRecorders.Contains(recorder) && !_recorders.Contains(recorder)
+        ? [.. _recorders, recorder]
+        : _recorders);
 
     /// <param name="node">What was constructed.</param>
     /// <param name="instance">What came of it.</param>
@@ -119,7 +139,7 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
             Traces.Stop(trace.Activity);
         }
 
-        foreach (IRecorder recorder in _recorders)
+        foreach (IRecorder recorder in _allRecorders)
         {
             recorder.Ended(scope);
         }
@@ -204,6 +224,8 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
             observer(happened);
         }
     }
+
+    private static IRecorder[] Without(IRecorder[] recorders, IRecorder left) => [.. recorders.Where(each => each != left)];
 
     private sealed class Observation(Action end) : IDisposable
     {
