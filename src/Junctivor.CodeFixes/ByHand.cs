@@ -23,7 +23,8 @@ internal static class ByHand
         }
 
         if (StatementAround(creation) is not { } statement
-            || Composition.Read(model, statement, creation, cancellationToken) is not { Classes.Count: > 1 } composition)
+            || Composition.Read(model, statement, creation, cancellationToken) is not { Classes.Count: > 1 } composition
+            || composition.Consumed.Append<SyntaxNode>(creation).Any(HasInnerComment))
         {
             return [];
         }
@@ -74,7 +75,8 @@ internal static class ByHand
         bool isAsync)
     {
         int at = statement.SpanStart;
-        string indent = text.ToString(TextSpan.FromBounds(text.Lines.GetLineFromPosition(at).Start, at));
+        RemovedStatements removed = new(text, composition.Consumed);
+        string indent = IndentOf(text.Lines.GetLineFromPosition(at));
         string end = text.ToString().Contains("\r\n") ? "\r\n" : "\n";
         string wiring = FreeName("wiring", model, at);
         string container = FreeName("container", model, at);
@@ -90,8 +92,10 @@ internal static class ByHand
         string resolved = $"{container}.Resolve<{composition.Classes[^1].Type.ToMinimalDisplayString(model, at)}>()";
         List<TextChange> changes =
         [
-            .. composition.Consumed.Select(consumed => new TextChange(WholeLines(consumed, text), "")),
-            new TextChange(new TextSpan(at, 0), string.Join(end + indent, lines)),
+            .. removed.Changes,
+            removed.IsFirstOnLine(at)
+                ? new TextChange(new TextSpan(at, 0), string.Join(end + indent, lines))
+                : new TextChange(TextSpan.FromBounds(removed.StartOfSpace(at), at), end + indent + string.Join(end + indent, lines)),
             new TextChange(creation.Span, resolved),
             .. UsingOf(statement),
         ];
@@ -109,12 +113,15 @@ internal static class ByHand
             ? [new TextChange(TextSpan.FromBounds(local.SpanStart, word.GetNextToken().SpanStart), "")]
             : [];
 
-    /// <summary>The lines of a statement; without the comments before it, which stay.</summary>
-    private static TextSpan WholeLines(StatementSyntax statement, SourceText text)
+    /// <summary>Whether a comment or another configuration stands within it, which would be lost.</summary>
+    private static bool HasInnerComment(SyntaxNode node) => node.DescendantTrivia()
+        .Any(trivia => node.Span.Contains(trivia.Span)
+            && !trivia.IsKind(SyntaxKind.WhitespaceTrivia) && !trivia.IsKind(SyntaxKind.EndOfLineTrivia));
+
+    private static string IndentOf(TextLine line)
     {
-        TextLine first = text.Lines.GetLineFromPosition(statement.SpanStart);
-        TextLine last = text.Lines.GetLineFromPosition(statement.Span.End);
-        return TextSpan.FromBounds(first.Start, last.EndIncludingLineBreak);
+        string whole = line.ToString();
+        return whole[..(whole.Length - whole.TrimStart().Length)];
     }
 
     private static string FreeName(string wanted, SemanticModel model, int position)

@@ -12,6 +12,7 @@ internal sealed class Composition
     private readonly SemanticModel _model;
     private readonly SyntaxNode _block;
     private readonly CancellationToken _cancellationToken;
+    private readonly PassedValues _values;
     private readonly Dictionary<ILocalSymbol, ConstructedClass> _locals = new(SymbolEqualityComparer.Default);
     private readonly List<ConstructedClass> _classes = [];
     private readonly List<StatementSyntax> _consumed = [];
@@ -25,6 +26,7 @@ internal sealed class Composition
         _block = block;
         _shared = shared;
         _cancellationToken = cancellationToken;
+        _values = new PassedValues(model, block);
     }
 
     /// <summary>The classes, each behind those that it needs.</summary>
@@ -47,13 +49,13 @@ internal sealed class Composition
                 return null;
             }
 
-            IReadOnlyList<ISymbol> usedElsewhere = [.. composition._locals.Keys.Where(local => composition.IsUsedOutside(local, creation))];
-            if (usedElsewhere.Count == 0)
+            shared.UnionWith(composition._locals.Where(local => !composition.CanMove(local.Value)).Select(local => local.Key));
+
+            shared.UnionWith(composition._locals.Keys.Where(local => composition.IsUsedOutside(local, creation)));
+            if (!composition._locals.Keys.Any(shared.Contains))
             {
                 return composition;
             }
-
-            shared.UnionWith(usedElsewhere);
         }
 
         return null;
@@ -61,6 +63,9 @@ internal sealed class Composition
 
     private bool IsUsedOutside(ILocalSymbol local, SyntaxNode creation) =>
         !UsesOf(local).All(use => use.Ancestors().Any(around => around == creation || _consumed.Contains(around)));
+
+    /// <summary>Whether the values that it is constructed with are the same in the statement that it is moved to.</summary>
+    private bool CanMove(ConstructedClass declared) => declared.Values.All(_values.IsLasting);
 
     /// <summary>Two objects of one class, or two that serve one type, would need marks.</summary>
     private bool IsUnambiguous =>
@@ -90,6 +95,10 @@ internal sealed class Composition
             if (Constructed(Operations.WithoutConversions(argument.Value)) is { } needed)
             {
                 needed.Serve(parameter.Type);
+                if (Operations.WithoutConversions(argument.Value) is IObjectCreationOperation)
+                {
+                    taken.Contain(needed);
+                }
             }
             else
             {

@@ -9,11 +9,18 @@ internal sealed class ConstructedClass(INamedTypeSymbol type)
 {
     private readonly List<ITypeSymbol> _services = [];
     private readonly List<string> _values = [];
+    private readonly List<IOperation> _passed = [];
 
     public INamedTypeSymbol Type => type;
 
     /// <summary>The types of the parameters that it is passed to.</summary>
     public IReadOnlyList<ITypeSymbol> Services => _services;
+
+    /// <summary>The values that it is constructed with, and those of what is constructed in the same expression.</summary>
+    public IReadOnlyList<IOperation> Values => _passed;
+
+    /// <summary>Something that is constructed in the same expression.</summary>
+    public void Contain(ConstructedClass part) => _passed.AddRange(part._passed);
 
     public void Serve(ITypeSymbol service)
     {
@@ -29,6 +36,7 @@ internal sealed class ConstructedClass(INamedTypeSymbol type)
     public void Pass(IParameterSymbol parameter, IOperation value, SemanticModel model)
     {
         SyntaxNode written = value.Syntax;
+        _passed.Add(value);
         bool hasType = Operations.WithoutConversions(value).Type is not null && model.GetTypeInfo(written).Type is not null;
         string cast = hasType ? "" : $"({parameter.Type.ToMinimalDisplayString(model, written.SpanStart)})";
         _values.Add($".Passing(\"{parameter.Name}\", {cast}{written})");

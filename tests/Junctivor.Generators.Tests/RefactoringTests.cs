@@ -120,6 +120,84 @@ public class RefactoringTests
         using Container container = wiring.Build();
         container.Resolve<Desk>().Open();
         """)]
+    [InlineData(
+        """
+        SystemClock clock = new(); Console.WriteLine("starting"); Console.Beep();   // two statements beside it
+        Printer printer = new(clock); // prints
+        Desk desk = new(new Ledger(clock, "a"), printer); desk.Open();
+        """,
+        "Desk desk",
+        """
+        Console.WriteLine("starting"); Console.Beep();   // two statements beside it
+        // prints
+        Wiring wiring =
+        [
+            Singleton.Of<IClock, SystemClock>(),
+            Singleton.Of<Ledger>().Passing("file", "a"),
+            Singleton.Of<Printer>(),
+            Singleton.Of<Desk>(),
+        ];
+        using Container container = wiring.Build();
+        Desk desk = container.Resolve<Desk>(); desk.Open();
+        """)]
+    [InlineData(
+        """
+        SystemClock clock = new(); Printer printer = new(clock); Desk desk = new(new Ledger(clock, "a"), printer); desk.Open();
+        """,
+        "Desk desk",
+        """
+        Wiring wiring =
+        [
+            Singleton.Of<IClock, SystemClock>(),
+            Singleton.Of<Ledger>().Passing("file", "a"),
+            Singleton.Of<Printer>(),
+            Singleton.Of<Desk>(),
+        ];
+        using Container container = wiring.Build();
+        Desk desk = container.Resolve<Desk>(); desk.Open();
+        """)]
+    [InlineData(
+        """
+        string file = "a"; SystemClock clock = new();
+        Ledger ledger = new(clock, file);
+        file = "b";
+        Desk desk = new(ledger, new Printer(clock));
+        desk.Open();
+        """,
+        "Desk desk",
+        """
+        string file = "a"; SystemClock clock = new();
+        Ledger ledger = new(clock, file);
+        file = "b";
+        Wiring wiring =
+        [
+            Singleton.Of<Printer>().Passing("clock", clock),
+            Singleton.Of<Desk>().Passing("Ledger", ledger),
+        ];
+        using Container container = wiring.Build();
+        Desk desk = container.Resolve<Desk>();
+        desk.Open();
+        """)]
+    [InlineData(
+        """
+        try { Console.WriteLine(); } finally { } SystemClock clock = new();
+        Ledger ledger = new(clock,
+        "a"); Console.WriteLine("between"); Desk desk = new(ledger, new Printer(clock));
+        """,
+        "Desk desk",
+        """
+        try { Console.WriteLine(); } finally { }
+        Console.WriteLine("between");
+        Wiring wiring =
+        [
+            Singleton.Of<IClock, SystemClock>(),
+            Singleton.Of<Ledger>().Passing("file", "a"),
+            Singleton.Of<Printer>(),
+            Singleton.Of<Desk>(),
+        ];
+        using Container container = wiring.Build();
+        Desk desk = container.Resolve<Desk>();
+        """)]
     public async Task What_is_constructed_by_hand_becomes_a_wiring(string before, string at, string after)
     {
         EditedProject project = EditedProject.Of("/Program.cs", Program(before));
@@ -134,6 +212,7 @@ public class RefactoringTests
     [Theory]
     [InlineData("Desk desk = new(new Ledger(new SystemClock(), \"a\"), new Printer(new SystemClock()));")]
     [InlineData("SystemClock clock = new();")]
+    [InlineData("Desk desk = new(new Ledger(new SystemClock(), \"a\"), /* prints */ new Printer(null!));")]
     [InlineData("object kept = null!; kept = new Printer(new SystemClock());")]
     [InlineData("int count = 0; Shelf shelf = new(new Counter(ref count, new SystemClock()));")]
     public async Task Nothing_is_offered_where_a_wiring_would_say_something_else(string statements)
