@@ -1,3 +1,4 @@
+using System.Text;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.Emit;
@@ -34,7 +35,11 @@ internal sealed class CompiledFolder : IDisposable
     /// <param name="file">The name of the file, with what stands in it.</param>
     /// <param name="references">What it refers to, beside the base library.</param>
     /// <returns>The assembly.</returns>
-    public string CompileFile(string file, params string[] references)
+    public string CompileFile(string file, params string[] references) =>
+        CompileFile(file, OutputKind.DynamicallyLinkedLibrary, null, references);
+
+    /// <summary>The same for a program, or with another encoding than UTF-8.</summary>
+    public string CompileFile(string file, OutputKind kind, Encoding? encoding, params string[] references)
     {
         string source = PathOf(file);
         string assembly = Path.ChangeExtension(source, ".dll");
@@ -43,9 +48,9 @@ internal sealed class CompiledFolder : IDisposable
         using FileStream symbols = File.Create(Path.ChangeExtension(source, ".pdb"));
         CSharpCompilation compilation = CSharpCompilation.Create(
             Path.GetFileNameWithoutExtension(file),
-            [CSharpSyntaxTree.ParseText(SourceText.From(text), path: source, cancellationToken: TestContext.Current.CancellationToken)],
+            [CSharpSyntaxTree.ParseText(SourceText.From(text, encoding), path: source, cancellationToken: TestContext.Current.CancellationToken)],
             Platform.Concat(references).Select(reference => MetadataReference.CreateFromFile(reference)),
-            new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));
+            new CSharpCompilationOptions(kind, nullableContextOptions: NullableContextOptions.Enable));
         EmitResult result = compilation.Emit(image, symbols, cancellationToken: TestContext.Current.CancellationToken);
         Assert.True(result.Success, string.Join("\n", result.Diagnostics));
         return assembly;

@@ -1,5 +1,6 @@
 using System.Text;
 using Junctivor.Tests.Shared;
+using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Cli.Tests;
 
@@ -112,6 +113,7 @@ public sealed class MendTests : IDisposable
         Assert.Equal(1, mend.Status);
         Assert.Contains(
             "JV101 missing: Counter requires int, which is not registered\n"
+                + "  not made, because a part of it is to be filled in.\n"
                 + "  by hand: add to the registration of Counter at Kiosk.cs:9:\n      .Passing(\"coins\", …)\n",
             mend.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
         Assert.Contains("1 of 2 faults mended. 1 to mend by hand.", mend.Output, StringComparison.Ordinal);
@@ -121,8 +123,12 @@ public sealed class MendTests : IDisposable
     [Fact]
     public async Task A_fix_that_cannot_be_made_says_why_and_what_to_do()
     {
-        string assembly =
-            Compile(Source.Replace("Singleton.Of<PaperStock>()", "Scoped.Of<IStock, PaperStock>()", StringComparison.Ordinal));
+        string assembly = Compile(
+            Source.Replace("Singleton.Of<PaperStock>()", "Scoped.Of<IStock, PaperStock>()", StringComparison.Ordinal)
+                .Replace(
+                    "PaperStock : IStock;",
+                    "PaperStock : IStock { private int _sheets; public int Take() => ++_sheets; }",
+                    StringComparison.Ordinal));
 
         ProgramRun mend = await Junctivor("mend", assembly);
 
@@ -130,6 +136,170 @@ public sealed class MendTests : IDisposable
         Assert.Contains(
             "  not made, because Stock hands on stock itself, beyond the end of its scope.\n  by hand: run each unit of work of Counter",
             mend.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Where_the_first_fix_cannot_be_made_the_next_that_is_certain_is()
+    {
+        string assembly =
+            Compile(Source.Replace("Singleton.Of<PaperStock>()", "Scoped.Of<IStock, PaperStock>()", StringComparison.Ordinal));
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal(0, mend.Status);
+        Assert.Contains(
+            "  fix: register PaperStock with the lifetime of Counter: it has no state and no scoped dependencies:\n"
+                + "      Singleton.Of<IStock, PaperStock>()\n",
+            mend.Output.ReplaceLineEndings("\n"), StringComparison.Ordinal);
+        Assert.Contains("Singleton.Of<IStock, PaperStock>(),", Written(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_file_keeps_its_encoding_and_its_permissions()
+    {
+        byte[] source = Encoding.Latin1.GetBytes($"// Geb\u00fchren f\u00fcr B\u00f6te\n{Source}");
+        string file = _folder.PathOf(File);
+        System.IO.File.WriteAllBytes(file, source);
+        if (!OperatingSystem.IsWindows())
+        {
+            System.IO.File.SetUnixFileMode(file, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.GroupRead);
+        }
+
+        string assembly = _folder.CompileFile(File, OutputKind.DynamicallyLinkedLibrary, Encoding.Latin1, Library);
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal((0, ""), (mend.Status, mend.Errors));
+        Assert.Equal(
+            Encoding.Latin1.GetString(source).Replace("PaperStock>(),", "PaperStock>().Also<IStock>(),", StringComparison.Ordinal),
+            Encoding.Latin1.GetString(System.IO.File.ReadAllBytes(file)));
+        Assert.True(OperatingSystem.IsWindows()
+            || System.IO.File.GetUnixFileMode(file) == (UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.GroupRead));
+        Assert.Equal([file], Directory.GetFiles(Path.GetDirectoryName(file)!, "Kiosk.cs*"));
+    }
+
+    [Fact]
+    public async Task A_link_stays_a_link_and_the_file_behind_it_is_written()
+    {
+        Assert.SkipWhen(OperatingSystem.IsWindows(), "Links take a privilege there.");
+        string behind = Path.Combine(Directory.CreateDirectory(_folder.PathOf("behind")).FullName, "Real.cs");
+        System.IO.File.WriteAllText(behind, Source);
+        System.IO.File.CreateSymbolicLink(_folder.PathOf(File), behind);
+        string assembly = _folder.CompileFile(File, Library);
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal(0, mend.Status);
+        Assert.Equal(behind, new FileInfo(_folder.PathOf(File)).LinkTarget);
+        Assert.Contains(".Also<IStock>()", System.IO.File.ReadAllText(behind), StringComparison.Ordinal);
+        Assert.Contains("Real.cs", mend.Output + mend.Errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_read_only_file_is_not_written_and_said()
+    {
+        string assembly = Compile(Source);
+        new FileInfo(_folder.PathOf(File)).IsReadOnly = true;
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal(2, mend.Status);
+        Assert.Contains(
+            "Kiosk.cs is read-only: nothing was written; make it writable, and run the command again.",
+            mend.Errors,
+            StringComparison.Ordinal);
+        Assert.Equal(Source, Written());
+        new FileInfo(_folder.PathOf(File)).IsReadOnly = false;
+    }
+
+    [Fact]
+    public async Task What_stands_beside_a_registration_that_is_moved_stays()
+    {
+        string source = """
+            using Junctivor;
+
+            public static class Kiosk
+            {
+                [CheckedWiring]
+                public static Wiring Wiring =>
+                [
+                    Singleton.Of<Counter>(),
+                    Singleton.Of<Chair>(),
+                    Singleton.Of<Chair>(), // a second time by mistake
+            #if WINDOWS
+                    Singleton.Of<Bell>(),
+            #endif
+                    // The next one must stay last.
+                    Singleton.Of<Till>(),
+                ];
+            }
+
+            public sealed class Chair;
+
+            public sealed class Till;
+
+            public sealed record Counter(Chair Chair, Till Till);
+
+            """;
+        string assembly = Compile(source);
+
+        await Junctivor("mend", assembly, "--strict");
+
+        Assert.All(
+            ["#if WINDOWS\n        Singleton.Of<Bell>(),\n#endif\n        // The next one must stay last.\n", "// a second time by mistake"],
+            kept => Assert.Contains(kept, Written().ReplaceLineEndings("\n"), StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task What_another_configuration_would_not_compile_is_not_written()
+    {
+        string source = Source
+            .Replace("Singleton.Of<Paper", "Singleton.Of<Holder>(), Singleton.Of<Paper", StringComparison.Ordinal)
+            .Replace("public sealed class PaperStock : IStock;", """
+                #if LATER
+                public sealed class PaperStock;
+                #else
+                public sealed class PaperStock : IStock;
+                #endif
+
+                public sealed record Holder(PaperStock Stock);
+                """, StringComparison.Ordinal);
+        string assembly = Compile(source);
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal(1, mend.Status);
+        Assert.Contains("LATER", mend.Output, StringComparison.Ordinal);
+        Assert.Equal(source, Written());
+    }
+
+    [Fact]
+    public async Task A_wiring_of_a_program_without_a_class_is_mended()
+    {
+        string source = """
+            using Junctivor;
+
+            Wiring wiring =
+            [
+                Singleton.Of<PaperStock>(),
+                Singleton.Of<Counter>(),
+            ];
+            using Container container = wiring.Build();
+
+            public interface IStock;
+
+            public sealed class PaperStock : IStock;
+
+            public sealed record Counter(IStock Stock);
+
+            """;
+        System.IO.File.WriteAllText(_folder.PathOf(File), source);
+        string assembly = _folder.CompileFile(File, OutputKind.ConsoleApplication, null, Library);
+
+        ProgramRun mend = await Junctivor("mend", assembly);
+
+        Assert.Equal((0, ""), (mend.Status, mend.Errors));
+        Assert.Equal(source.Replace("<PaperStock>(),", "<PaperStock>().Also<IStock>(),", StringComparison.Ordinal), Written());
     }
 
     [Fact]

@@ -41,14 +41,12 @@ internal static class WaitingLoop
             || condition.ToString().Contains("IsCancellationRequested")
             || Waits(condition) ? true
         : condition.IsKind(SyntaxKind.TrueLiteralExpression) ? OfEndless(body)
-        : Waits(body) ? true
-        : body.DescendantNodes().Any(node => node is AwaitExpressionSyntax) ? null
+        : Waits(body) || body.DescendantNodes().Any(node => node is AwaitExpressionSyntax) ? null
         : false;
 
-    /// <summary>One that is left from inside may as well read to the end of something.</summary>
+    /// <summary>One that is left from inside may as well read to the end of something, or try again.</summary>
     private static bool? OfEndless(StatementSyntax body) =>
-        Waits(body) ? true
-        : body.DescendantNodes().Any(node => node is BreakStatementSyntax or ReturnStatementSyntax or GotoStatementSyntax) ? null
+        body.DescendantNodes().Any(node => node is BreakStatementSyntax or ReturnStatementSyntax or GotoStatementSyntax) ? null
         : true;
 
     private static bool Waits(SyntaxNode part) => part
