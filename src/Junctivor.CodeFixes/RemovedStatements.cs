@@ -79,5 +79,6 @@ internal sealed class RemovedStatements(SourceText text, IEnumerable<StatementSy
         return position;
     }
 
-    private static bool IsSpace(SourceText text, int start, int end) => string.IsNullOrWhiteSpace(text.ToString(TextSpan.FromBounds(start, end)));
+    private static bool IsSpace(SourceText text, int start, int end) =>
+        string.IsNullOrWhiteSpace(text.ToString(TextSpan.FromBounds(start, end)));
 }

@@ -48,7 +48,10 @@ internal sealed class CompiledFolder : IDisposable
         using FileStream symbols = File.Create(Path.ChangeExtension(source, ".pdb"));
         CSharpCompilation compilation = CSharpCompilation.Create(
             Path.GetFileNameWithoutExtension(file),
-            [CSharpSyntaxTree.ParseText(SourceText.From(text, encoding), path: source, cancellationToken: TestContext.Current.CancellationToken)],
+            [
+                CSharpSyntaxTree.ParseText(
+                    SourceText.From(text, encoding), path: source, cancellationToken: TestContext.Current.CancellationToken),
+            ],
             Platform.Concat(references).Select(reference => MetadataReference.CreateFromFile(reference)),
             new CSharpCompilationOptions(kind, nullableContextOptions: NullableContextOptions.Enable));
         EmitResult result = compilation.Emit(image, symbols, cancellationToken: TestContext.Current.CancellationToken);

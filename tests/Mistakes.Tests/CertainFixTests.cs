@@ -329,7 +329,7 @@ public class CertainFixTests
 
         (MendedSource after, IReadOnlyList<Mended> done) = source.Mend();
 
-        Mended left = done.FirstOrDefault(each => each.Fault.Code == code) ?? throw new InvalidOperationException(string.Join("\n", source.Found));
+        Mended left = Assert.Single(done, each => each.Fault.Code == code);
         Assert.NotNull(left.Obstacle);
         Assert.Equal(source.Text, after.Text);
     }

@@ -2,8 +2,8 @@ using System.Reflection;
 
 namespace Junctivor.EntryPoints;
 
-/// <summary>Reads controllers and view components: the host creates them from the scope of the request, or, where it is told so, has its own
-/// services create them, which know nothing of the wiring.</summary>
+/// <summary>Reads controllers and view components: the host creates them from the scope of the request, or, where it is told so, has its
+/// own services create them, which know nothing of the wiring.</summary>
 internal static class CreatedByHost
 {
     /// <param name="type">The class.</param>

@@ -29,10 +29,14 @@ internal static class MendCommand
             screen.Write([[]]);
         }
 
-        IReadOnlyList<string> unseen = [.. UnseenConfigurations.Of(mender.Before, mender.After)];
-        if (unseen.Count > 0)
+        IReadOnlyList<string> remarks =
+        [
+            .. SourceFiles.LinksAmong(changed.Select(pair => pair.Before.FilePath)),
+            .. UnseenConfigurations.Of(mender.Before, mender.After),
+        ];
+        if (remarks.Count > 0)
         {
-            screen.Write([.. unseen.Select(line => (IReadOnlyList<Piece>)[line]), []]);
+            screen.Write([.. remarks.Select(line => (IReadOnlyList<Piece>)[line]), []]);
         }
 
         if (changed.Count > 0 && !isDryRun)

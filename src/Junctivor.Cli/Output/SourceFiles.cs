@@ -39,6 +39,12 @@ internal static class SourceFiles
         }
     }
 
+    /// <summary>Which of the files are symbolic links, as lines of text: the files behind them are written.</summary>
+    public static IEnumerable<string> LinksAmong(IEnumerable<string> files) =>
+        from file in files
+        where new FileInfo(file).LinkTarget is not null
+        select $"{Path.GetFileName(file)} is a symbolic link: {TargetOf(file).FullName} is the file that is written.";
+
     private static WrittenFile Prepare(SyntaxTree before, SyntaxTree after)
     {
         FileInfo file = TargetOf(before.FilePath);

@@ -20,6 +20,38 @@ public class RequestPlaceTests
     }
 
     [Fact]
+    public void A_factory_that_requests_what_is_scoped_is_told_to_take_it()
+    {
+        Container? container = null;
+        using Container office = new Wiring
+        {
+            Scoped.Of<Clerk>(), Singleton.From(() => new Archive(container!.Resolve<Clerk>())),
+        }.Build();
+        container = office;
+
+        Fix fix = Assert.Single(Assert.Throws<ResolveException>(() => office.Resolve<Archive>()).Fault.Fixes);
+
+        Assert.Equal(
+            "take Clerk as a parameter where Archive is created, instead of requesting it: then it is checked with the wiring", fix.Advice);
+        Assert.Empty(fix.Edits);
+    }
+
+    [Fact]
+    public void A_value_for_which_something_is_registered_gets_no_second_one()
+    {
+        Wiring wiring = [Singleton.Of<Clerk>()];
+
+        Fault fault = Assert.Throws<WiringException>(() => wiring.Build(Incoming.Value(new Clerk()))).Report.Faults[0];
+
+        Assert.Equal(
+            [
+                "do not supply it: Clerk is registered for it",
+                "declare it in the wiring instead of the registration of Clerk",
+            ],
+            fault.Fixes.Select(each => each.Advice));
+    }
+
+    [Fact]
     public async Task A_value_for_a_fresh_scope_is_supplied_where_it_is_run()
     {
         await using Container container = Office.Build();
@@ -94,4 +126,8 @@ public class RequestPlaceTests
 
         public void Work() => desk.Run(fresh => fresh.Open());
     }
+
+    private sealed class Clerk;
+
+    private sealed record Archive(Clerk Clerk);
 }

@@ -165,7 +165,9 @@ public class LevelTests
         {
             for (int holder = 0; holder < Depth; holder++)
             {
-                Assert.Equal(held > holder ? "JV301" : null, OnlyCode(levels[held].From(() => new List<string>()), levels[holder].Of<Roster>()));
+                Assert.Equal(
+                    held > holder ? "JV301" : null,
+                    OnlyCode(levels[held].From(() => new List<string>()), levels[holder].Of<Roster>()));
             }
 
             bool isAround = held <= Depth / 2 - 1;

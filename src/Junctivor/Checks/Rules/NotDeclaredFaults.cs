@@ -40,7 +40,7 @@ internal static class NotDeclaredFaults
             Remarks = near.Count > 0 && otherLevel is null
                 ? ["The type and mark of a supplied value must match its declaration exactly."]
                 : [],
-            Fixes = [.. otherLevel is null ? Fixes(level, service, near) : [AtOtherLevel(otherLevel)]],
+            Fixes = [.. otherLevel is null ? Fixes(graph, level, service, near) : [AtOtherLevel(otherLevel)]],
             Candidates = [service.ToString()],
             Order = int.MaxValue,
         };
@@ -53,7 +53,22 @@ internal static class NotDeclaredFaults
     private static IReadOnlyList<Node> NearDeclarations(ServiceGraph graph, ServiceId service) =>
         [.. graph.Registrations.Where(node => node.Kind == NodeKind.Incoming && service.Type.Serves(node.Services[0]))];
 
-    private static IEnumerable<Fix> Fixes(Level level, ServiceId service, IReadOnlyList<Node> wider) =>
+    private static IEnumerable<Fix> Fixes(ServiceGraph graph, Level level, ServiceId service, IReadOnlyList<Node> wider) =>
+        graph.Registrations.FirstOrDefault(node => node.Kind != NodeKind.Incoming && !node.IsDecorator && node.Mark == service.Mark
+            && node.Services.Contains(service.Type)) is { } registered
+            ? InsteadOf(registered, level, service)
+            : Declaring(level, service, wider);
+
+    /// <summary>A second one beside what is registered would make it ambiguous.</summary>
+    private static IEnumerable<Fix> InsteadOf(Node registered, Level level, ServiceId service) =>
+    [
+        new Fix($"do not supply it: {registered.Implementation.Name} is registered for it") { ChangesBehavior = true },
+        new Fix(
+            $"declare it in the wiring instead of the registration of {registered.Implementation.Name}",
+            $"{RegistrationText.Start(level)}.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}"),
+    ];
+
+    private static IEnumerable<Fix> Declaring(Level level, ServiceId service, IReadOnlyList<Node> wider) =>
     [
         .. wider.Select(
             node => new Fix(

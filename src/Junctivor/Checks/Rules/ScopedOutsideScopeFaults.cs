@@ -5,7 +5,13 @@ namespace Junctivor.Checks;
 /// <summary>JV302: something that lives in a scope was requested where there is none.</summary>
 internal static class ScopedOutsideScopeFaults
 {
-    public static Fault OutsideScope(ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string requestedFrom) =>
+    /// <param name="graph">The graph.</param>
+    /// <param name="node">What lives in a scope.</param>
+    /// <param name="path">The way to it.</param>
+    /// <param name="requestedFrom">Where it was requested.</param>
+    /// <param name="maker">The class whose constructor or factory requested it: there a scope would end before its service is used.</param>
+    public static Fault OutsideScope(
+        ServiceGraph graph, Node node, IReadOnlyList<FaultStep> path, string requestedFrom, string? maker = null) =>
         new(FaultKind.ScopedOutsideScope)
         {
             Summary = path.Count > 1
@@ -13,7 +19,13 @@ internal static class ScopedOutsideScopeFaults
             : $"{node.Name} ({node.Level}) was requested from {requestedFrom}",
             Path = path,
             Remarks = ["A scoped service is created once for each unit of work: a request, a message, a job."],
-            Fixes = [Starting(StartCallText.ForScopeOf(graph, path.Count > 0 ? path[0].Node ?? node : node))],
+            Fixes = maker is null
+                ? [Starting(StartCallText.ForScopeOf(graph, path.Count > 0 ? path[0].Node ?? node : node))]
+                :
+                [
+                    new Fix($"take {(path.Count > 0 ? path[0].Name : node.Name)} as a parameter where {maker} is created, instead of "
+                        + "requesting it: then it is checked with the wiring"),
+                ],
             Candidates = [node.Name],
             Order = node.Order,
         };

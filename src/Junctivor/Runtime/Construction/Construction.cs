@@ -207,7 +207,7 @@ internal sealed class Construction
     /// <summary>Returns what is there already; else puts a frame on top for it, and returns null.</summary>
     private object? Take(Plan plan, ArgumentOf parameter, Resolver requested)
     {
-        Resolver home = requested.HomeOf(plan.Level) ?? throw Faults.OutsideScope(plan, parameter.Name, requested);
+        Resolver home = requested.HomeOf(plan.Level) ?? throw Faults.OutsideScope(plan, parameter.Name, requested, _outer?.NameFrom(0));
         if (plan.IsShared)
         {
             return TakeShared(plan, parameter, home);

@@ -7,12 +7,16 @@ namespace Junctivor.Runtime;
 internal readonly struct ConstructionFaults(ConstructionPath path)
 {
     /// <summary>Requested outside the scope or level that it lives in.</summary>
-    public ResolveException OutsideScope(Plan plan, string? parameter, Resolver requested)
+    /// <param name="plan">What was requested.</param>
+    /// <param name="parameter">The parameter that requires it.</param>
+    /// <param name="requested">The container or scope.</param>
+    /// <param name="maker">The class whose constructor or factory requested it; null for none.</param>
+    public ResolveException OutsideScope(Plan plan, string? parameter, Resolver requested, string? maker)
     {
         (Node node, IReadOnlyList<FaultStep> steps) = (plan.Node!, path.To(plan, parameter));
         return new ResolveException(node.Level.IsUsersOwn
             ? LevelOutOfPlaceFaults.OutsideLevel(node, steps, requested.Description)
-            : requested.Plans.Read(graph => ScopedOutsideScopeFaults.OutsideScope(graph, node, steps, requested.Description)));
+            : requested.Plans.Read(graph => ScopedOutsideScopeFaults.OutsideScope(graph, node, steps, requested.Description, maker)));
     }
 
     /// <summary>A declared value that was not supplied.</summary>
