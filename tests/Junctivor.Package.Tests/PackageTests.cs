@@ -98,12 +98,20 @@ public sealed class PackageTests(PackedLibrary packed)
     }
 
     [Theory]
-    [InlineData("Junctivor", "console", "Heron gets berth 5, with 0.3 m at low water.")]
-    [InlineData("Junctivor.Reports", "console", "")]
-    [InlineData("Junctivor.Hosting", "console", "The tide is at")]
-    [InlineData("Junctivor.Testing", "console", "1 created, 1 disposed")]
-    [InlineData("Junctivor.AspNetCore", "web", "Heron gets berth 5.")]
-    public async Task The_program_of_its_readme_runs_as_pasted(string package, string template, string answer)
+    [InlineData(
+        "Junctivor", "console", "Heron gets berth 5, with 0.3 m at low water.", "Scoped.Of<BerthLedger>(),",
+        "JV101: BerthPlanner requires BerthLedger, which is not registered")]
+    [InlineData(
+        "Junctivor.Reports", "console", "", "Singleton.Of<TideTable>(),", "JV101: Ledger requires TideTable, which is not registered")]
+    [InlineData(
+        "Junctivor.Hosting", "console", "The tide is at", "Scoped.Of<TideLog>(),",
+        "JV101: TideReader requires TideLog, which is not registered")]
+    [InlineData("Junctivor.Testing", "console", "1 created, 1 disposed", "Singleton.Of<IClock, SystemClock>(),", null)]
+    [InlineData(
+        "Junctivor.AspNetCore", "web", "Heron gets berth 5.", "Scoped.Of<BerthLedger>(),",
+        "JV101: BerthPlanner requires BerthLedger, which is not registered")]
+    public async Task The_program_of_its_readme_runs_as_pasted_and_does_not_compile_without_a_registration(
+        string package, string template, string answer, string removed, string? fault)
     {
         string folder = Path.Combine(packed.Folder, $"pasted-{package}");
         Directory.CreateDirectory(folder);
@@ -111,10 +119,11 @@ public sealed class PackageTests(PackedLibrary packed)
         await PackedLibrary.RunAsync(folder, "dotnet", "new", template, "-o", ".", "-n", "Pasted", "--no-restore");
         await PackedLibrary.RunAsync(
             folder, "dotnet", "add", "package", package, "--version", PackedLibrary.Version, "--package-directory", "packages");
-        await File.WriteAllTextAsync(Path.Combine(folder, "Program.cs"), ProgramOf(package), TestContext.Current.CancellationToken);
+        string source = Path.Combine(folder, "Program.cs");
+        await File.WriteAllTextAsync(source, ProgramOf(package), TestContext.Current.CancellationToken);
 
-        await PackedLibrary.RunAsync(
-            folder, "dotnet", "build", "-warnaserror", "--nologo", "-v", "quiet", "-o", "out", "-p:RestorePackagesPath=packages");
+        string[] build = ["build", "-warnaserror", "--nologo", "-v", "quiet", "-o", "out", "-p:RestorePackagesPath=packages"];
+        await PackedLibrary.RunAsync(folder, "dotnet", build);
         string program = Path.Combine(folder, "out", "Pasted.dll");
 
         string? printed = package switch
@@ -124,6 +133,26 @@ public sealed class PackageTests(PackedLibrary packed)
             _ => await PackedLibrary.RunAsync(folder, "dotnet", program),
         };
         Assert.Contains(answer, printed, StringComparison.Ordinal);
+
+        string lacking = ProgramOf(package).Replace(removed, "", StringComparison.Ordinal);
+        Assert.NotEqual(ProgramOf(package), lacking);
+        await File.WriteAllTextAsync(source, lacking, TestContext.Current.CancellationToken);
+        if (fault is null)
+        {
+            // The compiler does not know what a test replaces; MustBeSound does.
+            await PackedLibrary.RunAsync(folder, "dotnet", build);
+            Assert.Contains(
+                "JV101",
+                (await Assert.ThrowsAsync<InvalidOperationException>(() => PackedLibrary.RunAsync(folder, "dotnet", program))).Message,
+                StringComparison.Ordinal);
+        }
+        else
+        {
+            Assert.Contains(
+                $"error {fault}",
+                (await Assert.ThrowsAsync<InvalidOperationException>(() => PackedLibrary.RunAsync(folder, "dotnet", build))).Message,
+                StringComparison.Ordinal);
+        }
     }
 
     [Theory]

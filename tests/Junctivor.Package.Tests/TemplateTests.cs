@@ -18,6 +18,7 @@ public sealed class TemplateTests(PackedLibrary packed)
 
         Assert.Matches("^[0-9:]+ Heron gets berth 1.\n[0-9:]+ Gull gets berth 2.\n$", berths.ReplaceLineEndings("\n"));
         await TestAsync(folder);
+        await MustFailWithoutAsync(folder, "NorthQuay", "Scoped.Of<BerthLedger>(),", "JV101: BerthPlanner requires BerthLedger");
     }
 
     [Fact]
@@ -35,6 +36,7 @@ public sealed class TemplateTests(PackedLibrary packed)
         Assert.Contains("The tide is at", reading, StringComparison.Ordinal);
         Assert.Equal(0, exitCode);
         await TestAsync(folder);
+        await MustFailWithoutAsync(folder, "Tides", "Scoped.Of<TideLog>(),", "JV101: TideReader requires TideLog");
     }
 
     [Fact]
@@ -66,6 +68,7 @@ public sealed class TemplateTests(PackedLibrary packed)
             "Heron gets berth 1.",
             await RunningServer.AnswerAsync(folder, Path.Combine("Office-9", "out", "Office-9.dll"), "/berths/Heron"));
         await TestAsync(folder);
+        await MustFailWithoutAsync(folder, "Office-9", "Scoped.Of<BerthLedger>(),", "JV101: BerthPlanner requires BerthLedger");
     }
 
     [Fact]
@@ -107,6 +110,20 @@ public sealed class TemplateTests(PackedLibrary packed)
         string tested = await RunAsync(folder, "dotnet", "test", "--no-build");
 
         Assert.Matches("succeeded: 2", tested);
+    }
+
+    /// <summary>The compiler says what is missing where a registration is removed.</summary>
+    private async Task MustFailWithoutAsync(string folder, string name, string registration, string fault)
+    {
+        string wiring = Path.Combine(folder, name, "OfficeWiring.cs");
+        string text = await File.ReadAllTextAsync(wiring, Token);
+        Assert.Contains(registration, text, StringComparison.Ordinal);
+        await File.WriteAllTextAsync(wiring, text.Replace(registration, "", StringComparison.Ordinal), Token);
+
+        InvalidOperationException failed = await Assert.ThrowsAsync<InvalidOperationException>(() => RunAsync(
+            folder, "dotnet", "build", Path.Combine(name, $"{name}.csproj"), "--nologo", "-v", "quiet", Restoring));
+
+        Assert.Contains($"error {fault}", failed.Message, StringComparison.Ordinal);
     }
 
     private static Task<string> RunAsync(string folder, string program, params string[] arguments) =>

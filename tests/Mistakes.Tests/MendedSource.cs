@@ -6,6 +6,7 @@ using Junctivor.Mending.Editing;
 using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.Text;
 
 namespace Mistakes.Tests;
 
@@ -28,13 +29,18 @@ internal sealed class MendedSource
 
     public static MendedSource OfText(params string[] texts) => Of([.. texts.Select((text, number) => ($"Sample{number}.cs", text))]);
 
-    private static MendedSource Of(IReadOnlyList<(string File, string Text)> files)
+    public static MendedSource Of(SourceText text) => Of([("Sample.cs", text)]);
+
+    private static MendedSource Of(IReadOnlyList<(string File, string Text)> files) =>
+        Of([.. files.Select(file => (file.File, SourceText.From(file.Text, System.Text.Encoding.UTF8)))]);
+
+    private static MendedSource Of(IReadOnlyList<(string File, SourceText Text)> files)
     {
         MendedSource source = new(CSharpCompilation.Create(
             Path.GetFileNameWithoutExtension(files[0].File),
             [
                 CSharpSyntaxTree.ParseText(ImplicitUsings.Text, path: "usings", encoding: System.Text.Encoding.UTF8),
-                .. files.Select(file => CSharpSyntaxTree.ParseText(file.Text, path: file.File, encoding: System.Text.Encoding.UTF8)),
+                .. files.Select(file => CSharpSyntaxTree.ParseText(file.Text, path: file.File)),
             ],
             References,
             new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable)));

@@ -19,7 +19,7 @@ internal static class UnseenConfigurations
             yield return $"Not compiled for {string.Join(" and ", frameworks)}: build the project for all of its frameworks.";
         }
 
-        string[] symbols = [.. OtherConfigurations.SymbolsIn(before, after).Skip(OtherConfigurations.MostSymbols)];
+        string[] symbols = [.. OtherConfigurations.Untried(before, after)];
         if (symbols.Length > 0)
         {
             yield return $"Not compiled with {string.Join(" and ", symbols)} changed: build the configurations in which they are.";

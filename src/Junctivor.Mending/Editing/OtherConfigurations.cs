@@ -9,7 +9,7 @@ namespace Junctivor.Mending.Editing;
 internal static class OtherConfigurations
 {
     /// <summary>Of a file with more symbols, these are tried.</summary>
-    public const int MostSymbols = 6;
+    private const int MostSymbols = 6;
 
     /// <exception cref="CannotEditException">Another configuration would not compile.</exception>
     public static void Refuse(CSharpCompilation before, CSharpCompilation after)
@@ -17,6 +17,11 @@ internal static class OtherConfigurations
         foreach (string symbol in SymbolsIn(before, after).Take(MostSymbols))
         {
             (CSharpCompilation old, string state) = Toggled(before, symbol);
+            if (!IsReadable(old))
+            {
+                continue;
+            }
+
             HashSet<string> known = [.. NameRepair.ErrorsOf(old).Select(error => error.GetMessage(null))];
             if (NameRepair.ErrorsOf(Toggled(after, symbol).Sources).FirstOrDefault(error => !known.Contains(error.GetMessage(null)))
                 is { } broken)
@@ -26,8 +31,16 @@ internal static class OtherConfigurations
         }
     }
 
+    /// <summary>The symbols that were not tried: there are too many, or the source cannot even be read with them.</summary>
+    public static IEnumerable<string> Untried(CSharpCompilation before, CSharpCompilation after) =>
+        SymbolsIn(before, after).Where((symbol, number) => number >= MostSymbols || !IsReadable(Toggled(before, symbol).Sources));
+
+    /// <summary>Of what is no C#, it cannot be told whether a change breaks it.</summary>
+    private static bool IsReadable(CSharpCompilation sources) => !sources.SyntaxTrees
+        .Any(tree => tree.GetDiagnostics().Any(problem => problem.Severity == DiagnosticSeverity.Error));
+
     /// <summary>The symbols that the changed files ask for.</summary>
-    public static IReadOnlyList<string> SymbolsIn(CSharpCompilation before, CSharpCompilation after)
+    private static IReadOnlyList<string> SymbolsIn(CSharpCompilation before, CSharpCompilation after)
     {
         HashSet<SyntaxTree> kept = [.. after.SyntaxTrees];
         return
