@@ -28,7 +28,9 @@ public class RandomSourceTests
         Assert.Equal(Kept(was), Kept(now));
         Assert.Equal(UntouchedTypes(was), UntouchedTypes(now));
         Assert.Equal(random.LineEnds(was), random.LineEnds(now));
-        Assert.All(done.Where(each => each.Obstacle is null), each => Assert.DoesNotContain(each.Fault, after.Found.Select(found => found.Fault)));
+        Assert.All(
+            done.Where(each => each.Obstacle is null),
+            each => Assert.DoesNotContain(each.Fault, after.Found.Select(found => found.Fault)));
         Assert.Contains(done, each => each.Obstacle is null);
     }
 

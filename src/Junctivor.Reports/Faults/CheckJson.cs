@@ -55,6 +55,7 @@ public static class CheckJson
         Line = edit.Line > 0 ? edit.Line : (int?)null,
         edit.Type,
         edit.Parameter,
+        edit.State,
         TargetFile = edit.TargetFile.Length > 0 ? edit.TargetFile : null,
         TargetLine = edit.TargetLine > 0 ? edit.TargetLine : (int?)null,
     };
@@ -75,7 +76,7 @@ public static class CheckJson
             Line = step.Line > 0 ? step.Line : (int?)null,
         }),
         fault.Remarks,
-        Fixes = fault.Fixes.Select(fix => new { fix.Advice, fix.Code, fix.ChangesBehavior, Edits = fix.Edits.Select(Write) }),
+        Fixes = fault.Fixes.Select(fix => new { fix.Advice, fix.Code, fix.ChangesBehavior, fix.ByHandBecause, Edits = fix.Edits.Select(Write) }),
         fault.AcceptedBecause,
         More = fault.Kind.HelpLink,
     };
