@@ -68,15 +68,6 @@ public class WiredEndpointTests
     }
 
     [Fact]
-    public async Task A_service_that_a_filter_requires_is_not_null_for_an_optional_parameter_elsewhere()
-    {
-        await using Office office = await OpenAsync(routes => routes.MapGet("/class", (HttpContext context, Buoys? buoys) =>
-            $"{buoys is null} {context.RequestServices.GetRequiredService(typeof(IBuoys)) is null}"));
-
-        await Assert.ThrowsAsync<HttpRequestException>(() => office.GetAsync("/class"));
-    }
-
-    [Fact]
     public async Task A_list_is_a_service_where_the_wiring_provides_what_is_in_it_and_else_a_body()
     {
         await using Office office = await OpenAsync(routes => routes.MapPost(
