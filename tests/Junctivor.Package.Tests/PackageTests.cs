@@ -97,6 +97,83 @@ public sealed class PackageTests(PackedLibrary packed)
         Assert.DoesNotContain("JV", await PackedLibrary.RunAsync(folder, "dotnet", build), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task What_it_compiles_in_passes_the_strictest_analysis()
+    {
+        string folder = Path.Combine(packed.Folder, "strict");
+        Directory.CreateDirectory(folder);
+        await WriteProjectAsync(folder);
+        await File.WriteAllTextAsync(Path.Combine(folder, "Directory.Build.props"), """
+            <Project>
+              <PropertyGroup>
+                <PublishAot>true</PublishAot>
+                <AnalysisMode>All</AnalysisMode>
+                <TreatWarningsAsErrors>true</TreatWarningsAsErrors>
+                <EnforceCodeStyleInBuild>true</EnforceCodeStyleInBuild>
+                <GenerateDocumentationFile>true</GenerateDocumentationFile>
+                <NoWarn>$(NoWarn);CA1812;CA2007</NoWarn>
+              </PropertyGroup>
+            </Project>
+            """, TestContext.Current.CancellationToken);
+        await File.WriteAllTextAsync(Path.Combine(folder, ".editorconfig"), """
+            root = true
+            [Program.cs]
+            dotnet_analyzer_diagnostic.severity = none
+            dotnet_diagnostic.CS1591.severity = none
+            """, TestContext.Current.CancellationToken);
+        await File.WriteAllTextAsync(Path.Combine(folder, "Program.cs"), """
+            using System.Diagnostics.CodeAnalysis;
+            using Junctivor;
+
+            #pragma warning disable CS0618, PIER001
+            Wiring wiring =
+            [
+                Singleton.Of<OldMast>(),
+                Singleton.Of<TrialMast>(),
+                Transient.Of(typeof(IBox<>), typeof(Box<>)),
+                Singleton.Of<ISounding, Sounding>(),
+                Transient.Of<Deck>().ResolvedDirectly(),
+            ];
+            await using Container container = wiring.Build();
+            Console.WriteLine(container.Resolve<Deck>().Tickets("Heron").Name);
+
+            [Obsolete("Use another one.")]
+            internal sealed class OldMast;
+
+            [Experimental("PIER001")]
+            internal sealed class TrialMast;
+
+            internal interface IBox<T>;
+
+            internal sealed class Box<T> : IBox<T>;
+
+            internal interface ISounding;
+
+            internal readonly record struct Depth(int Metres);
+
+            internal sealed class Sounding(string? text = null, Depth? depth = null) : ISounding
+            {
+                public object All => (text, depth);
+            }
+
+            internal sealed record Ticket(string Name, IBox<Depth> Box);
+
+            internal sealed record Deck(
+                OldMast Old, TrialMast Trial, IBox<int> Box, IBox<Depth?> Boxes, ISounding Sounding, Func<string, Ticket> Tickets,
+                Lazy<IBox<Depth>> Later, IReadOnlyList<IBox<long>> All)
+            {
+                [Inject]
+                public IBox<byte>? More { get; set; }
+
+                public required IBox<short> Needed { get; init; }
+            }
+            """, TestContext.Current.CancellationToken);
+
+        await PackedLibrary.RunAsync(folder, "dotnet", "build", "--nologo", "-v", "quiet", "-o", "out");
+
+        Assert.Equal("Heron", (await PackedLibrary.RunAsync(folder, "dotnet", "out/Start.dll")).Trim());
+    }
+
     [Theory]
     [InlineData(
         "Junctivor", "console", "Heron gets berth 5, with 0.3 m at low water.", "Scoped.Of<BerthLedger>(),",

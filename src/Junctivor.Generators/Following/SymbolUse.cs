@@ -15,7 +15,7 @@ internal sealed record SymbolUse(SyntaxNode Syntax, IOperation? Operation)
         || Syntax.Ancestors().TakeWhile(node => node is not StatementSyntax and not MemberDeclarationSyntax)
             .Any(node => node is NameColonSyntax or ExpressionColonSyntax or TypeOfExpressionSyntax)
         || Syntax.FirstAncestorOrSelf<InvocationExpressionSyntax>() is
-            { Expression: IdentifierNameSyntax { Identifier.ValueText: "nameof" } };
+        { Expression: IdentifierNameSyntax { Identifier.ValueText: "nameof" } };
 
     /// <summary>Whether it gets another value there, or whoever gets it by reference can give it one; true where that is not
     /// known.</summary>

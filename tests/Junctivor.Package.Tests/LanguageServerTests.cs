@@ -1,0 +1,139 @@
+using System.Text.RegularExpressions;
+
+namespace Junctivor.Package.Tests;
+
+/// <summary>What an editor shows for a document while it is edited is what the build says of it once it is saved: in a solution with a
+/// module in another project, which an editor has as a compilation, and not as an assembly.</summary>
+public sealed partial class LanguageServerTests(PackedLibrary packed)
+{
+    private const string Program = """
+        using Junctivor;
+        using Quay;
+
+        Wiring wiring =
+        [
+            .. Storage.Wiring,
+            Transient.Of<Desk>().ResolvedDirectly(),
+        ];
+        using Container container = wiring.Build();
+
+        internal sealed record Desk(Ledger Ledger);
+
+        """;
+
+    private static CancellationToken Token => TestContext.Current.CancellationToken;
+
+    [Fact]
+    public async Task A_language_server_shows_what_the_build_says()
+    {
+        string folder = await WriteAsync();
+        string? server = await LanguageServer.InstallAsync(folder);
+        Assert.SkipWhen(server is null, "csharp-ls could not be installed: 'dotnet tool install csharp-ls' finds it in the registry.");
+        string[] texts =
+        [
+            Program,
+            Program.Replace("    Transient", "    Singleton.Of<ITides, Almanac>(),\n    Transient", StringComparison.Ordinal),
+            Program.Replace("    Transient", "    Singleton.Of<Desk>(),\n    Transient", StringComparison.Ordinal),
+            Program.Replace(
+                "using Container",
+                "if (args.Length > 0)\n{\n    wiring.Add(Singleton.Of<Almanac>());\n}\n\nusing Container",
+                StringComparison.Ordinal),
+        ];
+        await using LanguageServer editor = await LanguageServer.OpenAsync(server!, folder, "Office/Program.cs", Program);
+
+        List<IReadOnlyList<string>> shown = [];
+        foreach (string text in texts)
+        {
+            await editor.EditAsync(text);
+            shown.Add(await editor.ShownAsync());
+        }
+
+        Assert.Equal(
+            ["6: error JV101: Ledger requires ITides, which is not registered. Fix: register it: Scoped.Of<ITides, Almanac>()"], shown[0]);
+        Assert.Empty(shown[1]);
+        Assert.Contains(shown[2], each => each.Contains("JV301", StringComparison.Ordinal));
+        Assert.Contains("warning JV901", Assert.Single(shown[3]), StringComparison.Ordinal);
+        for (int number = 0; number < texts.Length; number++)
+        {
+            await File.WriteAllTextAsync(Path.Combine(folder, "Office", "Program.cs"), texts[number], Token);
+            Assert.Equal(await BuildAsync(folder), shown[number].Where(each => !each.Contains(": info ", StringComparison.Ordinal)));
+        }
+    }
+
+    /// <summary>What a build says of the document.</summary>
+    private static async Task<IReadOnlyList<string>> BuildAsync(string folder)
+    {
+        string said;
+        try
+        {
+            said = await PackedLibrary.RunAsync(
+                folder, "dotnet", "build", "Office", "--no-restore", "--nologo", "-v", "quiet", "-clp:NoSummary");
+        }
+        catch (InvalidOperationException failed)
+        {
+            said = failed.Message;
+        }
+
+        return
+        [
+            .. Said().Matches(said)
+                .Select(each => $"{each.Groups[1].Value}: {each.Groups[2].Value}")
+                .Distinct()
+                .Order(StringComparer.Ordinal),
+        ];
+    }
+
+    [GeneratedRegex(@"Program\.cs\((\d+),\d+\): ((?:error|warning) JV.*?)(?: \(https://[^)]*\))? \[", RegexOptions.Multiline)]
+    private static partial Regex Said();
+
+    private async Task<string> WriteAsync()
+    {
+        string folder = Path.Combine(packed.Folder, "edited");
+        Directory.CreateDirectory(Path.Combine(folder, "Quay"));
+        Directory.CreateDirectory(Path.Combine(folder, "Office"));
+        await PackedLibrary.WriteSourcesAsync(folder);
+        await WriteAsync(folder, "Edited.slnx", """
+            <Solution><Project Path="Quay/Quay.csproj" /><Project Path="Office/Office.csproj" /></Solution>
+            """);
+        await WriteAsync(folder, "Quay/Quay.csproj", Project(""));
+        await WriteAsync(folder, "Office/Office.csproj", Project("""<ProjectReference Include="../Quay/Quay.csproj" />"""));
+        await WriteAsync(folder, "Quay/Storage.cs", """
+            using Junctivor;
+
+            namespace Quay;
+
+            public static class Storage
+            {
+                public static Wiring Wiring => [Scoped.Of<Ledger>()];
+            }
+
+            public interface ITides;
+
+            public sealed class Almanac : ITides;
+
+            public sealed record Ledger(ITides Tides);
+            """);
+        await WriteAsync(folder, "Office/Program.cs", Program);
+        await PackedLibrary.RunAsync(folder, "dotnet", "restore");
+        return folder;
+    }
+
+    private static Task WriteAsync(string folder, string file, string text) =>
+        File.WriteAllTextAsync(Path.Combine(folder, file), text, Token);
+
+    private static string Project(string reference) => $"""
+        <Project Sdk="Microsoft.NET.Sdk">
+          <PropertyGroup>
+            <OutputType>{(reference.Length > 0 ? "Exe" : "Library")}</OutputType>
+            <TargetFramework>net10.0</TargetFramework>
+            <ImplicitUsings>enable</ImplicitUsings>
+            <Nullable>enable</Nullable>
+            <RestorePackagesPath>../packages</RestorePackagesPath>
+          </PropertyGroup>
+          <ItemGroup>
+            <PackageReference Include="Junctivor" Version="{PackedLibrary.Version}" />
+            {reference}
+          </ItemGroup>
+        </Project>
+        """;
+}
