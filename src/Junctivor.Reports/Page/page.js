@@ -323,7 +323,7 @@ const rows = (titles, items) => html('table', {},
 
 const spanOf = (scope) => scope.ended === undefined ? 'open' : duration(scope.ended - scope.began);
 
-const sampleText = 'A sample: of more than 200 scopes in a second, the rest is not recorded, so that the application stays fast.';
+const sampleText = 'A sample: at most 200 scopes a second are recorded, so that the application stays fast.';
 
 const titleOf = (scope) => scope.number === 0 ? 'The container' : `Scope #${scope.number}`;
 
