@@ -26,7 +26,7 @@ public sealed partial class LanguageServerTests(PackedLibrary packed)
     [Fact]
     public async Task A_language_server_shows_what_the_build_says()
     {
-        string folder = await WriteAsync();
+        string folder = await WriteAsync("edited");
         string? server = await LanguageServer.InstallAsync(folder);
         Assert.SkipWhen(server is null, "csharp-ls could not be installed: 'dotnet tool install csharp-ls' finds it in the registry.");
         string[] texts =
@@ -60,6 +60,49 @@ public sealed partial class LanguageServerTests(PackedLibrary packed)
         }
     }
 
+    [Fact]
+    public async Task Fix_all_of_a_solution_makes_the_fixes_that_are_certain_in_every_file()
+    {
+        string folder = await WriteAsync("fixed");
+        string program = Program
+            .Replace(
+                "    Transient",
+                "    Singleton.Of<Chart>(),\n    Scoped.Of<ITides, Almanac>(),\n    Transient",
+                StringComparison.Ordinal)
+            .Replace(
+                "Desk(Ledger Ledger);",
+                "Desk(Ledger Ledger, IChart Chart);\n\ninternal interface IChart;\n\ninternal sealed class Chart : IChart;",
+                StringComparison.Ordinal);
+        const string tower = """
+            using Junctivor;
+
+            public static class Tower
+            {
+                [CheckedWiring]
+                public static Wiring Wiring => [Singleton.Of<Bell>(), Singleton.Of<Ringer>().ResolvedDirectly()];
+            }
+
+            public interface IBell;
+
+            public sealed class Bell : IBell;
+
+            public sealed record Ringer(IBell Bell);
+
+            """;
+        await WriteAsync(folder, "Office/Program.cs", program);
+        await WriteAsync(folder, "Office/Tower.cs", tower);
+
+        await PackedLibrary.RunAsync(
+            folder, "dotnet", "format", "analyzers", "Edited.slnx", "--diagnostics", "JV101", "--severity", "error", "--no-restore");
+
+        Assert.Equal(
+            program.Replace("Of<Chart>()", "Of<Chart>().Also<IChart>()", StringComparison.Ordinal),
+            await File.ReadAllTextAsync(Path.Combine(folder, "Office", "Program.cs"), Token));
+        Assert.Equal(
+            tower.Replace("Of<Bell>()", "Of<Bell>().Also<IBell>()", StringComparison.Ordinal),
+            await File.ReadAllTextAsync(Path.Combine(folder, "Office", "Tower.cs"), Token));
+    }
+
     /// <summary>What a build says of the document.</summary>
     private static async Task<IReadOnlyList<string>> BuildAsync(string folder)
     {
@@ -86,9 +129,9 @@ public sealed partial class LanguageServerTests(PackedLibrary packed)
     [GeneratedRegex(@"Program\.cs\((\d+),\d+\): ((?:error|warning) JV.*?)(?: \(https://[^)]*\))? \[", RegexOptions.Multiline)]
     private static partial Regex Said();
 
-    private async Task<string> WriteAsync()
+    private async Task<string> WriteAsync(string name)
     {
-        string folder = Path.Combine(packed.Folder, "edited");
+        string folder = Path.Combine(packed.Folder, name);
         Directory.CreateDirectory(Path.Combine(folder, "Quay"));
         Directory.CreateDirectory(Path.Combine(folder, "Office"));
         await PackedLibrary.WriteSourcesAsync(folder);

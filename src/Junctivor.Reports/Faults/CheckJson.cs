@@ -76,7 +76,14 @@ public static class CheckJson
             Line = step.Line > 0 ? step.Line : (int?)null,
         }),
         fault.Remarks,
-        Fixes = fault.Fixes.Select(fix => new { fix.Advice, fix.Code, fix.ChangesBehavior, fix.ByHandBecause, Edits = fix.Edits.Select(Write) }),
+        Fixes = fault.Fixes.Select(fix => new
+        {
+            fix.Advice,
+            fix.Code,
+            fix.ChangesBehavior,
+            fix.ByHandBecause,
+            Edits = fix.Edits.Select(Write),
+        }),
         fault.AcceptedBecause,
         More = fault.Kind.HelpLink,
     };
