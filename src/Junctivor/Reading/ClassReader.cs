@@ -49,8 +49,9 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
     /// <summary>Those that nobody sets, though they are marked or required: static ones, and those that are not public.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = Unseen)]
     [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = Unseen)]
-    private static IEnumerable<PropertyInfo> UnsettableProperties(Type type, bool isRequiredSeenTo)
+    private static List<PropertyInfo> UnsettableProperties(Type type, bool isRequiredSeenTo)
     {
+        List<PropertyInfo> unsettable = [];
         const BindingFlags All = BindingFlags.Public | BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.Static
             | BindingFlags.DeclaredOnly;
         for (Type? declaring = type; declaring is not null && declaring != typeof(object); declaring = declaring.BaseType)
@@ -61,10 +62,12 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
                 if (isUnsettable && (info.IsDefined(typeof(InjectAttribute), inherit: false)
                     || (!isRequiredSeenTo && info.IsDefined(typeof(RequiredMemberAttribute), inherit: false))))
                 {
-                    yield return info;
+                    unsettable.Add(info);
                 }
             }
         }
+
+        return unsettable;
     }
 
     /// <summary>An override counts as marked where what it overrides is; where there is none, requesting it would only take time.</summary>
