@@ -7,7 +7,7 @@ namespace Junctivor.CodeFixes;
 /// <summary>Makes the edits of a fix in a project of the editor.</summary>
 internal static class Editor
 {
-    /// <summary>What fixes of one kind have in common that can all be made at once; null for one that is to be decided each time.</summary>
+    /// <summary>The key that fixes of one kind share, so that "fix all" makes them together; null for a fix that needs a decision.</summary>
     public static string? KeyOf(Fault fault, Fix fix) => fix.ByHandBecause is null
         ? $"{fault.Code} {string.Join("+", fix.Edits.Select(edit => edit.Kind))}"
         : null;

@@ -10,8 +10,8 @@ internal static class RecipeGaps
 {
     private const int MostNamed = 5;
 
-    /// <summary>Why something was not written, as the rest of a sentence that begins with "For a natively compiled program"; null if
-    /// nothing is missing.</summary>
+    /// <summary>Why code was not written, to complete the sentence "For a natively compiled program …"; null if nothing is
+    /// missing.</summary>
     public static string? Find(Compilation compilation, CancellationToken cancellationToken)
     {
         NativeNeeds needs = NativeNeeds.Of(compilation, cancellationToken);

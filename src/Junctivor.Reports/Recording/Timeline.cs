@@ -45,7 +45,7 @@ internal sealed record Timeline
 
         try
         {
-            // Only the command reads them. What is generated for native programs reads a missing list as null.
+            // Only the command reads timelines. The source-generated reader would read a missing list as null.
             Timeline timeline = JsonSerializer.Deserialize<Timeline>(text, Json.Full)!;
             return !HasNull(document!.RootElement) && timeline.IsWhole ? timeline : throw new SavedGraphException(Damaged);
         }

@@ -25,12 +25,12 @@ internal static class ScopedWork
             ThrowBoth(failure, ended);
         }
 
-        // No stack is left for another exception on top of this one, so this one takes them along.
+        // Too little stack is left to throw another exception, so this one carries them.
         DisposalFailures.Add(failure, ended);
     }
 
-    /// <summary>Remembers what is thrown, as a filter. It is not caught: a handler runs on top of the stack that threw, of which little is
-    /// left where scopes are nested a thousand times.</summary>
+    /// <summary>An exception filter that stores the exception and does not catch it: a catch block runs on top of the stack of the throw,
+    /// and with thousands of nested scopes little of that stack is left.</summary>
     /// <returns>False.</returns>
     public static bool IsNoted(Exception thrown, out Exception? failure)
     {
