@@ -7,7 +7,7 @@ namespace Junctivor.CodeFixes;
 /// <summary>Makes the edits of a fix in a project of the editor.</summary>
 internal static class Editor
 {
-    /// <summary>The key that fixes of one kind share, so that "fix all" makes them together; null for a fix that needs a decision.</summary>
+    /// <summary>The key that fixes of one kind share, so that "fix all" makes them together; null for one that needs a decision.</summary>
     public static string? KeyOf(Fault fault, Fix fix) => fix.ByHandBecause is null
         ? $"{fault.Code} {string.Join("+", fix.Edits.Select(edit => edit.Kind))}"
         : null;
