@@ -13,9 +13,9 @@ namespace Junctivor.Generators.Leaving;
 internal static class LeftMembers
 {
     /// <summary>
-    /// What was read last of a member, with the files that it was read from: while these stay as they are, so does that. Static, as the
-    /// compiler asks for each member again after each edit, and gives a generator no other place to keep something in. Whoever reads a
-    /// member gets the same, so it does not matter whose result is kept; several compilations may ask at once.
+    /// The result of the last reading of each member, with the files that it was read from. It is valid until one of these files changes.
+    /// It is static because the compiler calls the generator for each member again after each edit, and provides no other place to keep
+    /// data. The result does not depend on the compilation that reads it, so several compilations can share it.
     /// </summary>
     private static readonly ConditionalWeakTable<SyntaxNode, KnownMember> Known = new();
 
