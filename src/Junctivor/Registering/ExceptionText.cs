@@ -1,13 +1,26 @@
 namespace Junctivor.Registering;
 
-/// <summary>What somebody else's exception says, for a message of ours: also where its own message throws.</summary>
+/// <summary>The text of an exception of other code, for a message of ours: even if reading its own message throws.</summary>
 internal static class ExceptionText
 {
+    /// <summary>Messages contain the messages of inner exceptions. A recursion that failed may have thousands of those within each other:
+    /// such a message would be too long to read, and would overflow the stack.</summary>
+    private const int MostNested = 8;
+
+    [ThreadStatic]
+    private static int _nested;
+
     /// <summary>The class and the message.</summary>
     public static string Of(Exception exception) => $"{exception.GetType().Name}: {MessageOf(exception)}";
 
     public static string MessageOf(Exception exception)
     {
+        if (_nested >= MostNested)
+        {
+            return "…";
+        }
+
+        _nested++;
         try
         {
             return exception.Message;
@@ -17,6 +30,10 @@ internal static class ExceptionText
 #pragma warning restore CA1031
         {
             return $"(reading the message threw {failure.GetType().Name})";
+        }
+        finally
+        {
+            _nested--;
         }
     }
 

@@ -70,6 +70,42 @@ public class ExceptionTests
         Assert.Equal(0, left);
     }
 
+    [Fact]
+    public void The_message_of_a_failure_within_thousands_of_others_can_be_read()
+    {
+        int left = 3_000;
+        using Container container = new Wiring
+        {
+            Transient.From((FreshScope<Dive> deeper, Ending ending) =>
+            {
+                if (--left == 0)
+                {
+                    throw new FormatException("the bottom");
+                }
+
+                deeper.RunAsync(_ => Task.CompletedTask).Wait();
+                return new Dive(ending);
+            }),
+            Singleton.Value(new Ending(() => { })),
+        }.Build();
+        Exception? thrown = null;
+        string? message = null;
+
+        WithStack(64, () => thrown = Record.Exception(container.Resolve<Dive>));
+        WithStack(1, () => message = thrown?.Message);
+
+        Assert.Equal(0, left);
+        Assert.StartsWith("Dive could not be created: AggregateException: ", message, StringComparison.Ordinal);
+        Assert.Contains("…", message, StringComparison.Ordinal);
+    }
+
+    private static void WithStack(int megabytes, Action work)
+    {
+        Thread thread = new(() => work(), megabytes * 1024 * 1024);
+        thread.Start();
+        thread.Join();
+    }
+
     private static Exception Innermost(Exception failure) => failure switch
     {
         AggregateException several => Innermost(several.InnerExceptions[0]),
