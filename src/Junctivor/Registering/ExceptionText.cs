@@ -8,19 +8,19 @@ internal static class ExceptionText
     private const int MostNested = 8;
 
     [ThreadStatic]
-    private static int _nested;
+    private static int Nested;
 
     /// <summary>The class and the message.</summary>
     public static string Of(Exception exception) => $"{exception.GetType().Name}: {MessageOf(exception)}";
 
     public static string MessageOf(Exception exception)
     {
-        if (_nested >= MostNested)
+        if (Nested >= MostNested)
         {
             return "…";
         }
 
-        _nested++;
+        Nested++;
         try
         {
             return exception.Message;
@@ -33,7 +33,7 @@ internal static class ExceptionText
         }
         finally
         {
-            _nested--;
+            Nested--;
         }
     }
 
