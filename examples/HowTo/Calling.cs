@@ -20,7 +20,7 @@ internal static class Calling
         catch (ResolveException fault)
         {
             WriteLine();
-            WriteLine(fault.Report.Faults[0]);
+            WriteLine(fault.Report.Errors[0]);
         }
     }
 

@@ -17,7 +17,7 @@ internal static class Factories
 
         Wiring forgotten = [Singleton.From((HarbourSettings settings) => new LedgerFile(settings.Folder))];
         WriteLine();
-        WriteLine(forgotten.Check().Faults[0]);
+        WriteLine(forgotten.Check().Errors[0]);
     }
 
     private sealed record HarbourSettings(string Folder);

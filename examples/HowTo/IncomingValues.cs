@@ -26,7 +26,7 @@ internal static class IncomingValues
         }
         catch (WiringException forgotten)
         {
-            WriteLine(forgotten.Report.Faults[0]);
+            WriteLine(forgotten.Report.Errors[0]);
         }
     }
 

@@ -18,7 +18,7 @@ internal static class LateValue
 
         Wiring early = [Singleton.Incoming<RunningOffice>().SuppliedLater(), Singleton.From((RunningOffice office) => office.Address)];
         WriteLine();
-        WriteLine(early.Check().Faults[0]);
+        WriteLine(early.Check().Errors[0]);
     }
 
     private sealed record RunningOffice(string Address);

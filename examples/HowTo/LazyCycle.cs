@@ -6,7 +6,7 @@ internal static class LazyCycle
     public static void Run()
     {
         Wiring ring = [Singleton.Of<Pilot>(), Singleton.Of<IBoat, HastyBoat>()];
-        WriteLine(ring.Check().Faults[0]);
+        WriteLine(ring.Check().Errors[0]);
 
         Wiring opened = [Singleton.Of<Pilot>(), Singleton.Of<IBoat, PatientBoat>()];
         using Container container = opened.Build();

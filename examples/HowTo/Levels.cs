@@ -38,7 +38,7 @@ internal static class Levels
         }
         catch (ResolveException fault)
         {
-            return $"{fault.Report.Faults[0]}";
+            return $"{fault.Report.Errors[0]}";
         }
     }
 

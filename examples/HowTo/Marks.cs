@@ -18,11 +18,11 @@ internal static class Marks
 
         Wiring unmarked = [Singleton.Value(12), Singleton.Value(7), Transient.From((int depth) => new Sounding($"{depth}"))];
         WriteLine();
-        WriteLine(unmarked.Check().Faults[0]);
+        WriteLine(unmarked.Check().Errors[0]);
 
         Wiring mistyped = [Singleton.Value(12).Marked("north"), Transient.From(([Marked("nroth")] int depth) => new Sounding($"{depth}"))];
         WriteLine();
-        WriteLine(mistyped.Check().Faults[0]);
+        WriteLine(mistyped.Check().Errors[0]);
     }
 
     private sealed class North;

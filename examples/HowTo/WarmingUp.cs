@@ -24,7 +24,7 @@ internal static class WarmingUp
             }
             catch (ResolveException early)
             {
-                WriteLine(early.Report.Faults[0]);
+                WriteLine(early.Report.Errors[0]);
                 WriteLine();
             }
 

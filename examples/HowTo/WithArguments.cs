@@ -16,7 +16,7 @@ internal static class WithArguments
 
         Wiring wrong = [Singleton.Of<TariffBook>(), Transient.From((Func<DateTime, Ticket> print) => new object())];
         WriteLine();
-        WriteLine(wrong.Check().Faults[0]);
+        WriteLine(wrong.Check().Errors[0]);
     }
 
     private sealed class BookingDesk(Func<string, int, Ticket> print)

@@ -9,7 +9,7 @@ int Run()
 {
     try
     {
-        ParseResult arguments = new CommandLine(args).Root().Parse(args);
+        ParseResult arguments = CommandLine.Root(args).Parse(args);
         if (arguments.Errors.Count > 0 && args.Length > 0)
         {
             Command named = arguments.CommandResult.Command;
@@ -27,6 +27,6 @@ int Run()
     }
     catch (Exception failure)
     {
-        return CommandLine.Complain(failure);
+        return Complaint.Write(failure);
     }
 }

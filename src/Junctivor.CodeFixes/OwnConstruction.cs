@@ -1,4 +1,5 @@
 using Junctivor.Generators.Following;
+using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CodeActions;
 using Microsoft.CodeAnalysis.CSharp;
@@ -27,7 +28,7 @@ internal static class OwnConstruction
         bool isValue = method.Name == "Value";
         ITypeSymbol service = method.TypeArguments[^1];
         string types = SymbolEqualityComparer.Default.Equals(service, type) ? Shown(type) : $"{Shown(service)}, {Shown(type)}";
-        string ending = isValue && IsDisposable(type) ? ".LeaveUndisposed()" : "";
+        string ending = isValue && IsDisposable(type) ? OptionNames.Call(RegistrationFlags.LeaveUndisposed) : "";
         TextChange change = new(TextSpan.FromBounds(access.Name.SpanStart, call.Span.End), $"Of<{types}>(){ending}");
         return
         [

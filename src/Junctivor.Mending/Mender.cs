@@ -36,7 +36,7 @@ internal sealed class Mender
     public IReadOnlyList<Mended> Done => [.. _done.Values];
 
     /// <summary>Mends what it can.</summary>
-    /// <param name="isWanted">Whether a finding is to be mended.</param>
+    /// <param name="isWanted">Whether a fault is to be mended.</param>
     public void Run(Func<Fault, bool> isWanted)
     {
         IReadOnlyList<(string Wiring, Fault Fault)> found = _check(Before);

@@ -54,7 +54,7 @@ internal sealed class SourceWirings
 
     private static Fault Severe(Fault fault, BuildOptions options) =>
         options.Severities.TryGetValue(fault.Code, out Severity severity) ? fault with { Severity = severity }
-        : options.WarningsAreFaults && fault.Severity == Severity.Warning ? fault with { Severity = Severity.Fault }
+        : options.WarningsAreErrors && fault.Severity == Severity.Warning ? fault with { Severity = Severity.Error }
         : fault;
 
     private static string NameOf(Location location) =>

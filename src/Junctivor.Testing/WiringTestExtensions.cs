@@ -14,11 +14,11 @@ namespace Junctivor.Testing;
 /// </example>
 public static class WiringTestExtensions
 {
-    private static readonly BuildOptions WithoutWarnings = new() { WarningsAreFaults = true };
+    private static readonly BuildOptions WithoutWarnings = new() { WarningsAreErrors = true };
 
     /// <summary>Checks a wiring.</summary>
     /// <param name="wiring">The wiring.</param>
-    /// <exception cref="WiringTestException">It has faults: the message has all findings.</exception>
+    /// <exception cref="WiringTestException">It has errors. The message has all faults.</exception>
     /// <exception cref="ArgumentNullException"><paramref name="wiring"/> is null.</exception>
     public static void MustBeSound(this Wiring wiring)
     {
@@ -29,7 +29,7 @@ public static class WiringTestExtensions
     /// <summary>Checks a wiring, and what entry points require of it.</summary>
     /// <param name="wiring">The wiring.</param>
     /// <param name="entryPoints">What requests services from outside the wiring.</param>
-    /// <exception cref="WiringTestException">It has faults: the message has all findings.</exception>
+    /// <exception cref="WiringTestException">It has errors. The message has all faults.</exception>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static void MustBeSound(this Wiring wiring, IReadOnlyCollection<EntryPoint> entryPoints)
     {
@@ -42,7 +42,7 @@ public static class WiringTestExtensions
     /// <param name="wiring">The wiring.</param>
     /// <param name="entryPoints">Returns what requests services from outside the wiring. The container that it gets knows the wiring, and
     /// no values.</param>
-    /// <exception cref="WiringTestException">It has faults: the message has all findings.</exception>
+    /// <exception cref="WiringTestException">It has errors. The message has all faults.</exception>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static void MustBeSound(this Wiring wiring, Func<Container, IReadOnlyCollection<EntryPoint>> entryPoints)
     {
@@ -52,7 +52,7 @@ public static class WiringTestExtensions
 
     /// <summary>Checks a wiring; a warning that no registration accepts fails the test, too.</summary>
     /// <param name="wiring">The wiring.</param>
-    /// <exception cref="WiringTestException">It has faults or warnings: the message has all findings.</exception>
+    /// <exception cref="WiringTestException">It has errors or warnings. The message has all faults.</exception>
     /// <exception cref="ArgumentNullException"><paramref name="wiring"/> is null.</exception>
     public static void MustHaveNoWarnings(this Wiring wiring)
     {
@@ -64,7 +64,7 @@ public static class WiringTestExtensions
     /// <param name="wiring">The wiring.</param>
     /// <param name="entryPoints">Returns what requests services from outside the wiring. The container that it gets knows the wiring, and
     /// no values.</param>
-    /// <exception cref="WiringTestException">It has faults or warnings: the message has all findings.</exception>
+    /// <exception cref="WiringTestException">It has errors or warnings. The message has all faults.</exception>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static void MustHaveNoWarnings(this Wiring wiring, Func<Container, IReadOnlyCollection<EntryPoint>> entryPoints)
     {

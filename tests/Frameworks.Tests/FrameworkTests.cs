@@ -99,7 +99,7 @@ public sealed class FrameworkTests : IAsyncLifetime
 
         Assert.Equal(
             ["DepartureBoardService requires BerthLedger, which is not registered", "DepartureBoardService requires Clerk, which is not registered"],
-            refused.Report.Faults.Select(fault => fault.Summary).Order());
+            refused.Report.Errors.Select(fault => fault.Summary).Order());
     }
 
     [Fact]

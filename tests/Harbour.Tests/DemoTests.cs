@@ -19,7 +19,7 @@ public class DemoTests
             Assert.Equal("#1", cells[9]);
             Assert.Equal("2 of 2", cells[10]);
         });
-        Assert.Contains("The wiring: 3 faults.", run.Output, StringComparison.Ordinal);
+        Assert.Contains("The wiring: 3 errors.", run.Output, StringComparison.Ordinal);
         Assert.All(["JV101", "JV202", "JV301"], code => Assert.Contains($"\n{code} ", run.Output, StringComparison.Ordinal));
     }
 

@@ -29,15 +29,15 @@ public class EndpointCheckTests
             routes.MapGet("/winds", ([FromKeyedServicesAttribute("west")] string wind) => wind);
         });
 
-        Assert.Equal(["JV101", "JV101", "JV101"], refused.Report.Faults.Select(fault => fault.Code));
-        Assert.Contains(refused.Report.Faults, fault => fault.Summary == "ITideTable is required in 2 places, but is not registered"
+        Assert.Equal(["JV101", "JV101", "JV101"], refused.Report.Errors.Select(fault => fault.Code));
+        Assert.Contains(refused.Report.Errors, fault => fault.Summary == "ITideTable is required in 2 places, but is not registered"
             && fault.Path[0] is { Name: "GET /tides", Line: > 0 }
             && fault.Path[0].File.EndsWith("EndpointCheckTests.cs", StringComparison.Ordinal)
             && fault.Path[2].Name == "DELETE /tides");
-        Assert.Contains(refused.Report.Faults, fault => fault.Summary == "GET /crane/{number} requires Crane, which is not registered"
+        Assert.Contains(refused.Report.Errors, fault => fault.Summary == "GET /crane/{number} requires Crane, which is not registered"
             && fault.Path[0].Line > 0);
         Assert.Contains(
-            refused.Report.Faults, fault => fault.Summary == "GET /winds requires string marked \"west\", which is not registered");
+            refused.Report.Errors, fault => fault.Summary == "GET /winds requires string marked \"west\", which is not registered");
     }
 
     [Fact]
@@ -62,7 +62,7 @@ public class EndpointCheckTests
         EndpointException refused =
             await Assert.ThrowsAsync<EndpointException>(() => app.StartAsync(TestContext.Current.CancellationToken));
 
-        Assert.Equal("GET /tides requires ITideTable, which is not registered", Assert.Single(refused.Report.Faults).Summary);
+        Assert.Equal("GET /tides requires ITideTable, which is not registered", Assert.Single(refused.Report.Errors).Summary);
     }
 
     [Fact]
@@ -93,13 +93,13 @@ public class EndpointCheckTests
         EndpointException refused = await RefusedAsync(app => app.MapGet("/desk", (Desk desk) => desk.Answer));
         EndpointException posted = await RefusedAsync(app => app.MapPost("/desk", (Desk desk) => desk.Answer));
 
-        Fault got = Assert.Single(refused.Report.Faults);
+        Fault got = Assert.Single(refused.Report.Errors);
         Assert.Equal(("JV110", "GET /desk: the host takes desk for the body of the request"), (got.Code, got.Summary));
         Assert.Equal(
             ["if it is a service, map the endpoint with app.MapWired(container)", "write [FromServices] before it"],
             got.Fixes.Select(fix => fix.Advice));
         Assert.True(got.Path[0] is { Name: "GET /desk", Line: > 0 });
-        Fault sent = Assert.Single(posted.Report.Faults);
+        Fault sent = Assert.Single(posted.Report.Errors);
         Assert.Equal(
             ("JV110", "POST /desk reads Desk desk from the body of the request, though the wiring provides it"), (sent.Code, sent.Summary));
         Assert.Equal(
@@ -125,7 +125,7 @@ public class EndpointCheckTests
 
         Assert.Equal(
             ["DELETE /fifth", "GET /first", "GET /fourth", "GET /inner/most/third", "POST /second"],
-            refused.Report.Faults.Select(fault => fault.Path[0].Name).Order());
+            refused.Report.Errors.Select(fault => fault.Path[0].Name).Order());
     }
 
     [Fact]
@@ -140,7 +140,7 @@ public class EndpointCheckTests
             return app.ReadEntryPoints(container);
         });
 
-        Assert.Equal("GET /tides requires ITideTable, which is not registered", Assert.Single(report.Faults).Summary);
+        Assert.Equal("GET /tides requires ITideTable, which is not registered", Assert.Single(report.Errors).Summary);
         Assert.DoesNotContain(report.Warnings, warning => IsUnused(warning, nameof(TideEndpoints)));
         Assert.Contains(modules.Check().Warnings, warning => IsUnused(warning, nameof(TideEndpoints)));
         Assert.Empty(app.Urls);
@@ -167,7 +167,7 @@ public class EndpointCheckTests
             host: builder => builder.Services.AddControllers().ConfigureApplicationPartManager(
                 parts => parts.FeatureProviders.Add(new Also(typeof(TideController)))));
 
-        Fault fault = Assert.Single(refused.Report.Faults, each => each.Summary.Contains("ITideTable", StringComparison.Ordinal));
+        Fault fault = Assert.Single(refused.Report.Errors, each => each.Summary.Contains("ITideTable", StringComparison.Ordinal));
         Assert.Equal(
             ["TideController", "TideController.Read (GET /tide-controller)", "TideFilter of GET /desk", "TideStamp"],
             fault.Path.Where(step => step.Depth == 0).Select(step => step.Name).Order());
@@ -176,7 +176,7 @@ public class EndpointCheckTests
                 ("JV101", "[ServiceFilter] of POST /tide-controller requires Seal, which is not registered"),
                 ("JV110", "TideController.Write reads Desk desk from the body of the request, though the wiring provides it"),
             ],
-            refused.Report.Faults.Except([fault]).Select(each => (each.Code, each.Summary)).Order());
+            refused.Report.Errors.Except([fault]).Select(each => (each.Code, each.Summary)).Order());
     }
 
     [Fact]
@@ -200,7 +200,7 @@ public class EndpointCheckTests
             host: builder => builder.Services.AddControllers().ConfigureApplicationPartManager(
                 parts => parts.FeatureProviders.Add(new Also(typeof(QuayController)))));
 
-        Assert.Equal("HeightStamp requires ITideTable, which is not registered", Assert.Single(refused.Report.Faults).Summary);
+        Assert.Equal("HeightStamp requires ITideTable, which is not registered", Assert.Single(refused.Report.Errors).Summary);
     }
 
     [Fact]
@@ -213,7 +213,7 @@ public class EndpointCheckTests
 
         EndpointException refused = await RefusedAsync(app => app.MapControllers(), host: AsServices, wiring: tides);
 
-        Fault fault = Assert.Single(refused.Report.Faults);
+        Fault fault = Assert.Single(refused.Report.Errors);
         Assert.Equal(
             ("JV110", "CalmController is created by the host's own services, which do not know ITideTable"), (fault.Code, fault.Summary));
         Assert.Equal(
@@ -239,10 +239,10 @@ public class EndpointCheckTests
 
         Assert.Equal(
             ["/Pages/Desk.cshtml requires Ledger, which is not registered", "Desk is required in 2 places, but is not registered"],
-            refused.Report.Faults.Select(fault => fault.Summary).Order());
+            refused.Report.Errors.Select(fault => fault.Summary).Order());
         Assert.Equal(
             ["DeskModel", "DeskViewComponent"],
-            refused.Report.Faults.Single(fault => fault.Summary.StartsWith("Desk ", StringComparison.Ordinal)).Candidates);
+            refused.Report.Errors.Single(fault => fault.Summary.StartsWith("Desk ", StringComparison.Ordinal)).Candidates);
     }
 
     [Fact]

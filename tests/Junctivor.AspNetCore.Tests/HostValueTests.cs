@@ -40,7 +40,7 @@ public class HostValueTests
             Incoming.FromHost(app.Services), Incoming.Value<ILoggerFactory>(NullLoggerFactory.Instance));
 
         Assert.Same(NullLoggerFactory.Instance, container.Resolve<ILoggerFactory>());
-        Fault fault = Assert.Single(Assert.Throws<WiringException>(() => lacking.Build(Incoming.FromHost(app.Services))).Report.Faults);
+        Fault fault = Assert.Single(Assert.Throws<WiringException>(() => lacking.Build(Incoming.FromHost(app.Services))).Report.Errors);
         Assert.Equal("JV105", fault.Code);
     }
 
@@ -77,7 +77,7 @@ public class HostValueTests
     {
         Wiring wiring = [Singleton.Of<Clerk>(), Singleton.Value(new Caller("Tove"))];
 
-        IReadOnlyList<Fault> faults = wiring.Check().Faults;
+        IReadOnlyList<Fault> faults = wiring.Check().Errors;
 
         Assert.Equal(
             ["Singleton.Incoming<IHostEnvironment>()", "Singleton.Incoming<IConfiguration>()",
@@ -89,7 +89,7 @@ public class HostValueTests
         Wiring declared = [Singleton.Incoming<IConfiguration>()];
         Assert.Equal(
             "await using Container container = wiring.Build(Incoming.FromHost(app.Services));",
-            Assert.Single(Assert.Throws<WiringException>(() => declared.Build()).Report.Faults).Fixes[0].Code);
+            Assert.Single(Assert.Throws<WiringException>(() => declared.Build()).Report.Errors).Fixes[0].Code);
     }
 
     [Fact]

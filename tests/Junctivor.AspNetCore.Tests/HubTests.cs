@@ -92,7 +92,7 @@ public class HubTests
                 ("JV110", "ConstructedHub takes Desk desk by its constructor, but the host creates hubs, and has none"),
                 ("JV110", "DeskHub is mapped outside of app.MapWired(container), so nothing sets its property Desk"),
             ],
-            refused.Report.Faults.Select(fault => (fault.Code, fault.Summary)).Order());
+            refused.Report.Errors.Select(fault => (fault.Code, fault.Summary)).Order());
     }
 
     private static int NumberIn(string text) => int.Parse(text.Split("ledger ")[1].Split(' ', '.')[0], null);

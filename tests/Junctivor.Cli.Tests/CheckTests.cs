@@ -76,7 +76,7 @@ public class CheckTests
         ProgramRun run = await Check(Here, "--wiring", "faulty");
 
         Assert.Equal((1, ""), (run.Status, run.Errors));
-        Assert.Contains("faulty: 2 faults", run.Output, StringComparison.Ordinal);
+        Assert.Contains("faulty: 2 errors", run.Output, StringComparison.Ordinal);
         Assert.Contains("JV101 missing: MarkedWirings.Mooring requires MarkedWirings.Anchor", run.Output, StringComparison.Ordinal);
         Assert.Contains(
             "JV301 captive: MarkedWirings.Bollard (singleton) holds MarkedWirings.Rope (scoped)", run.Output, StringComparison.Ordinal);
@@ -131,7 +131,7 @@ public class CheckTests
         Assert.Contains("flowchart TB\n", run.Output, StringComparison.Ordinal);
         Assert.Contains("office → rehearsal: 4 differences", run.Output, StringComparison.Ordinal);
         Assert.Contains("office: sound", run.Output, StringComparison.Ordinal);
-        Assert.Contains("a harbour with faults: 6 faults", run.Output, StringComparison.Ordinal);
+        Assert.Contains("a harbour with faults: 6 errors", run.Output, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -147,7 +147,7 @@ public class CheckTests
     [Theory]
     [InlineData("JV101=note", "The severity of JV101 missing cannot be lowered")]
     [InlineData("JV999=note", "There is no fault code 'JV999'")]
-    [InlineData("JV303:fault", "'JV303:fault' is not a severity: write CODE=fault")]
+    [InlineData("JV303:error", "'JV303:error' is not a severity: write CODE=error")]
     public async Task A_severity_that_cannot_be_set_is_one_line_and_exits_with_2(string severity, string line) =>
         AssertComplaint(await Check(Here, "--wiring", "Sound", "--severity", severity), line);
 
@@ -157,10 +157,10 @@ public class CheckTests
         string mistakes = ProgramRun.OutputOf("examples/Mistakes");
 
         ProgramRun asNote = await Check(mistakes, "--wiring", "JV303");
-        ProgramRun asFault = await Check(mistakes, "--wiring", "JV303", "--severity", "jv303=fault");
+        ProgramRun asFault = await Check(mistakes, "--wiring", "JV303", "--severity", "jv303=error");
 
         Assert.Equal((0, 1), (asNote.Status, asFault.Status));
-        Assert.Contains("JV303: 1 fault", asFault.Output, StringComparison.Ordinal);
+        Assert.Contains("JV303: 1 error", asFault.Output, StringComparison.Ordinal);
     }
 
     [Theory]

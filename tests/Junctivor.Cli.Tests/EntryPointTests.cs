@@ -65,7 +65,7 @@ public sealed class EntryPointTests : IDisposable
         Assert.Contains("JV501 unreachable (warning): Desk", without.Output, StringComparison.Ordinal);
         Assert.Equal((0, "office: sound  (2 registrations, 1 entry point)\n", ""), (sound.Status, sound.Output, sound.Errors));
         Assert.Equal((1, ""), (lacking.Status, lacking.Errors));
-        Assert.StartsWith("office: 1 fault  (2 registrations, 2 entry points)\n", lacking.Output, StringComparison.Ordinal);
+        Assert.StartsWith("office: 1 error  (2 registrations, 2 entry points)\n", lacking.Output, StringComparison.Ordinal);
         Assert.Contains(
             "JV101 missing: GET /cranes requires Crane, which is not registered", lacking.Output, StringComparison.Ordinal);
     }
@@ -128,7 +128,7 @@ public sealed class EntryPointTests : IDisposable
             (2, "junctivor: Office.dll: Office.Requested does not say which wiring its entry points belong to: write "
                 + "[CheckedEntryPoints(\"office\")], or another of office, rehearsal.\n"),
             (unnamed.Status, unnamed.Errors));
-        Assert.Contains("office: 1 fault, 1 warning  (2 registrations, 1 entry point)", named.Output, StringComparison.Ordinal);
+        Assert.Contains("office: 1 error, 1 warning  (2 registrations, 1 entry point)", named.Output, StringComparison.Ordinal);
         Assert.Contains("rehearsal: sound  (1 registration)", named.Output, StringComparison.Ordinal);
         Assert.Equal((0, "rehearsal: sound  (1 registration)\n"), (other.Status, other.Output));
     }

@@ -2,7 +2,7 @@ using Junctivor;
 using Microsoft.Data.Sqlite;
 
 // As the generator would write it for a wiring that the compiler cannot follow.
-[assembly: FollowedWiring("P:Junctivor.Cli.Tests.MarkedWirings.Dark", "version 2\nunknown \"a \\\"dark\\\" reason\" \"/Quay/Dark.cs\" 7")]
+[assembly: FollowedWiring("P:Junctivor.Cli.Tests.MarkedWirings.Dark", "version 3\nunknown \"a \\\"dark\\\" reason\" \"/Quay/Dark.cs\" 7")]
 
 namespace Junctivor.Cli.Tests;
 

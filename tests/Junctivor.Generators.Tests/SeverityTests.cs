@@ -10,18 +10,18 @@ public class SeverityTests
     {
         { "", "JV203 Error, JV204 Warning, JV303 Info" },
         { "new BuildOptions()", "JV203 Error, JV204 Warning, JV303 Info" },
-        { "new BuildOptions { WarningsAreFaults = true }", "JV203 Error, JV204 Error, JV303 Info" },
+        { "new BuildOptions { WarningsAreErrors = true }", "JV203 Error, JV204 Error, JV303 Info" },
         {
-            "new BuildOptions { Severities = new Dictionary<string, Severity> { [\"JV303\"] = Severity.Fault, [\"jv203\"] = Severity.Note } }",
+            "new BuildOptions { Severities = new Dictionary<string, Severity> { [\"JV303\"] = Severity.Error, [\"jv203\"] = Severity.Note } }",
             "JV203 Info, JV204 Warning, JV303 Error"
         },
-        { "new BuildOptions { Severities = new Dictionary<string, Severity> { { \"JV204\", Severity.Note } }, WarningsAreFaults = true }", "JV203 Error, JV204 Info, JV303 Info" },
+        { "new BuildOptions { Severities = new Dictionary<string, Severity> { { \"JV204\", Severity.Note } }, WarningsAreErrors = true }", "JV203 Error, JV204 Info, JV303 Info" },
         { "Strict", "JV203 Error, JV204 Error, JV303 Info" },
         { "local", "JV203 Error, JV204 Error, JV303 Info" },
         { "Assigned", "JV203 Warning, JV204 Warning, JV303 Info" },
         { "given", "JV203 Warning, JV204 Warning, JV303 Info" },
-        { "Strict with { WarningsAreFaults = false }", "JV203 Warning, JV204 Warning, JV303 Info" },
-        { "new BuildOptions { WarningsAreFaults = DateTime.Now.Hour > 3 }", "JV203 Warning, JV204 Warning, JV303 Info" },
+        { "Strict with { WarningsAreErrors = false }", "JV203 Warning, JV204 Warning, JV303 Info" },
+        { "new BuildOptions { WarningsAreErrors = DateTime.Now.Hour > 3 }", "JV203 Warning, JV204 Warning, JV303 Info" },
     };
 
     [Theory]
@@ -31,8 +31,8 @@ public class SeverityTests
         IReadOnlyList<Diagnostic> found = AnalyzedSource.OfText($$"""
             public static class Office
             {
-                private static readonly BuildOptions Strict = new() { WarningsAreFaults = true };
-                private static BuildOptions Assigned = new() { WarningsAreFaults = true };
+                private static readonly BuildOptions Strict = new() { WarningsAreErrors = true };
+                private static BuildOptions Assigned = new() { WarningsAreErrors = true };
 
                 public static Container Build(BuildOptions given)
                 {

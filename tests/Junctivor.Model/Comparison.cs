@@ -10,7 +10,7 @@ public static class Comparison
         Registrations registrations = new(entries);
         string found =
             string.Join(
-                ", ", registrations.ToWiring(new Journal()).Check().Faults.Select(fault => fault.Code)
+                ", ", registrations.ToWiring(new Journal()).Check().Errors.Select(fault => fault.Code)
                     .Distinct()
                     .Order(StringComparer.Ordinal));
         string wanted = string.Join(", ", specification.Faults);

@@ -24,7 +24,7 @@ public sealed class ModelRun(Specification specification, Journal journal) : IRu
         ModelScope scope = new(Life.Scoped, (ModelScope)outer, []);
         foreach (Entry entry in hasValues ? Incoming() : [])
         {
-            // One value for all entries that declaration it; the last one that owns it ends it, once.
+            // One value for all entries that declare it; the last one that owns it ends it, once.
             Thing value = given.TryGetValue(entry.Number, out Thing? known)
                 ? known
                 : given[entry.Number] = new Thing($"given I{entry.Number}", $"given I{entry.Number}", 0, 0, []);

@@ -105,7 +105,7 @@ public class SarifTests
         Assert.Equal(1, document.RootElement.GetProperty("version").GetInt32());
         Assert.False(wiring.GetProperty("isSound").GetBoolean());
         Assert.Equal(
-            ("JV301", "captive", "fault"),
+            ("JV301", "captive", "error"),
             (fault.GetProperty("code").GetString(), fault.GetProperty("name").GetString(), fault.GetProperty("severity").GetString()));
         Assert.Equal(
             "FreshScope<IBerthLedger> ledger\nawait ledger.RunAsync(fresh => fresh.InvoiceAsync(night));",

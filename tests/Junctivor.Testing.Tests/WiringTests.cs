@@ -20,7 +20,7 @@ public sealed class WiringTests : IDisposable
 
         WiringTestException thrown = Assert.Throws<WiringTestException>(faulty.MustBeSound);
 
-        Assert.StartsWith("The wiring: 2 faults", thrown.Message, StringComparison.Ordinal);
+        Assert.StartsWith("The wiring: 2 errors", thrown.Message, StringComparison.Ordinal);
         Assert.Contains("JV101 missing: Desk requires Ledger", thrown.Message, StringComparison.Ordinal);
     }
 
@@ -97,8 +97,8 @@ public sealed class WiringTests : IDisposable
         Assert.Same(stopped, desk.Clock);
         Assert.IsType<EmptyLedger>(desk.Ledger);
         Assert.Same(desk.Ledger, scope.Resolve<Ledger>());
-        Assert.Equal("JV203", Assert.Single(Office.Replace(new Uri("quay://1")).Check().Faults).Code);
-        Assert.Equal("JV203", Assert.Single(Office.ReplaceClass<Unused, Unused>().Check().Faults).Code);
+        Assert.Equal("JV203", Assert.Single(Office.Replace(new Uri("quay://1")).Check().Errors).Code);
+        Assert.Equal("JV203", Assert.Single(Office.ReplaceClass<Unused, Unused>().Check().Errors).Code);
     }
 
     private static IReadOnlyList<EntryPoint> Requesting(bool isAsExpected, params Type[] services)

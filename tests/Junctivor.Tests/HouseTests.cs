@@ -58,6 +58,26 @@ public partial class HouseTests
         Assert.True(tooLong.Count == 0, string.Join("\n", tooLong));
     }
 
+    [Fact]
+    public void The_paths_that_the_architecture_names_exist()
+    {
+        HashSet<string> paths =
+        [
+            .. from entry in Directory.EnumerateFileSystemEntries(ProgramRun.RepositoryRoot, "*", SearchOption.AllDirectories)
+               select $"/{Path.GetRelativePath(ProgramRun.RepositoryRoot, entry).Replace('\\', '/')}",
+        ];
+        string page = File.ReadAllText(Path.Combine(ProgramRun.RepositoryRoot, "ARCHITECTURE.md"));
+
+        IReadOnlyList<string> named = [.. PathWords().Matches(page).Select(word => word.Groups[1].Value).Distinct()];
+
+        Assert.True(named.Count > 50);
+        Assert.DoesNotContain(named, name => !paths.Any(path => path.EndsWith($"/{name}", StringComparison.Ordinal)));
+    }
+
+    /// <summary>A path, or the name of a file, in Markdown.</summary>
+    [GeneratedRegex(@"`((?:[\w.{}]+/)+[\w.{}-]+|[\w.{}]+\.cs)`")]
+    private static partial Regex PathWords();
+
     private static IEnumerable<string> LongLinesOf(string file)
     {
         if (!File.ReadLines(file).Any(line => line.Length > LongestLine))

@@ -80,7 +80,7 @@ public class FirstFixTests
     }
 
     [Theory]
-    [InlineData("NobodyPromised", "Start")]
+    [InlineData("NotDeclared", "Start")]
     [InlineData("ScopedOutsideScope", "Ask")]
     [InlineData("AsyncNotReady", "AskAsync")]
     public void First_fix_of_a_call_at_run_time_lets_it_succeed(string sample, string method)

@@ -1,3 +1,5 @@
+using System.CommandLine;
+using Junctivor.Cli.Isolation;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
 using Junctivor.Reports.Comparing;
@@ -10,6 +12,36 @@ namespace Junctivor.Cli.Commands;
 /// <summary>junctivor compare: what two wirings do not have in common.</summary>
 internal static class CompareCommand
 {
+    /// <summary>The command with its arguments and options.</summary>
+    /// <param name="process">Runs code of an assembly.</param>
+    public static Command Create(AssemblyProcess process)
+    {
+        Argument<string> before = new("BEFORE")
+        {
+            Description = "An assembly or a saved graph; ASSEMBLY@NAME where it has several wirings."
+        };
+        Argument<string> after = new("AFTER") { Description = "The assembly or saved graph to compare BEFORE with." };
+        Option<string?> wiring = CommonOptions.Wiring("The name of the wiring, if it is not given with @.");
+        Option<CompareFormat> format = CommonOptions.Format<CompareFormat>(
+            "The output format; html is a page that draws both in one, written to a file that is called like them.");
+        Option<FileInfo?> output = CommonOptions.Output();
+        Option<double> limit = CommonOptions.Limit();
+        Command compare = new("compare", "Reports the differences between two wirings; the exit code is 1 if there are any.")
+        {
+            before, after, wiring, format, output, limit,
+        };
+        compare.SetAction(arguments => process.Run(
+            [arguments.GetRequiredValue(before), arguments.GetRequiredValue(after)],
+            arguments.GetValue(limit),
+            () => Run(
+                arguments.GetRequiredValue(before),
+                arguments.GetRequiredValue(after),
+                arguments.GetValue(wiring),
+                arguments.GetValue(format),
+                arguments.GetValue(output))));
+        return compare;
+    }
+
     public static int Run(string before, string after, string? wiring, CompareFormat format, FileInfo? output)
     {
         SavedGraph was = WiringSource.ReadOne(before, wiring);

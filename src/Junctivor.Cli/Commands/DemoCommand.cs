@@ -1,3 +1,6 @@
+using System.CommandLine.Parsing;
+using System.CommandLine;
+using System.Globalization;
 using Junctivor.Cli.Demo;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
@@ -11,6 +14,26 @@ namespace Junctivor.Cli.Commands;
 /// <summary>junctivor demo: every command, on wirings that ship with it.</summary>
 internal static class DemoCommand
 {
+    /// <summary>The command with its arguments and options.</summary>
+    public static Command Create()
+    {
+        Option<bool> page = new("--page") { Description = "Open a page that shows a harbour office at work, live in the browser." };
+        Option<int> port = new("--port") { Description = "The port of that page; any free one by default.", HelpName = "NUMBER" };
+        port.Validators.Add(result =>
+        {
+            if (result.Tokens is [Token only, ..]
+                && !(int.TryParse(only.Value, CultureInfo.InvariantCulture, out int number) && number is > 0 and <= ushort.MaxValue))
+            {
+                result.AddError($"--port must be a number from 1 to {ushort.MaxValue}.");
+            }
+        });
+        Command demo = new("demo", "Runs these commands on the wirings that come with the tool.") { page, port };
+        demo.SetAction((arguments, _) => arguments.GetValue(page)
+            ? DemoPageCommand.RunAsync(arguments.GetValue(port))
+            : Task.FromResult(Run()));
+        return demo;
+    }
+
     private const string Wanted = "BookingDesk";
 
     public static int Run()

@@ -1,3 +1,5 @@
+using System.CommandLine;
+using Junctivor.Cli.Isolation;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
 using Junctivor.Reports.Drawing;
@@ -9,6 +11,43 @@ namespace Junctivor.Cli.Commands;
 /// <summary>junctivor draw: a wiring as a picture, or in a language for pictures.</summary>
 internal static class DrawCommand
 {
+    /// <summary>The command with its arguments and options.</summary>
+    /// <param name="process">Runs code of an assembly.</param>
+    public static Command Create(AssemblyProcess process)
+    {
+        Argument<FileInfo> file = CommonOptions.File();
+        Option<string?> wiring = CommonOptions.Wiring("Draw the wiring of this name.");
+        Option<string?> from = new("--from") { Description = "Draw a service and all its direct and indirect dependencies.", HelpName = "SERVICE" };
+        Option<string?> around = new("--around")
+        {
+            Description = "Draw a service, what it requires, and what requires it.",
+            HelpName = "SERVICE"
+        };
+        Option<string[]> path = new("--path")
+        {
+            Description = "Draw all paths from one service to another.",
+            HelpName = "SERVICE SERVICE",
+            Arity = new ArgumentArity(2, 2),
+            AllowMultipleArgumentsPerToken = true,
+        };
+        Option<DrawFormat> format = CommonOptions.Format<DrawFormat>(
+            "html (default) writes a page named after the wiring. svg needs Graphviz. Other formats: dot, mermaid, json.");
+        Option<FileInfo?> output = CommonOptions.Output();
+        Option<double> limit = CommonOptions.Limit();
+        Command draw = new("draw", "Draws a wiring: dependencies, lifetimes and faults.")
+        {
+            file, wiring, from, around, path, format, output, limit,
+        };
+        draw.SetAction(arguments => process.Run([$"{arguments.GetRequiredValue(file)}"], arguments.GetValue(limit), () =>
+            Run(
+                arguments.GetRequiredValue(file),
+                arguments.GetValue(wiring),
+                new DrawnPart(arguments.GetValue(from), arguments.GetValue(around), arguments.GetValue(path) ?? []),
+                arguments.GetValue(format),
+                arguments.GetValue(output))));
+        return draw;
+    }
+
     public static int Run(FileInfo file, string? wiring, DrawnPart part, DrawFormat format, FileInfo? output)
     {
         if (part.Count > 1)

@@ -1,3 +1,4 @@
+using System.CommandLine;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
 using Junctivor.Reports.Faults;
@@ -8,6 +9,19 @@ namespace Junctivor.Cli.Commands;
 /// <summary>junctivor fault: what the documentation says of a code; without one, all codes.</summary>
 internal static class FaultCommand
 {
+    /// <summary>The command with its arguments and options.</summary>
+    public static Command Create()
+    {
+        Argument<string?> code = new("CODE")
+        {
+            Description = "A code such as JV301; without one, all codes are listed.",
+            Arity = ArgumentArity.ZeroOrOne,
+        };
+        Command fault = new("fault", "Explains a fault code: what it means, why it matters, how to fix it.") { code };
+        fault.SetAction(arguments => Run(arguments.GetValue(code)));
+        return fault;
+    }
+
     public static int Run(string? code)
     {
         if (code is null)

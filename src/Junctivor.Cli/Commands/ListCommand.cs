@@ -1,3 +1,5 @@
+using System.CommandLine;
+using Junctivor.Cli.Isolation;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
 using Junctivor.Reports.Graphs;
@@ -8,6 +10,39 @@ namespace Junctivor.Cli.Commands;
 /// <summary>junctivor list: the registrations of a wiring; or all that it means, to be saved.</summary>
 internal static class ListCommand
 {
+    /// <summary>The command with its arguments and options.</summary>
+    /// <param name="process">Runs code of an assembly.</param>
+    public static Command Create(AssemblyProcess process)
+    {
+        Argument<FileInfo> file = CommonOptions.File();
+        Option<string?> wiring = CommonOptions.Wiring("List only the wiring of this name.");
+        Option<string?> matching = new("--matching")
+        {
+            Description = "Only registrations with this text in a service, a class, a mark or a file.",
+            HelpName = "TEXT"
+        };
+        Option<string?> lifetime = new("--lifetime")
+        {
+            Description = "Only this lifetime: singleton, scoped, transient, or a scope level of your own.",
+            HelpName = "NAME"
+        };
+        Option<OutputFormat> format = CommonOptions.Format<OutputFormat>("text, or json: the whole graph, to be saved and compared.");
+        Option<FileInfo?> output = CommonOptions.Output();
+        Option<double> limit = CommonOptions.Limit();
+        Command list = new("list", "Lists the registrations of a wiring: service, what creates it, lifetime, mark, place.")
+        {
+            file, wiring, matching, lifetime, format, output, limit,
+        };
+        list.SetAction(arguments => process.RunPaged(arguments.GetRequiredValue(file), arguments.GetValue(limit), () =>
+            Run(
+                arguments.GetRequiredValue(file),
+                arguments.GetValue(wiring),
+                new ListFilter(arguments.GetValue(matching), arguments.GetValue(lifetime)),
+                arguments.GetValue(format),
+                arguments.GetValue(output))));
+        return list;
+    }
+
     private static readonly string[] Lifetimes = ["singleton", "scoped", "transient"];
 
     public static int Run(FileInfo file, string? wiring, ListFilter filter, OutputFormat format, FileInfo? output)

@@ -1,7 +1,9 @@
+using System.CommandLine;
+using Junctivor.Cli.Isolation;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
-using Junctivor.Mending;
 using Junctivor.Mending.Editing;
+using Junctivor.Mending;
 using Junctivor.Reports.Faults;
 using Junctivor.Reports.Text;
 using Microsoft.CodeAnalysis;
@@ -11,6 +13,35 @@ namespace Junctivor.Cli.Commands;
 /// <summary>junctivor mend: makes the first fix of each fault in the sources of an assembly.</summary>
 internal static class MendCommand
 {
+    private const double DefaultLimit = 600;
+
+    /// <summary>The command with its arguments and options.</summary>
+    /// <param name="process">Runs code of an assembly.</param>
+    public static Command Create(AssemblyProcess process)
+    {
+        Argument<FileInfo> assembly = new("ASSEMBLY")
+        {
+            Description =
+            "The assembly that contains the wirings. Its source files must still be where they were when it was built."
+        };
+        Option<string?> wiring = CommonOptions.Wiring("Mend only the wiring of this name.");
+        Option<bool> strict = CommonOptions.Strict();
+        Option<string[]> severity = CommonOptions.Severity();
+        Option<bool> dryRun = new("--dry-run") { Description = "Only show what would change." };
+        Option<double> limit = CommonOptions.Limit(DefaultLimit);
+        Command mend = new("mend", "Applies the first fix of each fault to the source files, and shows the changes before it writes them.")
+        {
+            assembly, wiring, strict, severity, dryRun, limit,
+        };
+        mend.SetAction(arguments => process.Run([$"{arguments.GetRequiredValue(assembly)}"], arguments.GetValue(limit), () =>
+            Run(
+                arguments.GetRequiredValue(assembly),
+                arguments.GetValue(wiring),
+                SeverityWords.Read(arguments.GetValue(severity) ?? [], arguments.GetValue(strict)),
+                arguments.GetValue(dryRun))));
+        return mend;
+    }
+
     /// <summary>Shows what is changed, and then writes it.</summary>
     /// <exception cref="CannotCheckException">The assembly or its sources cannot be read, or a source cannot be written.</exception>
     public static int Run(FileInfo file, string? wiring, BuildOptions options, bool isDryRun)
@@ -61,7 +92,7 @@ internal static class MendCommand
             }
 
             Mender mender = new(assembly.Sources, sources => assembly.Check(sources, wiring, options));
-            mender.Run(fault => fault.Severity == Severity.Fault);
+            mender.Run(fault => fault.Severity == Severity.Error);
             return (mender, built);
         }
         catch (CannotEditException problem)

@@ -2,7 +2,7 @@ using Junctivor.Cli.Loading;
 
 namespace Junctivor.Cli.Commands;
 
-/// <summary>Reads severities as they are written in a call: <c>JV303=fault</c>.</summary>
+/// <summary>Reads severities as they are written in a call: <c>JV303=error</c>.</summary>
 internal static class SeverityWords
 {
     /// <exception cref="CannotCheckException">One cannot be read, or cannot be set.</exception>
@@ -12,7 +12,7 @@ internal static class SeverityWords
         {
             return new BuildOptions
             {
-                WarningsAreFaults = isStrict,
+                WarningsAreErrors = isStrict,
                 Severities = words.Select(Read).GroupBy(pair => pair.Code).ToDictionary(same => same.Key, same => same.Last().Severity),
             };
         }
@@ -28,6 +28,6 @@ internal static class SeverityWords
         return parts.Length == 2 && !int.TryParse(parts[1], out _) && Enum.TryParse(parts[1], ignoreCase: true, out Severity severity)
             ? (parts[0].ToUpperInvariant(), severity)
             : throw new CannotCheckException(
-                $"'{word}' is not a severity: write CODE=fault, CODE=warning or CODE=note, such as JV303=fault.");
+                $"'{word}' is not a severity: write CODE=error, CODE=warning or CODE=note, such as JV303=error.");
     }
 }

@@ -31,7 +31,7 @@ internal static class Descriptors
 
     public static DiagnosticSeverity SeverityOf(Severity severity) => severity switch
     {
-        Severity.Fault => DiagnosticSeverity.Error,
+        Severity.Error => DiagnosticSeverity.Error,
         Severity.Warning => DiagnosticSeverity.Warning,
         _ => DiagnosticSeverity.Info,
     };

@@ -33,7 +33,7 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
 
         ServiceGraph graph = reader.Builder.Graph;
         IEnumerable<Fault> found = Checker.Inspect(graph);
-        return new SeverityPolicy(graph, severities.ByCode, severities.WarningsAreFaults)
+        return new SeverityPolicy(graph, severities.ByCode, severities.WarningsAreErrors)
             .Apply([.. added.Count == 0 ? found : WithoutGuesses(found, [.. added])]);
     }
 

@@ -9,30 +9,25 @@ namespace Junctivor.Generators.Following;
 /// <param name="values">Reads values.</param>
 internal sealed class OptionReader(TypeReading types, ValueReading values)
 {
-    /// <summary>A registration with one option more.</summary>
+    /// <summary>A copy of a registration with one option more.</summary>
     public WrittenRegistration With(WrittenRegistration registration, IInvocationOperation option, Frame frame)
     {
-        RegistrationOptions options = registration.Options;
+        WrittenRegistration copy = registration.Derive();
+        RegistrationOptions options = copy.Options;
         return option.TargetMethod.Name switch
         {
-            "Also" => registration.With(alsoServes: [.. registration.AlsoServes, TypeOf(option, "service", frame)]),
-            "Marked" => registration.With(mark: MarkOf(option, frame)),
-            "TargetMarked" => registration.With(targetMark: MarkOf(option, frame)),
-            "OnlyFor" => registration.With(onlyFor: TypeOf(option, "consumer", frame)),
-            "Replacing" => registration.With(options with { IsReplacing = true }),
-            "IfMissing" => registration.With(options with { IsIfMissing = true }),
-            "FirstChoice" => registration.With(options with { IsFirstChoice = true }),
-            "ResolvedDirectly" => registration.With(options with { IsRoot = true }),
-            "SuppliedLater" => registration.With(options with { IsSuppliedLater = true }),
-            "LeaveUndisposed" => registration.With(options with { IsOwned = false }),
-            "DisposeAtEnd" => registration.With(options with { IsOwned = true }),
-            "Accept" => registration.With(options with
+            OptionNames.Also => copy with { AlsoServes = [.. copy.AlsoServes, TypeOf(option, "service", frame)] },
+            OptionNames.Marked => copy with { Mark = MarkOf(option, frame) },
+            OptionNames.TargetMarked => copy with { TargetMark = MarkOf(option, frame) },
+            OptionNames.OnlyFor => copy with { OnlyFor = TypeOf(option, "consumer", frame) },
+            OptionNames.Accept => copy with { Options = options with { Accepted = [.. options.Accepted, AcceptanceOf(option, frame)] } },
+            OptionNames.WarmUp or OptionNames.WindDown or OptionNames.Background => copy with
             {
-                Accepted = [.. options.Accepted, new Acceptance(TextOf(option, "code", frame), TextOf(option, "reason", frame))],
-            }),
-            "WarmUp" or "WindDown" or "Background" => registration.With(
-                options with { HasWarmUp = true }, warming: Sorted(registration.Warming, option.TargetMethod.Name)),
-            "Passing" => registration.With(passed: [.. registration.Passed, ConstantOf(option, frame)]),
+                Options = options with { HasWarmUp = true },
+                Warming = Sorted(copy.Warming, option.TargetMethod.Name),
+            },
+            OptionNames.Passing => copy with { Passed = [.. copy.Passed, ConstantOf(option, frame)] },
+            string name when Enum.TryParse(name, out RegistrationFlags flag) => copy with { Options = options.With(flag) },
             _ => throw Operations.Unknown(option, "the option"),
         };
     }
@@ -53,6 +48,9 @@ internal sealed class OptionReader(TypeReading types, ValueReading values)
             : Operations.IsOf(option.TargetMethod.Parameters[0].Type, WellKnownTypes.TypeOfTypes) ? types.OfValue(mark, frame)
             : values.TextOf(mark, frame);
     }
+
+    private Acceptance AcceptanceOf(IInvocationOperation option, Frame frame) =>
+        new(TextOf(option, "code", frame), TextOf(option, "reason", frame));
 
     private static IReadOnlyList<string> Sorted(IReadOnlyList<string> known, string added) =>
         [.. known.Append(added).Distinct().OrderBy(name => name, StringComparer.Ordinal)];

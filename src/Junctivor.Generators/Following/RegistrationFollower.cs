@@ -93,13 +93,13 @@ internal sealed class RegistrationFollower(
 
     private WiringEntry WithOption(WiringEntry entry, IInvocationOperation option, Frame frame)
     {
-        if (option.TargetMethod.Name != "Enabled")
+        if (option.TargetMethod.Name != OptionNames.Enabled)
         {
             return entry with { Registration = _options.With(entry.Registration, option, frame) };
         }
 
         // A later call takes the place of an earlier one; and it is another registration.
-        WiringEntry again = entry with { Registration = entry.Registration.With(), EnabledWhen = null, IsDisabled = false };
+        WiringEntry again = entry with { Registration = entry.Registration.Derive(), EnabledWhen = null, IsDisabled = false };
         return conditions.Read(option.Arguments[0].Value, frame) switch
         {
             { Constant: { } constant } => again with { IsDisabled = !constant },

@@ -49,8 +49,8 @@ internal sealed class SeverityReader(SourceMembers members)
 
     private static WrittenSeverities With(WrittenSeverities read, string property, IOperation value) => property switch
     {
-        "WarningsAreFaults" => value.ConstantValue is { HasValue: true, Value: bool areFaults }
-            ? read with { WarningsAreFaults = areFaults }
+        "WarningsAreErrors" => value.ConstantValue is { HasValue: true, Value: bool areFaults }
+            ? read with { WarningsAreErrors = areFaults }
             : WrittenSeverities.Unknown,
         "Severities" => SeveritiesIn(value) is { } severities ? read with { ByCode = severities } : WrittenSeverities.Unknown,
         _ => read,

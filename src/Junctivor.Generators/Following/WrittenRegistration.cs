@@ -4,7 +4,7 @@ using Microsoft.CodeAnalysis;
 namespace Junctivor.Generators.Following;
 
 /// <summary>A registration as the source writes it. Two calls of one property give two that say the same and are not the same.</summary>
-internal sealed class WrittenRegistration
+internal sealed record WrittenRegistration
 {
     public required ITypeSymbol Service { get; init; }
 
@@ -54,34 +54,10 @@ internal sealed class WrittenRegistration
     /// another.</summary>
     public string? Identity { get; set; }
 
-    /// <summary>The same with an option more.</summary>
-    public WrittenRegistration With(
-        RegistrationOptions? options = null,
-        IReadOnlyList<ITypeSymbol>? alsoServes = null,
-        object? mark = null,
-        object? targetMark = null,
-        ITypeSymbol? onlyFor = null,
-        IReadOnlyList<WrittenConstant>? passed = null,
-        IReadOnlyList<string>? warming = null) =>
-        new()
-        {
-            Service = Service,
-            Kind = Kind,
-            Implementation = Implementation,
-            Level = Level,
-            Place = Place,
-            GivenPlace = GivenPlace,
-            Location = Location,
-            Calls = Calls,
-            IsDecorator = IsDecorator,
-            IsDerived = IsDerived,
-            Factory = Factory,
-            Options = options ?? Options,
-            AlsoServes = alsoServes ?? AlsoServes,
-            Mark = mark ?? Mark,
-            TargetMark = targetMark ?? TargetMark,
-            OnlyFor = onlyFor ?? OnlyFor,
-            Passed = passed ?? Passed,
-            Warming = warming ?? Warming,
-        };
+    /// <summary>A copy, which is another object: to be changed with <c>with</c>.</summary>
+    public WrittenRegistration Derive() => this with { Identity = null };
+
+    public bool Equals(WrittenRegistration? other) => ReferenceEquals(this, other);
+
+    public override int GetHashCode() => System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(this);
 }

@@ -124,7 +124,7 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     private string LevelOf(WrittenRegistration registration) =>
         !registration.Level.IsUsersOwn ? registration.Level.Name
             : levels.IdOf(registration.Level)
-                ?? throw new UnfollowableException($"the scope level {registration.Level} is no static field", registration.Location);
+                ?? throw new UnfollowableException($"the scope level {registration.Level} is not a static field", registration.Location);
 
     private void WriteMark(object? mark, string text, string type, string given = "")
     {
@@ -147,13 +147,11 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
         RegistrationOptions options = registration.Options;
         AddIf(registration.IsDerived, WiringWords.Derived);
         AddIf(registration.IsDecorator, WiringWords.Decorator);
-        AddIf(options.IsReplacing, WiringWords.Replacing);
-        AddIf(options.IsIfMissing, WiringWords.IfMissing);
-        AddIf(options.IsFirstChoice, WiringWords.FirstChoice);
-        AddIf(options.IsRoot, WiringWords.ResolvedDirectly);
-        AddIf(options.IsSuppliedLater, WiringWords.SuppliedLater);
-        AddIf(options.IsOwned == true, WiringWords.Owned);
-        AddIf(options.IsOwned == false, WiringWords.NotOwned);
+        if (options.Flags != RegistrationFlags.None)
+        {
+            Add(WiringWords.Options, $"{options.Flags}".Replace(",", ""));
+        }
+
         foreach (Acceptance accepted in options.Accepted)
         {
             Add(WiringWords.Accept, WiringWords.Quote(accepted.Code), WiringWords.Quote(accepted.Reason));

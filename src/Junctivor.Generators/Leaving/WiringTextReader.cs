@@ -129,17 +129,16 @@ internal sealed class WiringTextReader(
         : lines.One(WiringWords.AtGiven) is [_, string givenFile, string givenLine] ? given.PlaceOf(givenFile, givenLine)
         : default;
 
-    private static RegistrationOptions OptionsOf(EntryLines lines) => new()
+    private RegistrationOptions OptionsOf(EntryLines lines) => new()
     {
-        IsReplacing = lines.Has(WiringWords.Replacing),
-        IsIfMissing = lines.Has(WiringWords.IfMissing),
-        IsFirstChoice = lines.Has(WiringWords.FirstChoice),
-        IsRoot = lines.Has(WiringWords.ResolvedDirectly),
-        IsSuppliedLater = lines.Has(WiringWords.SuppliedLater),
-        IsOwned = lines.Has(WiringWords.Owned) ? true : lines.Has(WiringWords.NotOwned) ? false : null,
+        Flags = (lines.One(WiringWords.Options) ?? []).Skip(1).Aggregate(RegistrationFlags.None, (flags, name) => flags | FlagOf(name)),
         HasWarmUp = lines.Has(WiringWords.Warming),
         Accepted = [.. lines.All(WiringWords.Accept).Select(words => new Acceptance(words[1], words[2]))],
     };
+
+    private RegistrationFlags FlagOf(string name) => Enum.TryParse(name, out RegistrationFlags flag)
+        ? flag
+        : throw new UnfollowableException($"in {Where}, the option {name} is not known", from);
 
     private WrittenConstant ConstantOf(IReadOnlyList<string> words) => new(
         words[1] == WiringWords.None ? null : words[1], TypeOf(words[2]), TypeOf(words[3]), words[4] == "exact", words[4] == "null", from);

@@ -100,7 +100,7 @@ internal sealed class NativeNeeds
     {
         foreach (Binding each in binding.All())
         {
-            if (each is Binding.Deferred { Form: DeferredForm.FuncWithArguments } function)
+            if (each is Binding.Deferred { Form.TakesArguments: true } function)
             {
                 _functions.Add(SymbolCatalog.SymbolOf(function.Wrapper));
             }

@@ -113,7 +113,6 @@ internal sealed class SymbolReader : ITypeReader
         ITypeSymbol symbol = SymbolCatalog.SymbolOf(type);
         return new Node
         {
-            Order = int.MaxValue,
             Kind = NodeKind.Class,
             Implementation = type,
             Services = [type],
@@ -133,7 +132,6 @@ internal sealed class SymbolReader : ITypeReader
         TypeRef nothing = _types[_types.Compilation.ObjectType];
         return new Node
         {
-            Order = int.MaxValue,
             Kind = NodeKind.Factory,
             Implementation = nothing,
             Label = handler.Label,

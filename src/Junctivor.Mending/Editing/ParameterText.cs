@@ -1,3 +1,4 @@
+using Junctivor.Graph;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Text;
@@ -7,8 +8,6 @@ namespace Junctivor.Mending.Editing;
 /// <summary>The parameter that a fix writes, and how it replaces the one that stands there.</summary>
 internal sealed class ParameterText
 {
-    private static readonly string[] Wrappers = ["FreshScope", "Func", "Lazy"];
-
     private readonly ParameterSyntax _written;
 
     public ParameterText(string text) => _written = SyntaxFactory.ParseParameterList($"({text})").Parameters[0];
@@ -20,7 +19,8 @@ internal sealed class ParameterText
     public string? Wrapper => WrapperOf(_written.Type!);
 
     public static string? WrapperOf(TypeSyntax type) =>
-        type is GenericNameSyntax { TypeArgumentList.Arguments.Count: 1 } generic && Wrappers.Contains(generic.Identifier.ValueText)
+        type is GenericNameSyntax { TypeArgumentList.Arguments.Count: 1 } generic
+            && DeferredForm.All.Any(form => form.Name == generic.Identifier.ValueText)
             ? generic.Identifier.ValueText
             : null;
 

@@ -1,3 +1,4 @@
+using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
@@ -66,7 +67,7 @@ internal static class RegistrationEditor
     {
         SemanticModel model = compilation.GetSemanticModel(registration.Tree);
         ArgumentSyntax? argument = registration.Options
-            .Where(option => RegistrationSyntax.NameOf(option).Identifier.ValueText == "Passing")
+            .Where(option => RegistrationSyntax.NameOf(option).Identifier.ValueText == OptionNames.Passing)
             .Select(option => option.ArgumentList.Arguments.FirstOrDefault())
             .FirstOrDefault(argument =>
                 argument is not null

@@ -1,3 +1,5 @@
+using Junctivor.Graph;
+
 namespace Junctivor.Reports.Drawing;
 
 /// <summary>One arrow of a drawing: from what requires to what is required.</summary>
@@ -23,5 +25,5 @@ internal sealed record DrawnEdge
     public string? Change { get; init; }
 
     /// <summary>Whether it is required later than its holder is created.</summary>
-    public bool IsDeferred => Form is "function" or "lazy" or "fresh scope";
+    public bool IsDeferred => DeferredForm.All.Any(form => form.Word == Form);
 }

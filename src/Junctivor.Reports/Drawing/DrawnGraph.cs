@@ -17,7 +17,7 @@ internal sealed record DrawnGraph
     public DrawnFault FaultOf(int number) => Faults.First(fault => fault.Number == number);
 
     /// <summary>Whether a fault stops a build.</summary>
-    public bool IsSerious(int number) => FaultOf(number).Severity == "fault";
+    public bool IsSerious(int number) => FaultOf(number).Severity == "error";
 
     /// <summary>What lies below some services: they, and all that they come to.</summary>
     public DrawnGraph From(IReadOnlyCollection<SavedService> services) => Only(Reached(KeysOf(services), edge => (edge.From, edge.To)));

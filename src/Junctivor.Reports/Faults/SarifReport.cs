@@ -128,7 +128,7 @@ public static class SarifReport
 
     private static string LevelOf(Severity severity) => severity switch
     {
-        Severity.Fault => "error",
+        Severity.Error => "error",
         Severity.Warning => "warning",
         _ => "note",
     };

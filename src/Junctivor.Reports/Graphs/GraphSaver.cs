@@ -14,7 +14,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
     {
         IReadOnlyList<(ServiceId Service, Node[] Front)> answers = [.. Answers()];
         IReadOnlyList<Node> nodes = [.. graph.Registrations,
-            .. graph.Nodes.Where(node => !node.IsRegistration || (node.Order == int.MaxValue && !node.Options.IsEntryPoint))];
+            .. graph.Nodes.Where(node => !node.IsRegistration || (!node.IsInWiring && !node.Options.IsEntryPoint))];
         return new SavedGraph
         {
             Wiring = name,
@@ -53,7 +53,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
         OnlyFor = node.Options.OnlyFor is { } only ? NameOf(only) : null,
         Decorator = node.IsDecorator,
         Replaced = [.. node.Services.Where(service => IsReplaced(node, service)).Select(NameOf)],
-        ResolvedDirectly = node.Options.IsRoot,
+        ResolvedDirectly = node.Has(RegistrationFlags.ResolvedDirectly),
         FollowsFrom = node.IsRegistration ? null : IdOf(node.Registration),
         Around = node.Inner is null ? null : IdOf(node.Inner),
         File = node.Place.IsKnown ? SourcePlaceText.File(node.Place, graph.SharedFolder).Replace('\\', '/') : null,
@@ -63,7 +63,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
     };
 
     private bool IsReplaced(Node node, TypeRef service) =>
-        node.IsRegistration && node.Order != int.MaxValue && !node.IsDecorator
+        node.IsRegistration && node.IsInWiring && !node.IsDecorator
         && !graph.Effective.Of(new ServiceId(service, node.Mark)).Any(offer => offer.Node == node);
 
     private SavedNeed Save(Dependency dependency) => Unbound(dependency.Parameter) with
@@ -98,15 +98,10 @@ internal sealed class GraphSaver(ServiceGraph graph)
         Binding.Single => "one",
         Binding.Many => "list",
         Binding.Keyed => "dictionary",
-        Binding.Deferred { Form: DeferredForm.Lazy } => "lazy",
-        Binding.Deferred { Form: DeferredForm.FreshScope } => "fresh scope",
-        Binding.Deferred => "function",
+        Binding.Deferred deferred => deferred.Form.Word,
         Binding.Passed => "constant",
         Binding.Argument => "argument",
-        Binding.Ambient { Form: AmbientForm.Scope } => "scope",
-        Binding.Ambient { Form: AmbientForm.Container } => "container",
-        Binding.Ambient { Form: AmbientForm.ConsumingClass } => "consuming class",
-        Binding.Ambient => "cancellation",
+        Binding.Ambient ambient => ambient.Form.Word,
         _ => "nothing",
     };
 
@@ -137,8 +132,10 @@ internal sealed class GraphSaver(ServiceGraph graph)
             string services = string.Join(" and ", node.Services.Select(service => service.QualifiedName));
             string created = node.Implementation.QualifiedName;
             string around = node.Inner is null ? "" : $" around {IdOf(node.Inner)}";
-            string wanted = node.Options.IsEntryPoint ? node.Name : (services == created ? created : $"{services} by {(node.Kind == NodeKind.Class ? created : KindOf(node))}")
-                + MarkSuffix(node.Mark) + around;
+            string by = node.Kind == NodeKind.Class ? created : KindOf(node);
+            string wanted = node.Options.IsEntryPoint
+                ? node.Name
+                : (services == created ? created : $"{services} by {by}") + MarkSuffix(node.Mark) + around;
             _taken.TryGetValue(wanted, out int times);
             _taken[wanted] = times + 1;
             _ids.Add(node, id = times == 0 ? wanted : $"{wanted} #{times + 1}");

@@ -17,7 +17,7 @@ public sealed record SavedNeed
 
     /// <summary>
     /// How it is met: <c>one</c>, <c>list</c>, <c>dictionary</c>, <c>function</c>, <c>lazy</c>, <c>fresh scope</c>, <c>constant</c>,
-    /// <c>argument</c>, <c>scope</c>, <c>container</c>, <c>asking class</c>, <c>cancellation</c>, <c>nothing</c>, <c>open</c> (a generic
+    /// <c>argument</c>, <c>scope</c>, <c>container</c>, <c>consuming class</c>, <c>cancellation</c>, <c>nothing</c>, <c>open</c> (a generic
     /// definition, or replaced), <c>missing</c>, <c>ambiguous</c> or <c>unfit</c>.
     /// </summary>
     public required string Gets { get; init; }

@@ -37,7 +37,7 @@ export class Model {
   }
 
   isSerious(numbers) {
-    return numbers.some((number) => this.faults.get(number)?.severity === 'fault');
+    return numbers.some((number) => this.faults.get(number)?.severity === 'error');
   }
 
   /** Whether a text is in what a node is called, what creates it, or where it is. */

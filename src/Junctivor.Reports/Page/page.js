@@ -215,7 +215,7 @@ const link = (key, text) => html('button', { class: 'link', type: 'button', oncl
 const list = (title, items) => items.length === 0 ? null
   : html('section', {}, html('h3', {}, title), html('ul', {}, ...items.map((item) => html('li', {}, ...item))));
 
-const faultText = (fault) => html('details', { class: `finding ${fault.severity}`, ...(fault.severity === 'fault' ? { open: '' } : {}) },
+const faultText = (fault) => html('details', { class: `finding ${fault.severity}`, ...(fault.severity === 'error' ? { open: '' } : {}) },
   html('summary', {}, html('span', { class: 'code' }, fault.code), ` ${fault.summary}`),
   fault.fix ? html('p', {}, html('b', {}, 'Fix: '), fault.fix) : '',
   html('details', {}, html('summary', {}, 'the whole text'), html('pre', { tabindex: '0' }, fault.text)));

@@ -3,7 +3,7 @@ using Junctivor.Reports.Faults;
 
 namespace Junctivor.Reports.Text;
 
-/// <summary>Lays out the report of one wiring: a heading, the findings, and what registrations accept.</summary>
+/// <summary>Lays out the report of one wiring: a heading, the faults, and what registrations accept.</summary>
 internal static class CheckText
 {
     private static readonly IReadOnlyList<Piece> Blank = [];
@@ -58,7 +58,7 @@ internal static class CheckText
 
     private static Tone ToneOf(Severity severity) => severity switch
     {
-        Severity.Fault => Tone.Bad,
+        Severity.Error => Tone.Bad,
         Severity.Warning => Tone.Warning,
         _ => Tone.Note,
     };

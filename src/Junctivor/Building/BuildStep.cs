@@ -22,12 +22,12 @@ internal static class BuildStep
         BuildOptions options = given ?? new BuildOptions();
         SharedNodes? shared = parent is null ? null : SharedWith(parent, reader);
         SuppliedValues values = SuppliedValues.Take(
-            reader.Types, reader.Graph, Level.Singleton, HostValues.Expand(reader, incoming), out IReadOnlyList<Fault> unpromised);
+            reader.Types, reader.Graph, Level.Singleton, HostValues.Expand(reader, incoming), out IReadOnlyList<Fault> undeclared);
         CheckReport report = options.ToReport(
             reader.Graph,
-            unpromised.Count == 0 && shared is null && !NotSuppliedFaults.IsAnyDeclared(reader.Graph)
+            undeclared.Count == 0 && shared is null && !NotSuppliedFaults.IsAnyDeclared(reader.Graph)
                 ? found
-                : With(found, unpromised, FindUnmet(reader.Graph, values, shared, isWithOptions: given is not null)));
+                : With(found, undeclared, FindUnmet(reader.Graph, values, shared, isWithOptions: given is not null)));
         options.OnReport?.Invoke(report);
         return report.IsSound
             ? new Container(new PlanCache(reader, options.CompilationOfPlans, shared), values, report, options, parent)
@@ -40,8 +40,8 @@ internal static class BuildStep
         new PlanCache(reader, PlanCompilation.Never, isSound: false), SuppliedValues.Nothing, options.ToReport(reader.Graph, []),
         options with { OnReport = null });
 
-    private static IReadOnlyList<Fault> With(IEnumerable<Fault> found, IEnumerable<Fault> unpromised, IEnumerable<Fault> unmet) =>
-        [.. found, .. unpromised, .. unmet];
+    private static IReadOnlyList<Fault> With(IEnumerable<Fault> found, IEnumerable<Fault> undeclared, IEnumerable<Fault> unmet) =>
+        [.. found, .. undeclared, .. unmet];
 
     private static IEnumerable<Fault> FindUnmet(ServiceGraph graph, SuppliedValues values, SharedNodes? shared, bool isWithOptions) =>
     [

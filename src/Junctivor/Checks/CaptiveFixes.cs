@@ -19,7 +19,7 @@ internal static class CaptiveFixes
                 Edits.Lifetime(held, holder.Level)));
         }
 
-        Node registered = Innermost(holder);
+        Node registered = holder.Innermost;
         if (registered.CreatesInstances
             && !holder.Options.HasWarmUp
             && !dependents.Of(holder).Any(dependent => !dependent.Level.IsTransient && held.Level.IsShorterThan(dependent.Level)))
@@ -95,12 +95,12 @@ internal static class CaptiveFixes
     /// <summary>Whether the parameter is the held service, and no list or function with arguments.</summary>
     private static bool IsHeldItself(Edge edge) =>
         edge.Dependency.Binding is Binding.Single
-            || edge is { By: DeferredForm.Func or DeferredForm.Lazy, Dependency.Binding: Binding.Deferred };
+            || edge is { By.TakesArguments: false, Dependency.Binding: Binding.Deferred };
 
     private static TypeRef Unwrapped(TypeRef requested, Edge edge) =>
-        edge.By is DeferredForm.Func or DeferredForm.Lazy && requested.Arguments.Count == 1 && edge.Dependency.Binding is Binding.Deferred
+        edge is { By.TakesArguments: false, Dependency.Binding: Binding.Deferred } && requested.Arguments.Count == 1
         ? requested.Arguments[0]
-        : edge.By is DeferredForm.FuncWithArguments ? edge.To.Services[0] : requested;
+        : edge.By is { TakesArguments: true } ? edge.To.Services[0] : requested;
 
     /// <summary>Whether nothing would be shared by it that belongs to one request; what a factory gives, nobody knows.</summary>
     private static bool CanServeAll(ServiceGraph graph, Node held) =>
@@ -115,6 +115,4 @@ internal static class CaptiveFixes
 
     private static bool HasNoState(Node node) =>
         node.Kind == NodeKind.Class && !node.Implementation.IsDisposable && node.Implementation.State.Count == 0;
-
-    private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
 }

@@ -4,7 +4,7 @@ using Junctivor.Checks;
 namespace Junctivor;
 
 /// <summary>
-/// All findings about a wiring: by severity, root causes first, and then in the order of the registrations.
+/// All faults of a wiring: by severity, root causes first, and then in the order of the registrations.
 /// Immutable, and so safe for use by several threads.
 /// </summary>
 public sealed class CheckReport
@@ -15,16 +15,16 @@ public sealed class CheckReport
     {
         All = found.Count == 0 ? [] : Sorted(found);
         Accepted = accepted;
-        Faults = Of(Severity.Fault);
+        Errors = Of(Severity.Error);
         Warnings = Of(Severity.Warning);
         Notes = Of(Severity.Note);
     }
 
-    /// <summary>All findings: faults first, then warnings, then notes.</summary>
+    /// <summary>All faults: errors first, then warnings, then notes.</summary>
     public IReadOnlyList<Fault> All { get; }
 
-    /// <summary>The faults, which stop a build.</summary>
-    public IReadOnlyList<Fault> Faults { get; }
+    /// <summary>The errors, which stop a build.</summary>
+    public IReadOnlyList<Fault> Errors { get; }
 
     /// <summary>The warnings: most likely mistakes.</summary>
     public IReadOnlyList<Fault> Warnings { get; }
@@ -35,13 +35,13 @@ public sealed class CheckReport
     /// <summary>What registrations accept with <see cref="MarkableRegistration{TSelf}.Accept"/>; in none of the other lists.</summary>
     public IReadOnlyList<Fault> Accepted { get; }
 
-    /// <summary>Whether there is no fault; there may be warnings and notes.</summary>
-    public bool IsSound => Faults.Count == 0;
+    /// <summary>Whether there is no error; there may be warnings and notes.</summary>
+    public bool IsSound => Errors.Count == 0;
 
-    /// <summary>The numbers of findings in words, such as <c>2 faults, 1 warning</c>; <c>sound</c> for none.</summary>
+    /// <summary>The numbers of faults in words, such as <c>2 errors, 1 warning</c>; <c>sound</c> for none.</summary>
     public string Counts => All.Count == 0
         ? "sound"
-        : Join(Count(Faults.Count, "fault"), Count(Warnings.Count, "warning"), Count(Notes.Count, "note"));
+        : Join(Count(Errors.Count, "error"), Count(Warnings.Count, "warning"), Count(Notes.Count, "note"));
 
     /// <summary>The report as text: a line of counts, then each fault after an empty line.</summary>
     /// <returns>Several lines, without a line break at the end.</returns>

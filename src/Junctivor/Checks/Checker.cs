@@ -83,7 +83,7 @@ internal static class Checker
         for (int number = 0; number < nodes.Count; number++)
         {
             Node node = nodes[number];
-            if (node.Registration.Order == int.MaxValue)
+            if (!node.Registration.IsInWiring)
             {
                 unregistered.Add(node);
             }

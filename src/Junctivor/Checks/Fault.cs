@@ -3,7 +3,7 @@ using Junctivor.Checks;
 namespace Junctivor;
 
 /// <summary>
-/// One finding about a wiring: a fault, a warning or a note. Immutable, and so safe for use by several threads.
+/// Something that the check found in a wiring: an error, a warning or a note. Immutable, and so safe for use by several threads.
 /// </summary>
 public sealed record Fault
 {
@@ -21,7 +21,7 @@ public sealed record Fault
     public string Name => Kind.Name;
 
     /// <summary>Its severity: that of its kind, unless <see cref="BuildOptions.Severities"/> or
-    /// <see cref="BuildOptions.WarningsAreFaults"/> change it.</summary>
+    /// <see cref="BuildOptions.WarningsAreErrors"/> change it.</summary>
     public Severity Severity
     {
         get => _severity ?? Kind.Severity;

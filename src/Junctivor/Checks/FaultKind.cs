@@ -6,6 +6,9 @@ public sealed record FaultKind
     /// <summary>Where the explanations are published. The one place that names the address.</summary>
     private const string HelpAddress = "https://junctivor.example/faults";
 
+    /// <summary>The kinds below, in their order, which is that of their codes.</summary>
+    private static readonly List<FaultKind> Created = [];
+
     private FaultKind(string code, string name, Severity severity, string meaning, bool canBeLowered)
     {
         Code = code;
@@ -13,6 +16,7 @@ public sealed record FaultKind
         Severity = severity;
         Meaning = meaning;
         CanBeLowered = canBeLowered;
+        Created.Add(this);
     }
 
     /// <summary>The code, such as <c>JV301</c>.</summary>
@@ -40,57 +44,57 @@ public sealed record FaultKind
 
     /// <summary>JV101: a service that is not registered.</summary>
     public static FaultKind Missing { get; } =
-        Fault("JV101", "missing", "A required service is not registered.");
+        Error("JV101", "missing", "A required service is not registered.");
 
     /// <summary>JV102: a class that cannot be constructed.</summary>
     public static FaultKind NotConstructible { get; } =
-        Fault("JV102", "not-constructible",
+        Error("JV102", "not-constructible",
             "A registered class cannot be constructed: it is abstract, an interface, static, has no public constructor, "
             + "or a property to inject that cannot be set.");
 
     /// <summary>JV103: several constructors, and none is chosen.</summary>
     public static FaultKind SeveralConstructors { get; } =
-        Fault("JV103", "several-constructors", "A class has several public constructors, and none is selected.");
+        Error("JV103", "several-constructors", "A class has several public constructors, and none is selected.");
 
     /// <summary>JV104: a class that does not implement the service that it is registered for.</summary>
     public static FaultKind DoesNotImplement { get; } =
-        Fault("JV104", "does-not-implement", "A class is registered for a service that it does not implement.");
+        Error("JV104", "does-not-implement", "A class is registered for a service that it does not implement.");
 
     /// <summary>JV105: a value that was declared and not supplied.</summary>
     public static FaultKind NotSupplied { get; } =
-        Fault("JV105", "not-supplied", "A value that the wiring declares with Incoming was not supplied.");
+        Error("JV105", "not-supplied", "A value that the wiring declares with Incoming was not supplied.");
 
     /// <summary>JV106: a constant or an argument that no parameter takes.</summary>
     public static FaultKind ArgumentMismatch { get; } =
-        Fault("JV106", "argument-mismatch", "No constructor parameter matches a constant or an argument that is passed.");
+        Error("JV106", "argument-mismatch", "No constructor parameter matches a constant or an argument that is passed.");
 
     /// <summary>JV107: a value that was supplied and is not declared.</summary>
     public static FaultKind NotDeclared { get; } =
-        Fault("JV107", "not-declared", "A value was supplied that the wiring does not declare.");
+        Error("JV107", "not-declared", "A value was supplied that the wiring does not declare.");
 
     /// <summary>JV108: an asynchronous factory where it is not awaited.</summary>
     public static FaultKind AsyncInFrom { get; } =
-        Fault("JV108", "async-in-from", "An asynchronous factory is passed to From, which registers the task instead of its result.");
+        Error("JV108", "async-in-from", "An asynchronous factory is passed to From, which registers the task instead of its result.");
 
     /// <summary>JV109: something that means nothing where it is written.</summary>
     public static FaultKind DoesNotApply { get; } =
-        Fault("JV109", "does-not-apply", "A registration has an option that has no effect on it.");
+        Error("JV109", "does-not-apply", "A registration has an option that has no effect on it.");
 
     /// <summary>JV110: something outside the wiring that its framework cannot serve.</summary>
     public static FaultKind NotServed { get; } =
-        Fault("JV110", "not-served", "An endpoint, hub or other entry point cannot be served as it is written.");
+        Error("JV110", "not-served", "An endpoint, hub or other entry point cannot be served as it is written.");
 
     /// <summary>JV201: services that need each other in a cycle.</summary>
     public static FaultKind Cycle { get; } =
-        Fault("JV201", "cycle", "Services depend on each other in a cycle, so none of them can be created first.");
+        Error("JV201", "cycle", "Services depend on each other in a cycle, so none of them can be created first.");
 
     /// <summary>JV202: several registrations where one is wanted.</summary>
     public static FaultKind Ambiguous { get; } =
-        Fault("JV202", "ambiguous", "One instance is required, and several registrations provide it.");
+        Error("JV202", "ambiguous", "One instance is required, and several registrations provide it.");
 
     /// <summary>JV203: a replacement with nothing to replace.</summary>
     public static FaultKind ReplacesNothing { get; } =
-        new("JV203", "replaces-nothing", Severity.Fault,
+        new("JV203", "replaces-nothing", Severity.Error,
             "A registration is marked Replacing, and no earlier registration provides its service.", canBeLowered: true);
 
     /// <summary>JV204: the same class for the same service twice.</summary>
@@ -100,12 +104,12 @@ public sealed record FaultKind
 
     /// <summary>JV205: a decorator with nothing to wrap.</summary>
     public static FaultKind DecoratesNothing { get; } =
-        new("JV205", "decorates-nothing", Severity.Fault,
+        new("JV205", "decorates-nothing", Severity.Error,
             "A decorator has nothing to decorate, or its constructor does not take the decorated service.", canBeLowered: true);
 
     /// <summary>JV206: an open generic registration that cannot be closed as somebody asks.</summary>
     public static FaultKind GenericConstraint { get; } =
-        Fault("JV206", "generic-constraint",
+        Error("JV206", "generic-constraint",
             "A generic service is required, and no open registration can be closed over its type arguments.");
 
     /// <summary>JV207: a file among the plug-ins that could not be loaded.</summary>
@@ -114,11 +118,11 @@ public sealed record FaultKind
 
     /// <summary>JV301: something long-lived holds something that ends earlier.</summary>
     public static FaultKind Captive { get; } =
-        Fault("JV301", "captive", "A long-lived service holds a shorter-lived one, and would keep using it after it was disposed.");
+        Error("JV301", "captive", "A long-lived service holds a shorter-lived one, and would keep using it after it was disposed.");
 
     /// <summary>JV302: something scoped was requested where there is no scope.</summary>
     public static FaultKind ScopedOutsideScope { get; } =
-        Fault("JV302", "scoped-outside-scope", "A scoped service was requested outside a scope.");
+        Error("JV302", "scoped-outside-scope", "A scoped service was requested outside a scope.");
 
     /// <summary>JV303: a singleton keeps one transient.</summary>
     public static FaultKind FrozenTransient { get; } =
@@ -131,19 +135,19 @@ public sealed record FaultKind
 
     /// <summary>JV305: a level of scopes is not there, or is entered where it cannot be.</summary>
     public static FaultKind LevelOutOfPlace { get; } =
-        Fault("JV305", "level-out-of-place", "A scope level is required or started where it is not available.");
+        Error("JV305", "level-out-of-place", "A scope level is required or started where it is not available.");
 
     /// <summary>JV306: something shared takes the class that asks.</summary>
     public static FaultKind ConsumingClassShared { get; } =
-        Fault("JV306", "consuming-class-shared", "A shared service takes its consuming class, and several classes consume it.");
+        Error("JV306", "consuming-class-shared", "A shared service takes its consuming class, and several classes consume it.");
 
     /// <summary>JV401: something created asynchronously is needed where nothing awaits it.</summary>
     public static FaultKind AsyncNotReady { get; } =
-        Fault("JV401", "async-not-ready", "A service with an asynchronous factory is required before the factory was awaited.");
+        Error("JV401", "async-not-ready", "A service with an asynchronous factory is required before the factory was awaited.");
 
     /// <summary>JV402: a value that comes later is needed at once.</summary>
     public static FaultKind LateValueNeededEarly { get; } =
-        Fault("JV402", "late-value-needed-early", "A value that is supplied after the build is required at construction.");
+        Error("JV402", "late-value-needed-early", "A value that is supplied after the build is required at construction.");
 
     /// <summary>JV403: warm-up work that nobody ran.</summary>
     public static FaultKind NotWarmedUp { get; } =
@@ -178,15 +182,7 @@ public sealed record FaultKind
         Note("JV507", "undecorated", "A decorated service is also used without its decorator.");
 
     /// <summary>Every kind, by code.</summary>
-    public static IReadOnlyList<FaultKind> All { get; } =
-    [
-        Missing, NotConstructible, SeveralConstructors, DoesNotImplement, NotSupplied, ArgumentMismatch, NotDeclared, AsyncInFrom,
-        DoesNotApply, NotServed,
-        Cycle, Ambiguous, ReplacesNothing, RegisteredTwice, DecoratesNothing, GenericConstraint, PluginSkipped,
-        Captive, ScopedOutsideScope, FrozenTransient, UnreleasedTransient, LevelOutOfPlace, ConsumingClassShared,
-        AsyncNotReady, LateValueNeededEarly, NotWarmedUp,
-        Unreachable, TakesScope, BranchNotSeen, AcceptsNothing, Absent, NotFresh, Undecorated,
-    ];
+    public static IReadOnlyList<FaultKind> All => Created;
 
     /// <summary>The kind with a code.</summary>
     /// <param name="code">The code, in letters of any case.</param>
@@ -200,8 +196,8 @@ public sealed record FaultKind
     /// <returns>Both, such as <c>JV301 captive</c>.</returns>
     public override string ToString() => $"{Code} {Name}";
 
-    private static FaultKind Fault(string code, string name, string meaning) =>
-        new(code, name, Severity.Fault, meaning, canBeLowered: false);
+    private static FaultKind Error(string code, string name, string meaning) =>
+        new(code, name, Severity.Error, meaning, canBeLowered: false);
 
     private static FaultKind Warning(string code, string name, string meaning) =>
         new(code, name, Severity.Warning, meaning, canBeLowered: true);

@@ -19,8 +19,8 @@ internal static class FaultText
     /// <summary>One that a registration accepts, in short.</summary>
     public static string WriteAccepted(Fault fault) => $"Accepted: {fault.Kind}: {fault.Summary}\n{Indent}reason: {fault.AcceptedBecause}";
 
-    /// <summary>The code, the name and the severity of anything but a fault, which the heading starts with.</summary>
-    public static string Start(Fault fault) => fault.Severity == Severity.Fault
+    /// <summary>The start of the heading: the code, the name and the severity, except for an error.</summary>
+    public static string Start(Fault fault) => fault.Severity == Severity.Error
         ? $"{fault.Kind}:"
         : $"{fault.Kind} ({(fault.Severity == Severity.Warning ? "warning" : "note")}):";
 

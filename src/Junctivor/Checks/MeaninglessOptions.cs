@@ -12,40 +12,48 @@ internal static class MeaninglessOptions
     {
         if (passed.Count > 0 && node.Kind != NodeKind.Class)
         {
-            yield return new MeaninglessOption("Passing sets constructor parameters, and no constructor is called here", "Passing");
+            yield return new MeaninglessOption(
+                $"{OptionNames.Passing} sets constructor parameters, and no constructor is called here", OptionNames.Passing);
         }
 
         if (passed.GroupBy(name => name).FirstOrDefault(same => same.Count() > 1) is { } twice)
         {
-            yield return new MeaninglessOption($"Passing sets {twice.Key} {twice.Count()} times");
+            yield return new MeaninglessOption($"{OptionNames.Passing} sets {twice.Key} {twice.Count()} times");
         }
 
         if (node.Options.OnlyFor is { IsInterface: true } consumer)
         {
             yield return new MeaninglessOption(
-                $"OnlyFor names {consumer.SimpleName}, which is an interface: name the class that takes the service", "OnlyFor");
+                $"{OptionNames.OnlyFor} names {consumer.SimpleName}, which is an interface: name the class that takes the service",
+                OptionNames.OnlyFor);
         }
 
-        if (node.Options.IsSuppliedLater && !(node.Kind == NodeKind.Incoming && node.Level == Level.Singleton))
+        if (node.Has(RegistrationFlags.SuppliedLater) && !(node.Kind == NodeKind.Incoming && node.Level == Level.Singleton))
         {
-            yield return new MeaninglessOption("SuppliedLater applies only to a value declared with Singleton.Incoming", "SuppliedLater");
+            yield return new MeaninglessOption(
+                $"{RegistrationFlags.SuppliedLater} applies only to a value declared with Singleton.Incoming",
+                nameof(RegistrationFlags.SuppliedLater));
         }
 
         if (warming.Count > 0 && (node.Level != Level.Singleton || !node.CreatesInstances))
         {
             yield return new MeaninglessOption(
-                "WarmUp, WindDown and Background apply only to singletons that the container creates", warming[0]);
+                $"{OptionNames.WarmUp}, {OptionNames.WindDown} and {OptionNames.Background} apply only to singletons that the "
+                    + "container creates",
+                warming[0]);
         }
 
         foreach (Acceptance acceptance in node.Options.Accepted)
         {
             if (FaultKind.Find(acceptance.Code) is not { } kind)
             {
-                yield return new MeaninglessOption($"Accept names {acceptance.Code}, which is not a fault code", "Accept", acceptance.Code);
+                yield return new MeaninglessOption(
+                    $"{OptionNames.Accept} names {acceptance.Code}, which is not a fault code", OptionNames.Accept, acceptance.Code);
             }
             else if (!kind.CanBeLowered)
             {
-                yield return new MeaninglessOption($"{kind} cannot be accepted: the container could not work", "Accept", kind.Code);
+                yield return new MeaninglessOption(
+                    $"{kind} cannot be accepted: the container could not work", OptionNames.Accept, kind.Code);
             }
         }
 

@@ -45,7 +45,7 @@ internal static class MissingFixes
         Mark mark = service.Mark ?? Mark.Of(name);
         List<Fix> fixes = [];
         if (consumers.Dependencies is
-            [{ Consumer: { Kind: NodeKind.Class, Registration.Order: < int.MaxValue } consumer, Binding: Binding.Missing }, ..])
+            [{ Consumer: { Kind: NodeKind.Class, Registration.IsInWiring: true } consumer, Binding: Binding.Missing }, ..])
         {
             string at = SourcePlaceText.At(consumer.Place, graph.SharedFolder);
             IEnumerable<string> passing = consumers.Dependencies

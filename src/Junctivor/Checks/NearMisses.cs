@@ -90,7 +90,7 @@ internal sealed class NearMisses
             : new Fix(
                 "change the mark of the decorator to",
                 option,
-                Edits.OfAll([Edits.RemoveOption(decorator, "Marked"), Edits.Append(decorator, option)]));
+                Edits.OfAll([Edits.RemoveOption(decorator, OptionNames.Marked), Edits.Append(decorator, option)]));
     }
 
     private IEnumerable<NearMiss> NotRegisteredFor()
@@ -137,7 +137,7 @@ internal sealed class NearMisses
         .Where(node => node.Options.OnlyFor is not null && node.Mark == _service.Mark)
         .Select(node => new NearMiss(
             $"{Type.Name} is registered{At(node)} only for {node.Options.OnlyFor!.Name}.",
-            new Fix($"remove .OnlyFor{At(node)}, if others may use it", null, Edits.RemoveOption(node, "OnlyFor"))
+            new Fix($"remove .OnlyFor{At(node)}, if others may use it", null, Edits.RemoveOption(node, OptionNames.OnlyFor))
             {
                 ByHandBecause = ByHand.WhetherMeant,
             }));
@@ -146,7 +146,7 @@ internal sealed class NearMisses
         .Where(node => node.Services.Contains(Type) && node.Mark == _service.Mark)
         .Select(node => new NearMiss(
             $"{node.Name} is registered for it{At(node)}, but .Enabled leaves it out.",
-            new Fix($"remove .Enabled{At(node)}, if it is not meant to be left out", null, Edits.RemoveOption(node, "Enabled"))
+            new Fix($"remove .Enabled{At(node)}, if it is not meant to be left out", null, Edits.RemoveOption(node, OptionNames.Enabled))
             {
                 ByHandBecause = ByHand.WhetherMeant,
             }));

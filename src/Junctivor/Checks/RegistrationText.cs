@@ -91,7 +91,9 @@ internal static class RegistrationText
         ? "Incoming.FromHost(app.Services)"
         : $"Incoming.Value<{declaration.Services[0].Name}>({ToFillIn}){OptionsOf(declaration.Mark)}";
 
-    private static bool IsOfHost(Node declaration) => declaration is { Kind: NodeKind.Incoming, Mark: null, Options.IsSuppliedLater: false }
+    private static bool IsOfHost(Node declaration) =>
+        declaration is { Kind: NodeKind.Incoming, Mark: null }
+        && !declaration.Has(RegistrationFlags.SuppliedLater)
         && declaration.Level == Level.Singleton && MissingFixes.IsOfHost(declaration.Services[0]);
 
     /// <summary>What marks a registration.</summary>

@@ -6,9 +6,9 @@ public enum Severity
     /// <summary>Worth knowing; stops nothing.</summary>
     Note,
 
-    /// <summary>Most likely a mistake; stops a build only with <see cref="BuildOptions.WarningsAreFaults"/>.</summary>
+    /// <summary>Most likely a mistake; stops a build only with <see cref="BuildOptions.WarningsAreErrors"/>.</summary>
     Warning,
 
     /// <summary>Wrong; stops the build.</summary>
-    Fault,
+    Error,
 }

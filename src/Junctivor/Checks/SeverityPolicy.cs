@@ -3,7 +3,7 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>Returns what was found the weight that a wiring and its registrations want it to have.</summary>
-internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<string, Severity>? severities, bool warningsAreFaults)
+internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<string, Severity>? severities, bool warningsAreErrors)
 {
     private HashSet<(Node, Acceptance)>? _used;
 
@@ -66,14 +66,14 @@ internal sealed class SeverityPolicy(ServiceGraph graph, IReadOnlyDictionary<str
             return Raised(fault, told, "Severities");
         }
 
-        return warningsAreFaults && fault.Severity == Severity.Warning ? Raised(fault, Severity.Fault, "WarningsAreFaults") : fault;
+        return warningsAreErrors && fault.Severity == Severity.Warning ? Raised(fault, Severity.Error, "WarningsAreErrors") : fault;
     }
 
     /// <summary>Says what makes a warning or note stop the build.</summary>
     private static Fault Raised(Fault fault, Severity severity, string option) => fault with
     {
         Severity = severity,
-        Remarks = severity == Severity.Fault && fault.Severity != Severity.Fault
+        Remarks = severity == Severity.Error && fault.Severity != Severity.Error
             ? [.. fault.Remarks,
                 $"By default this is a {(fault.Severity == Severity.Warning ? "warning" : "note")}; {option} makes it stop the build."]
             : fault.Remarks,

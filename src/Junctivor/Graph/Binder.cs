@@ -1,6 +1,6 @@
 namespace Junctivor.Graph;
 
-/// <summary>Settles what each need gets: by what is registered, and by the wrappers and lists around it.</summary>
+/// <summary>Binds each dependency to registrations, or to a wrapper or list around them.</summary>
 internal sealed class Binder(CandidateFinder candidates, ITypeReader reader, TypeGrowth growth)
 {
     private Dictionary<TypeRef, Node>? _unregistered;
@@ -9,7 +9,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader, Typ
     /// <summary>Whether somebody constructs anything with arguments.</summary>
     public bool HasFilled => _filled is not null;
 
-    /// <summary>What a parameter of a node gets.</summary>
+    /// <summary>Binds a parameter of a node.</summary>
     public Binding Bind(Node consumer, Parameter parameter)
     {
         if (parameter.IsPassed || parameter.Argument is not null || consumer.IsAsync)
@@ -29,7 +29,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader, Typ
         return binding is not Binding.Single && parameter.IsOptional ? OrNothing(binding) : binding;
     }
 
-    /// <summary>What a parameter gets whatever is registered; null where that does not matter.</summary>
+    /// <summary>Binds a parameter that needs no registration; null if it needs one.</summary>
     private static Binding? Given(Node consumer, Parameter parameter) =>
         parameter.IsPassed ? new Binding.Passed()
         : parameter.Argument is { } number ? new Binding.Argument(number)
@@ -40,7 +40,9 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader, Typ
     private static Binding OrNothing(Binding binding) =>
         binding.All().OfType<Binding.Missing>().FirstOrDefault() is { } missing ? new Binding.Nothing(missing.Service) : binding;
 
-    /// <summary>What somebody gets the consumer; a consumer of null asks from outside.</summary>
+    /// <summary>Binds a service.</summary>
+    /// <param name="service">The service.</param>
+    /// <param name="consumer">The consuming class; null if it is resolved directly.</param>
     public Binding Bind(ServiceId service, TypeRef? consumer)
     {
         return !service.Type.IsOpen && candidates.OnlyOne(service) is { } only ? only.AsBinding : BindToOther(service, consumer);
@@ -124,33 +126,33 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader, Typ
         return node;
     }
 
-    private Binding? AroundOthers(ServiceId service, TypeRef? consumer) => service.Type.DefinitionName switch
+    private Binding? AroundOthers(ServiceId service, TypeRef? consumer)
     {
-        WellKnownTypes.Scope => new Binding.Ambient(AmbientForm.Scope),
-        WellKnownTypes.Container => new Binding.Ambient(AmbientForm.Container),
-        WellKnownTypes.ConsumingClass => new Binding.Ambient(AmbientForm.ConsumingClass),
-        WellKnownTypes.Func => Defer(DeferredForm.Func, service, consumer),
-        WellKnownTypes.Lazy => Defer(DeferredForm.Lazy, service, consumer),
-        WellKnownTypes.FreshScope => Defer(DeferredForm.FreshScope, service, consumer),
-        WellKnownTypes.FuncOfOne or WellKnownTypes.FuncOfTwo or WellKnownTypes.FuncOfThree or WellKnownTypes.FuncOfFour =>
-            DeferWithArguments(service, consumer),
-        WellKnownTypes.Dictionary => Key(service, consumer),
-        "[]" or WellKnownTypes.Enumerable or WellKnownTypes.Collection or WellKnownTypes.List => List(service, consumer),
-        _ => null,
-    };
+        string definition = service.Type.DefinitionName;
+        return DeferredForm.Of(definition) is { } deferred ? Defer(deferred, service, consumer)
+            : AmbientForm.Of(definition) is { } ambient ? new Binding.Ambient(ambient)
+            : WellKnownTypes.IsList(definition) ? List(service, consumer)
+            : definition == WellKnownTypes.Dictionary ? Key(service, consumer)
+            : null;
+    }
 
     private Binding.Deferred Defer(DeferredForm form, ServiceId service, TypeRef? consumer)
     {
+        if (form.TakesArguments)
+        {
+            return DeferWithArguments(form, service, consumer);
+        }
+
         TypeRef inner = service.Type.Arguments[0];
         return new Binding.Deferred(form, service.Type, inner, Bind(service with { Type = inner }, consumer));
     }
 
-    private Binding.Deferred DeferWithArguments(ServiceId service, TypeRef? consumer)
+    private Binding.Deferred DeferWithArguments(DeferredForm form, ServiceId service, TypeRef? consumer)
     {
         IReadOnlyList<TypeRef> types = service.Type.Arguments;
         TypeRef created = types[types.Count - 1];
         Binding inner = WithArguments(service with { Type = created }, consumer, [.. types.Take(types.Count - 1)]);
-        return new Binding.Deferred(DeferredForm.FuncWithArguments, service.Type, created, inner);
+        return new Binding.Deferred(form, service.Type, created, inner);
     }
 
     private Binding.Many List(ServiceId service, TypeRef? consumer)
@@ -168,7 +170,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader, Typ
             return [new Binding.Missing(element, [refused])];
         }
 
-        return elements.Count == 0 && FormOf(element.Type) is { } form
+        return elements.Count == 0 && DeferredForm.Of(element.Type.DefinitionName) is { TakesArguments: false } form
             ? [.. Elements(element with { Type = element.Type.Arguments[0] }, consumer)
                 .Select(inner => new Binding.Deferred(form, element.Type, element.Type.Arguments[0], inner))]
             : elements;
@@ -196,14 +198,6 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader, Typ
 
         return new Binding.Keyed(element, key, elements);
     }
-
-    private static DeferredForm? FormOf(TypeRef type) => type.DefinitionName switch
-    {
-        WellKnownTypes.Func => DeferredForm.Func,
-        WellKnownTypes.Lazy => DeferredForm.Lazy,
-        WellKnownTypes.FreshScope => DeferredForm.FreshScope,
-        _ => null,
-    };
 
     /// <summary>A node that takes arguments, as some call passes them.</summary>
     private sealed record FilledCall(IReadOnlyList<TypeRef> Arguments, Node Node, IReadOnlyList<TypeRef> Untaken);

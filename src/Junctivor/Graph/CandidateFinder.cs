@@ -37,7 +37,9 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
     public IReadOnlyList<Node> ForOne(ServiceId service, TypeRef? consumer)
     {
         List<Node> found =
-            Prefer(Prefer(Find(service, consumer), node => node.Options.OnlyFor is not null), node => node.Options.IsFirstChoice);
+            Prefer(
+                Prefer(Find(service, consumer), node => node.Options.OnlyFor is not null),
+                node => node.Has(RegistrationFlags.FirstChoice));
         return found.Count == 1 ? [OutermostOf(found[0], service)] : found;
     }
 

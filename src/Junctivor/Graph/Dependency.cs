@@ -12,6 +12,9 @@ internal sealed record Dependency(Node Consumer, int Number, Binding Binding)
     /// <summary>The supply, and everything inside it.</summary>
     public IEnumerable<Binding> Bindings => Binding.All();
 
+    /// <summary>Whether it is, or contains, something that the place of the resolution provides.</summary>
+    public bool Takes(AmbientForm form) => Bindings.Any(binding => binding is Binding.Ambient ambient && ambient.Form == form);
+
     public bool Equals(Dependency? other) => other is not null && ReferenceEquals(other.Consumer, Consumer) && other.Number == Number;
 
     public override int GetHashCode() => (Consumer, Number).GetHashCode();

@@ -35,7 +35,7 @@ internal static class Edges
             case Binding.Keyed keyed:
                 AddReached(keyed, areDeferredAdded, reached);
                 break;
-            case Binding.Deferred { Form: not DeferredForm.FreshScope } deferred when areDeferredAdded:
+            case Binding.Deferred { Form.StartsScope: false } deferred when areDeferredAdded:
                 AddReached(deferred.Inner, areDeferredAdded, reached);
                 break;
         }
@@ -83,7 +83,7 @@ internal static class Edges
         Binding.Single single => [new Edge(dependency, single.Node, by)],
         Binding.Many many => many.Elements.SelectMany(element => Of(dependency, element, by)),
         Binding.Keyed keyed => keyed.Elements.SelectMany(element => Of(dependency, element.Supply, by)),
-        Binding.Deferred { Form: DeferredForm.FreshScope } => [],
+        Binding.Deferred { Form.StartsScope: true } => [],
         Binding.Deferred deferred => Of(dependency, deferred.Inner, deferred.Form),
         _ => [],
     };

@@ -20,13 +20,13 @@ internal sealed class EffectiveRegistrations
             {
                 decorators.Add(node);
             }
-            else if (node.Options.IsIfMissing)
+            else if (node.Has(RegistrationFlags.IfMissing))
             {
                 waiting.Add(node);
             }
             else
             {
-                isAnyReplacing |= node.Options.IsReplacing;
+                isAnyReplacing |= node.Has(RegistrationFlags.Replacing);
                 Place(node);
             }
         }
@@ -78,7 +78,7 @@ internal sealed class EffectiveRegistrations
 
     private void Place(Node node)
     {
-        if (node.Options.IsReplacing)
+        if (node.Has(RegistrationFlags.Replacing))
         {
             Replace(node);
             return;

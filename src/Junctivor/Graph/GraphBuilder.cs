@@ -61,7 +61,7 @@ internal sealed class GraphBuilder
         Node filled = ArgumentPassing.Fill(_reader.ReadUnregistered(type), arguments, out IReadOnlyList<TypeRef> untaken);
         return untaken.Count > 0
             ? new Binding.Untaken(type, untaken)
-            : Completed((filled with { Options = filled.Options with { IsOwned = false } }).AsBinding);
+            : Completed((filled with { Options = filled.Options.With(RegistrationFlags.LeaveUndisposed) }).AsBinding);
     }
 
     /// <summary>A node with its decorators around it, under one service.</summary>
@@ -104,20 +104,18 @@ internal sealed class GraphBuilder
         HashSet<Node> withArguments = [.. _nodes.All.Where(TakesArguments)
             .Select(node => node.Registration)
             .Where(IsRequestedWithArgumentsOnly)];
-        return [.. start.Where(node => withArguments.Contains(Innermost(node)))];
+        return [.. start.Where(node => withArguments.Contains(node.Innermost))];
     }
 
     private bool IsRequestedWithArgumentsOnly(Node written) =>
         written.Level.IsTransient
-        && !written.Options.IsRoot
-        && !_nodes.All.Where(node => node.Inner is null || Innermost(node) != written)
+        && !written.Has(RegistrationFlags.ResolvedDirectly)
+        && !_nodes.All.Where(node => node.Inner is null || node.Innermost != written)
             .SelectMany(node => node.Bindings!)
             .SelectMany(ServiceGraph.NodesIn)
-            .Any(requested => Innermost(requested) == written);
+            .Any(requested => requested.Innermost == written);
 
     private static bool TakesArguments(Node node) => node.Parameters.Any(parameter => parameter.Argument is not null);
-
-    private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
 
     private Binding Completed(Binding binding)
     {

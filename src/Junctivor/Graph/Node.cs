@@ -6,8 +6,11 @@ internal sealed record Node
     private Node? _written;
     private Binding.Single? _alone;
 
-    /// <summary>The place in the order written.</summary>
-    public required int Order { get; init; }
+    /// <summary>The position in the wiring.</summary>
+    public int Order { get; init; } = int.MaxValue;
+
+    /// <summary>Whether it is registered in the wiring. Arguments of a call, entry points and disabled registrations are not.</summary>
+    public bool IsInWiring => Order != int.MaxValue;
 
     public required NodeKind Kind { get; init; }
 
@@ -58,6 +61,21 @@ internal sealed record Node
 
     /// <summary>What a decorator wraps; null for the rest.</summary>
     public Node? Inner { get; init; }
+
+    /// <summary>The service that a decorator, or several within each other, wraps; itself for the rest.</summary>
+    public Node Innermost
+    {
+        get
+        {
+            Node innermost = this;
+            while (innermost.Inner is { } inner)
+            {
+                innermost = inner;
+            }
+
+            return innermost;
+        }
+    }
 
     /// <summary>The registration that this follows from; itself for a registration.</summary>
     public Node Registration => _written ?? this;
@@ -133,6 +151,9 @@ internal sealed record Node
 
     /// <summary>Whether one of these stands among its bindings, or inside one of them.</summary>
     public bool Has(BindingKinds any) => (Kinds & any) != 0;
+
+    /// <summary>Whether an option without a value is set.</summary>
+    public bool Has(RegistrationFlags flag) => Options.Has(flag);
 
     public bool Equals(Node? other) => ReferenceEquals(this, other);
 

@@ -26,10 +26,10 @@ internal sealed class NodeList
         node.Settle(_nodes.Count, bindings);
         HasScopes |= !node.Level.IsTransient && node.Level != Level.Singleton;
         HasUsersLevels |= node.Level.IsUsersOwn;
-        HasLateValues |= node.Options.IsSuppliedLater;
+        HasLateValues |= node.Has(RegistrationFlags.SuppliedLater);
         for (Node? each = node; each is not null; each = each.Inner)
         {
-            HasRoots |= each.Options.IsRoot;
+            HasRoots |= each.Has(RegistrationFlags.ResolvedDirectly);
         }
 
         _nodes.Add(node);

@@ -5,23 +5,15 @@ internal sealed record RegistrationOptions
 {
     public static readonly RegistrationOptions None = new();
 
-    public bool IsReplacing { get; init; }
-
-    public bool IsIfMissing { get; init; }
-
-    public bool IsFirstChoice { get; init; }
-
-    /// <summary>Whether it is resolved from outside, and so needs nobody that requests it.</summary>
-    public bool IsRoot { get; init; }
+    /// <summary>The options without a value.</summary>
+    public RegistrationFlags Flags { get; init; }
 
     /// <summary>Whether it is something outside the wiring that requests services.</summary>
     public bool IsEntryPoint { get; init; }
 
-    /// <summary>Whether the value is supplied only after the container is built.</summary>
-    public bool IsSuppliedLater { get; init; }
-
-    /// <summary>Whether it is owned; null for the default: created instances are owned, values are not.</summary>
-    public bool? IsOwned { get; init; }
+    /// <summary>Whether the container disposes it; null for the default: created instances are disposed, values are not.</summary>
+    public bool? IsOwned =>
+        Has(RegistrationFlags.DisposeAtEnd) ? true : Has(RegistrationFlags.LeaveUndisposed) ? false : null;
 
     /// <summary>Whether something runs when it is warmed up or wound down.</summary>
     public bool HasWarmUp { get; init; }
@@ -37,4 +29,10 @@ internal sealed record RegistrationOptions
 
     /// <summary>What was passed, and fits no parameter or more than one.</summary>
     public IReadOnlyList<UnmatchedArgument> UnmatchedArguments { get; init; } = [];
+
+    /// <summary>Whether an option without a value is set.</summary>
+    public bool Has(RegistrationFlags flag) => (Flags & flag) != 0;
+
+    /// <summary>The same with one option more.</summary>
+    public RegistrationOptions With(RegistrationFlags flag) => this with { Flags = Flags | flag };
 }

@@ -69,7 +69,7 @@ internal sealed class ServiceGraph
     /// <summary>The registrations that count, by what they serve and how they are named.</summary>
     public RegistrationIndex Index => _index ??= new RegistrationIndex(Registrations.Where(Effective.Counts));
 
-    /// <summary>Classes that is not registered and that implement a service.</summary>
+    /// <summary>Classes that are not registered and that implement a service.</summary>
     public IEnumerable<TypeRef> Implementing(TypeRef service) =>
         _reader.Implementing(service).Where(type => !Index.AbleToServe(type).Any(node => node.Implementation.Equals(type)));
 
@@ -110,7 +110,8 @@ internal sealed class ServiceGraph
         Effective.Of(service).Select(offer => offer.Node).Where(node => node.Kind == NodeKind.Incoming);
 
     /// <summary>The registration that declares a value for after the container is built; null where none does.</summary>
-    public IReadOnlyList<Node> LateIncomingFor(ServiceId service) => [.. IncomingFor(service).Where(node => node.Options.IsSuppliedLater)];
+    public IReadOnlyList<Node> LateIncomingFor(ServiceId service) =>
+        [.. IncomingFor(service).Where(node => node.Has(RegistrationFlags.SuppliedLater))];
 
     /// <summary>A registration with its decorators around it, under one service.</summary>
     public Node OutermostOf(Node node, ServiceId service) => _candidates.OutermostOf(node, service);

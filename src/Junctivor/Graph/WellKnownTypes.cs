@@ -23,6 +23,8 @@ internal static class WellKnownTypes
 
     public const string FuncOfFour = "System.Func`5";
 
+    private const string Array = "[]";
+
     /// <summary>How the name of each function type begins.</summary>
     public const string AnyFunc = "System.Func`";
 
@@ -57,6 +59,9 @@ internal static class WellKnownTypes
     /// <summary>Whether the container itself provides one to whoever requests it, so that none can be registered.</summary>
     /// <param name="fullName">The full name of the type, of its definition where it is generic.</param>
     public static bool IsProvided(string fullName) =>
-        fullName is Scope or Container or ConsumingClass or FreshScope or Lazy or Func or FuncOfOne or FuncOfTwo or FuncOfThree
-            or FuncOfFour;
+        DeferredForm.Of(fullName) is not null || AmbientForm.Of(fullName) is not null;
+
+    /// <summary>Whether a type is one of the lists that contain all registrations of their element.</summary>
+    /// <param name="fullName">The full name of its definition.</param>
+    public static bool IsList(string fullName) => fullName is Array or Enumerable or Collection or List;
 }

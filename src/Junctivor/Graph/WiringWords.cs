@@ -3,7 +3,7 @@ namespace Junctivor.Graph;
 /// <summary>The words of the text that an assembly leaves behind for each wiring; docs/compile-time.md describes them.</summary>
 internal static class WiringWords
 {
-    public const string Version = "version 2";
+    public const string Version = "version 3";
 
     /// <summary>That the wiring is complete, and no module: it has <c>[CheckedWiring]</c>.</summary>
     public const string Checked = "checked";
@@ -33,13 +33,7 @@ internal static class WiringWords
     public const string Derived = "derived";
     public const string Decorator = "decorator";
     public const string OnlyFor = "only-for";
-    public const string Replacing = "replacing";
-    public const string IfMissing = "if-missing";
-    public const string FirstChoice = "first-choice";
-    public const string ResolvedDirectly = "resolved-directly";
-    public const string SuppliedLater = "supplied-later";
-    public const string Owned = "owned";
-    public const string NotOwned = "not-owned";
+    public const string Options = "options";
     public const string Accept = "accept";
     public const string Warming = "warming";
     public const string Passing = "passing";

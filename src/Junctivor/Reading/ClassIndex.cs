@@ -6,7 +6,7 @@ using Junctivor.Graph;
 namespace Junctivor.Reading;
 
 /// <summary>
-/// Finds classes that is not registered and that implement a service, among the assemblies that a wiring mentions: for advice
+/// Finds classes that are not registered and that implement a service, in the assemblies that a wiring mentions: for advice
 /// only, nothing is registered by it. The assemblies are read once, when the first advice is wanted.
 /// </summary>
 internal sealed class ClassIndex(TypeCatalog types)

@@ -70,10 +70,9 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
                 plugins._registrations.Add(new Registration<object>(new RegistrationData
                 {
                     Service = typeof(object),
-                    Source = new InstanceSource.OfValue(path),
+                    Source = new InstanceSource.Unreadable(path, trouble, IsPlugin: true),
                     Level = Level.Singleton,
                     Place = place,
-                    ReadFailure = new ReadFailure(trouble, IsOfPlugin: true),
                 }));
             }
         }

@@ -38,7 +38,7 @@ internal sealed class ReflectedType : TypeRef
 
     public Type Type { get; }
 
-    /// <summary>What a consumer of it without a mark gets. Only the book of plans knows what stands here.</summary>
+    /// <summary>The plan for an unmarked dependency of this type. Only <see cref="Runtime.PlanCache"/> sets and reads it.</summary>
     public object? UnmarkedPlan { get; set; }
 
     /// <summary>What annotations and constants of parameters are kept with.</summary>

@@ -184,7 +184,7 @@ internal sealed class WiringReader : ITypeReader
     {
         Level = Level.Scoped,
         Place = new SourcePlace(entryPoint.File, entryPoint.Line),
-        Options = new RegistrationOptions { IsOwned = false, IsEntryPoint = true },
+        Options = new RegistrationOptions { Flags = RegistrationFlags.LeaveUndisposed, IsEntryPoint = true },
     };
 
     private Parameter[] ParametersOf(EntryPoint entryPoint) =>
@@ -196,21 +196,21 @@ internal sealed class WiringReader : ITypeReader
     private static Node ReadArguments(string label, TypeRef consumer, Parameter[] parameters) =>
         new()
         {
-            Order = int.MaxValue,
             Kind = NodeKind.Factory,
             Implementation = consumer,
             Label = label,
             Services = [consumer],
             Level = Level.Transient,
-            Options = new RegistrationOptions { IsOwned = false },
+            Options = new RegistrationOptions { Flags = RegistrationFlags.LeaveUndisposed },
             FactoryParameters = parameters,
             Origin = Unwritten(new InstanceSource.OfFactory(typeof(object[]), null, parameters.Length, values => values)),
         };
 
     /// <summary>Why some entries cannot be read, as a sentence that names the first; null where all can.</summary>
     public static string? FindReadFailure(IReadOnlyCollection<RegistrationData> entries) => Read(entries).Entries
-        .Where(entry => entry.ReadFailure is not null)
-        .Select(entry => $"{TypeNames.Short(entry.Source.InstanceType)} cannot be loaded: {entry.ReadFailure!.Text}")
+        .Select(entry => entry.Source)
+        .OfType<InstanceSource.Unreadable>()
+        .Select(source => $"{source.What} cannot be loaded: {source.Reason}")
         .FirstOrDefault();
 
     /// <summary>What the check says of entry points that cannot be served.</summary>
@@ -221,15 +221,15 @@ internal sealed class WiringReader : ITypeReader
 
     /// <summary>What the check says of entries that cannot be read.</summary>
     public IEnumerable<Fault> Unreadable() =>
-        Entries.Where(entry => entry.ReadFailure is not null).Select(entry => entry.ReadFailure!.IsOfPlugin
-        ? PluginSkippedFaults.Of(Graph, entry.ReadFailure.Text, RelativeToProgram(entry), entry.Place)
-        : NotConstructibleTypeFaults.Of(
-            Graph, entry.Source is InstanceSource.OfValue { Value: string name } ? name : TypeNames.Short(entry.Source.InstanceType),
-            entry.Level.Name, entry.Place, entry.ReadFailure.Text));
+        from entry in Entries
+        let source = entry.Source as InstanceSource.Unreadable
+        where source is not null
+        select source.IsPlugin
+            ? PluginSkippedFaults.Of(Graph, source.Reason, RelativeToProgram(source.What), entry.Place)
+            : NotConstructibleTypeFaults.Of(Graph, source.What, entry.Level.Name, entry.Place, source.Reason);
 
-    private static string RelativeToProgram(RegistrationData entry)
+    private static string RelativeToProgram(string file)
     {
-        string file = entry.Source is InstanceSource.OfValue { Value: string path } ? path : "";
         string relative = Path.GetRelativePath(AppContext.BaseDirectory, file);
         return relative.StartsWith("..", StringComparison.Ordinal) ? file : relative.Replace('\\', '/');
     }
@@ -252,9 +252,9 @@ internal sealed class WiringReader : ITypeReader
                 continue;
             }
 
-            Node? node = TryRead(entry, nodes.Count, out ReadFailure? trouble);
+            Node? node = TryRead(entry, nodes.Count, out InstanceSource.Unreadable? trouble);
             IsAnyUnreadable |= trouble is not null;
-            counting.Add(trouble is null ? entry : entry with { ReadFailure = trouble });
+            counting.Add(trouble is null ? entry : entry with { Source = trouble });
             if (node is not null)
             {
                 nodes.Add(node);
@@ -278,16 +278,17 @@ internal sealed class WiringReader : ITypeReader
     }
 
     /// <summary>A class may name types that cannot be loaded: then the rest is read all the same.</summary>
-    private Node? TryRead(RegistrationData entry, int order, out ReadFailure? trouble)
+    private Node? TryRead(RegistrationData entry, int order, out InstanceSource.Unreadable? trouble)
     {
-        trouble = entry.ReadFailure;
+        trouble = entry.Source as InstanceSource.Unreadable;
         try
         {
             return trouble is null ? Read(entry, order) : null;
         }
         catch (Exception failure) when (LoadFailure.Is(failure))
         {
-            trouble = new ReadFailure(LoadFailure.TextOf(failure), IsOfPlugin: false);
+            trouble = new InstanceSource.Unreadable(
+                TypeNames.Short(entry.Source.InstanceType), LoadFailure.TextOf(failure), IsPlugin: false);
             return null;
         }
     }
@@ -347,7 +348,6 @@ internal sealed class WiringReader : ITypeReader
     private Node ReadClass([DynamicallyAccessedMembers(Kept.Members)] Type type, InstanceSource making) =>
         new()
         {
-            Order = int.MaxValue,
             Kind = NodeKind.Class,
             Implementation = Types[type],
             Services = [Types[type]],

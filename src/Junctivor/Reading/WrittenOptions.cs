@@ -48,17 +48,17 @@ internal static class WrittenOptions
     {
         if (entry.Background is not null)
         {
-            yield return "Background";
+            yield return OptionNames.Background;
         }
 
         if (entry.WarmUp is not null)
         {
-            yield return "WarmUp";
+            yield return OptionNames.WarmUp;
         }
 
         if (entry.WindDown is not null)
         {
-            yield return "WindDown";
+            yield return OptionNames.WindDown;
         }
     }
 }

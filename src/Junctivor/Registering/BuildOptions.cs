@@ -8,8 +8,8 @@ namespace Junctivor;
 /// <code>
 /// BuildOptions options = new()
 /// {
-///     WarningsAreFaults = true,
-///     Severities = new Dictionary&lt;string, Severity&gt; { ["JV303"] = Severity.Fault, ["JV501"] = Severity.Note },
+///     WarningsAreErrors = true,
+///     Severities = new Dictionary&lt;string, Severity&gt; { ["JV303"] = Severity.Error, ["JV501"] = Severity.Note },
 /// };
 /// </code>
 /// </example>
@@ -21,13 +21,13 @@ public sealed record BuildOptions
 
     private readonly TimeSpan _longestWait = TimeSpan.FromMinutes(1);
 
-    /// <summary>Whether warnings stop a build as faults do; false by default. Codes in <see cref="Severities"/> keep their severity
+    /// <summary>Whether warnings stop a build as errors do; false by default. Codes in <see cref="Severities"/> keep their severity
     /// there.</summary>
-    public bool WarningsAreFaults { get; init; }
+    public bool WarningsAreErrors { get; init; }
 
     /// <summary>
     /// The severity of some codes in this wiring, such as <c>JV303</c>; empty by default. Every severity can be raised. Those of
-    /// warnings, notes, JV203 and JV205 can be lowered. To accept a finding in a single place, use
+    /// warnings, notes, JV203 and JV205 can be lowered. To accept a fault in a single place, use
     /// <see cref="MarkableRegistration{TSelf}.Accept"/> on the registration.
     /// </summary>
     /// <exception cref="ArgumentException">A code does not exist, or its severity cannot be lowered.</exception>
@@ -83,7 +83,7 @@ public sealed record BuildOptions
     internal PlanCompilation CompilationOfPlans => SlowConstruction < ShortestTimed ? PlanCompilation.Never : Compilation;
 
     internal CheckReport ToReport(Graph.ServiceGraph graph, IEnumerable<Fault> found) =>
-        new SeverityPolicy(graph, _severities, WarningsAreFaults).Apply(found);
+        new SeverityPolicy(graph, _severities, WarningsAreErrors).Apply(found);
 
     private static FaultKind Checked(string code, Severity severity)
     {

@@ -1,3 +1,4 @@
+using Junctivor.Graph;
 using Junctivor.Registering;
 
 namespace Junctivor;
@@ -32,7 +33,7 @@ public sealed class DecoratorRegistration : MarkableRegistration<DecoratorRegist
 
     /// <summary>Does not dispose of created instances; the consumer does.</summary>
     /// <returns>A copy whose instances the container does not own.</returns>
-    public DecoratorRegistration LeaveUndisposed() => With(Data.Options with { IsOwned = false });
+    public DecoratorRegistration LeaveUndisposed() => With(RegistrationFlags.LeaveUndisposed);
 
     private protected override DecoratorRegistration With(RegistrationData data) => new(data);
 }

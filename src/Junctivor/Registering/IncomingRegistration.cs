@@ -1,3 +1,4 @@
+using Junctivor.Graph;
 using Junctivor.Registering;
 
 namespace Junctivor;
@@ -15,14 +16,14 @@ public sealed class IncomingRegistration : ServiceRegistration<IncomingRegistrat
 
     /// <summary>Disposes of the value with the container or scope that it is supplied to.</summary>
     /// <returns>A copy whose value the container or scope owns.</returns>
-    public IncomingRegistration DisposeAtEnd() => With(Data.Options with { IsOwned = true });
+    public IncomingRegistration DisposeAtEnd() => With(RegistrationFlags.DisposeAtEnd);
 
     /// <summary>
     /// Allows a value of the container to be supplied after the build, with <see cref="Container.Supply(Incoming)"/>. Its consumers
     /// take a <see cref="Lazy{T}"/>; a direct dependency is JV402. On a value of a scope it is JV109.
     /// </summary>
     /// <returns>A copy for a value that is supplied after the build.</returns>
-    public IncomingRegistration SuppliedLater() => With(Data.Options with { IsSuppliedLater = true });
+    public IncomingRegistration SuppliedLater() => With(RegistrationFlags.SuppliedLater);
 
     private protected override IncomingRegistration With(RegistrationData data) => new(data);
 }

@@ -40,9 +40,18 @@ internal abstract record InstanceSource
     }
 
     /// <summary>A value supplied when the container or a scope starts.</summary>
-    internal sealed record OfIncoming(Type Promised) : InstanceSource
+    internal sealed record OfIncoming(Type Declared) : InstanceSource
     {
-        public override Type InstanceType => Promised;
+        public override Type InstanceType => Declared;
+    }
+
+    /// <summary>Something that cannot be read, so that no node is made of it: the check reports it.</summary>
+    /// <param name="What">How the report names it: a class, or the path of a file.</param>
+    /// <param name="Reason">Why it cannot be read, as a sentence.</param>
+    /// <param name="IsPlugin">Whether it is a file in a plug-in folder, which is skipped; otherwise the wiring registers it.</param>
+    internal sealed record Unreadable(string What, string Reason, bool IsPlugin) : InstanceSource
+    {
+        public override Type InstanceType => typeof(object);
     }
 
     /// <summary>Nothing of its own: what serves another service serves this one too.</summary>

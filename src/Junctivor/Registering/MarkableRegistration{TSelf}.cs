@@ -67,4 +67,6 @@ public abstract class MarkableRegistration<TSelf> : Registration
     private protected abstract TSelf With(RegistrationData data);
 
     private protected TSelf With(RegistrationOptions options) => With(Data with { Options = options });
+
+    private protected TSelf With(RegistrationFlags flag) => With(Data.Options.With(flag));
 }

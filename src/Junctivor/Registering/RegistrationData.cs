@@ -51,9 +51,10 @@ internal sealed record RegistrationData
     /// <summary>The plug-in that it came with, which must stay loaded as long as a container uses it.</summary>
     public PluginContext? Plugin { get; init; }
 
-    /// <summary>Why it cannot be read; null where it can.</summary>
-    public ReadFailure? ReadFailure { get; init; }
-
     /// <summary>The same with one more constant for a constructor parameter.</summary>
     public RegistrationData Pass(PassedValue value) => this with { Passed = [.. Passed, value] };
+
+    public bool Equals(RegistrationData? other) => ReferenceEquals(this, other);
+
+    public override int GetHashCode() => System.Runtime.CompilerServices.RuntimeHelpers.GetHashCode(this);
 }

@@ -1,3 +1,4 @@
+using Junctivor.Graph;
 using System.Runtime.CompilerServices;
 using Junctivor.Registering;
 
@@ -36,7 +37,7 @@ public sealed class Registration<T> : ServiceRegistration<Registration<T>>
 
     /// <summary>Does not dispose of created instances; the consumer does.</summary>
     /// <returns>A copy whose instances the container does not own.</returns>
-    public Registration<T> LeaveUndisposed() => With(Data.Options with { IsOwned = false });
+    public Registration<T> LeaveUndisposed() => With(RegistrationFlags.LeaveUndisposed);
 
     /// <summary>Runs once, before the first request: <see cref="Container.WarmUpAsync"/> creates the singleton and awaits the work, after
     /// the warm-up of its dependencies. On anything but a singleton it is JV109.</summary>

@@ -116,10 +116,9 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
     private static Registration<object> Unloadable(Assembly assembly, string reason) => new(new RegistrationData
     {
         Service = typeof(object),
-        Source = new InstanceSource.OfValue($"a class of {assembly.GetName().Name}"),
+        Source = new InstanceSource.Unreadable($"a class of {assembly.GetName().Name}", reason, IsPlugin: false),
         Level = Level.Singleton,
         Place = default,
-        ReadFailure = new ReadFailure(reason, IsOfPlugin: false),
     });
 
     /// <summary>Keeps the registrations of some classes.</summary>

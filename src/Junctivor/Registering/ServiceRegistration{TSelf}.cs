@@ -1,3 +1,4 @@
+using Junctivor.Graph;
 using Junctivor.Registering;
 
 namespace Junctivor;
@@ -36,16 +37,16 @@ public abstract class ServiceRegistration<TSelf> : MarkableRegistration<TSelf>
     /// is replaced by itself.
     /// </summary>
     /// <returns>A copy that replaces.</returns>
-    public TSelf Replacing() => With(Data.Options with { IsReplacing = true });
+    public TSelf Replacing() => With(RegistrationFlags.Replacing);
 
     /// <summary>Uses this registration only if no other registration in the whole wiring provides the service with the same mark.</summary>
     /// <returns>A copy that is used as a fallback.</returns>
-    public TSelf IfMissing() => With(Data.Options with { IsIfMissing = true });
+    public TSelf IfMissing() => With(RegistrationFlags.IfMissing);
 
     /// <summary>Makes this the default where one instance is required and several registrations provide it. Lists still contain
     /// all.</summary>
     /// <returns>A copy that is the default.</returns>
-    public TSelf FirstChoice() => With(Data.Options with { IsFirstChoice = true });
+    public TSelf FirstChoice() => With(RegistrationFlags.FirstChoice);
 
     /// <summary>Provides the service to one consumer only, before all other registrations.</summary>
     /// <typeparam name="TConsumer">The consuming class: exactly this class.</typeparam>
@@ -65,7 +66,7 @@ public abstract class ServiceRegistration<TSelf> : MarkableRegistration<TSelf>
     /// <summary>Declares that the service is resolved directly, by <c>Resolve</c> or a framework. If any registration is declared so,
     /// registrations that none of these depends on are reported as unused (JV501).</summary>
     /// <returns>A copy that is a root of the graph.</returns>
-    public TSelf ResolvedDirectly() => With(Data.Options with { IsRoot = true });
+    public TSelf ResolvedDirectly() => With(RegistrationFlags.ResolvedDirectly);
 
     private TSelf Also(Type service, TypeToken? token) => With(Data with
     {

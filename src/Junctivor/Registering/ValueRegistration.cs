@@ -1,3 +1,4 @@
+using Junctivor.Graph;
 using Junctivor.Registering;
 
 namespace Junctivor;
@@ -15,7 +16,7 @@ public sealed class ValueRegistration : ServiceRegistration<ValueRegistration>
 
     /// <summary>Disposes of the object with the container.</summary>
     /// <returns>A copy whose object the container owns.</returns>
-    public ValueRegistration DisposeAtEnd() => With(Data.Options with { IsOwned = true });
+    public ValueRegistration DisposeAtEnd() => With(RegistrationFlags.DisposeAtEnd);
 
     private protected override ValueRegistration With(RegistrationData data) => new(data);
 }

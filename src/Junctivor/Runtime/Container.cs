@@ -70,7 +70,7 @@ public sealed partial class Container : Resolver
         parent?.Branches.Add(this);
     }
 
-    /// <summary>The findings of the check at build: warnings and notes, as faults stop a build.</summary>
+    /// <summary>The faults that the check at build found: warnings and notes, because errors stop a build.</summary>
     public CheckReport Report { get; }
 
     internal override InstanceStore Store => State.Store!;
@@ -234,7 +234,7 @@ public sealed partial class Container : Resolver
     private void SupplyFrom(IServiceProvider host)
     {
         List<Incoming> values = Plans.Read(graph => HostValues.Of(
-            Plans.Types, graph.Registrations.Where(node => node.Options.IsSuppliedLater && !Values.Has(node)), host).ToList());
+            Plans.Types, graph.Registrations.Where(node => node.Has(RegistrationFlags.SuppliedLater) && !Values.Has(node)), host).ToList());
         foreach (Incoming value in values)
         {
             Supply(value);

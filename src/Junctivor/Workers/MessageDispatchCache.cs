@@ -8,16 +8,16 @@ namespace Junctivor.Workers;
 internal sealed class MessageDispatchCache
 {
     private readonly ConcurrentDictionary<Type, MessageDispatch> _receivers = new();
-    private readonly ConcurrentDictionary<Type, Type[]> _promised = new();
+    private readonly ConcurrentDictionary<Type, Type[]> _declared = new();
 
     public MessageDispatch For(Type message) => _receivers.GetOrAdd(message, Create);
 
     /// <summary>The message, under each type that the wiring declares: its own, and that of the pump.</summary>
     public Incoming[] IncomingFor(Container container, object message, Type pumped)
     {
-        Type[] promised =
-            _promised.GetOrAdd(message.GetType(), own => [.. new[] { own, pumped }.Distinct().Where(container.DeclaresIncoming)]);
-        return promised.Length == 0 ? [] : [.. promised.Select(type => Incoming.ValueAs(type, message))];
+        Type[] declared =
+            _declared.GetOrAdd(message.GetType(), own => [.. new[] { own, pumped }.Distinct().Where(container.DeclaresIncoming)]);
+        return declared.Length == 0 ? [] : [.. declared.Select(type => Incoming.ValueAs(type, message))];
     }
 
     [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "A message is a class, and all classes share one instantiation.")]

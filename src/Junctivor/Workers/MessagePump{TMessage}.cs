@@ -108,7 +108,7 @@ public sealed class MessagePump<TMessage>
             bool isThereMore;
             do
             {
-                // Told to dispose, it still receives what is there: that is not lost.
+                // After the stop, the messages that are already in the channel are still received, so none is lost.
                 isThereMore = await IsThereMoreAsync(ending.Token).ConfigureAwait(false);
                 while (!abort.IsCancellationRequested && !_isBroken && _messages.TryRead(out TMessage? message))
                 {

@@ -88,7 +88,7 @@ public class BranchTests
     {
         using Container parent = new Wiring { Singleton.Incoming<HarbourSettings>() }.Build(Incoming.Value(new HarbourSettings("/parent")));
 
-        Assert.Equal("JV105", Assert.Throws<WiringException>(() => parent.Branch([Singleton.Incoming<Caller>()])).Report.Faults[0].Code);
+        Assert.Equal("JV105", Assert.Throws<WiringException>(() => parent.Branch([Singleton.Incoming<Caller>()])).Report.Errors[0].Code);
         using Container branch = parent.Branch([Singleton.Incoming<Caller>()], Incoming.Value(new Caller("Mira")));
 
         Assert.Equal(("/parent", "Mira"), (branch.Resolve<HarbourSettings>().DataFolder, branch.Resolve<Caller>().Name));

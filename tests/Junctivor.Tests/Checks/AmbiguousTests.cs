@@ -12,7 +12,7 @@ public class AmbiguousTests
             Transient.Of<Watch>(),
         ];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV202", fault.Code);
         Assert.Equal(["SystemClock", "TideClock"], fault.Candidates);
@@ -26,7 +26,7 @@ public class AmbiguousTests
 
         ResolveException thrown = Assert.Throws<ResolveException>(() => container.Resolve<IClock>());
 
-        Assert.Equal("JV202", Assert.Single(thrown.Report.Faults).Code);
+        Assert.Equal("JV202", Assert.Single(thrown.Report.Errors).Code);
     }
 
     [Fact]

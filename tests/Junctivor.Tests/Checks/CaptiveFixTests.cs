@@ -122,7 +122,7 @@ public class CaptiveFixTests
     public void A_singleton_that_takes_a_scope_is_offered_the_container() =>
         Assert.Equal("Container scope", Captive([Singleton.From((Scope scope) => new object())]).Fixes[0].Code);
 
-    private static Fault Captive(Wiring wiring) => Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV301");
+    private static Fault Captive(Wiring wiring) => Assert.Single(wiring.Check().Errors, fault => fault.Code == "JV301");
 
     public sealed record Job(IBerthLedger ledger);
 

@@ -7,7 +7,7 @@ public class CaptiveTests
     {
         Wiring wiring = [Scoped.Of<IBerthLedger, MemoryLedger>(), Singleton.Of<NightlyInvoicing>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV301", fault.Code);
         Assert.Equal("CaptiveTests.NightlyInvoicing (singleton) holds IBerthLedger (scoped)", fault.Summary);
@@ -27,7 +27,7 @@ public class CaptiveTests
             Singleton.From((Middle middle) => new Holder(middle)),
         ];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV301", fault.Code);
         Assert.Equal(
@@ -45,7 +45,7 @@ public class CaptiveTests
     {
         Wiring wiring = [Scoped.Of<IBerthLedger, MemoryLedger>(), Singleton.Of<Postponing>()];
 
-        Assert.Equal("JV301", Assert.Single(wiring.Check().Faults).Code);
+        Assert.Equal("JV301", Assert.Single(wiring.Check().Errors).Code);
     }
 
     [Fact]
@@ -86,7 +86,7 @@ public class CaptiveTests
     {
         Wiring wiring = [Scoped.Incoming<Caller>(), Singleton.From((Caller caller) => new Holder(caller))];
 
-        Assert.Equal("JV301", Assert.Single(wiring.Check().Faults).Code);
+        Assert.Equal("JV301", Assert.Single(wiring.Check().Errors).Code);
     }
 
     public sealed class NightlyInvoicing(IBerthLedger ledger)

@@ -15,7 +15,7 @@ public class ClassTests
     {
         Wiring wiring = [Singleton.Of(type)];
 
-        Fault fault = Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV102");
+        Fault fault = Assert.Single(wiring.Check().Errors, fault => fault.Code == "JV102");
 
         Assert.Contains(why, fault.Summary, StringComparison.Ordinal);
         Assert.NotEmpty(fault.Fixes);
@@ -34,7 +34,7 @@ public class ClassTests
                 "Moored has the injected property SystemClock Needed, which is not public",
                 "Moored has the injected property SystemClock Below, which is not public",
             ],
-            wiring.Check().Faults.Where(fault => fault.Code == "JV102")
+            wiring.Check().Errors.Where(fault => fault.Code == "JV102")
                 .Select(fault => fault.Summary.Replace("ClassTests.", "", StringComparison.Ordinal)));
     }
 
@@ -53,7 +53,7 @@ public class ClassTests
     {
         Wiring wiring = [Singleton.Of(typeof(IClock), typeof(OpenClock<>))];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV102", fault.Code);
         Assert.Contains("has an open type argument", fault.Summary, StringComparison.Ordinal);
@@ -64,7 +64,7 @@ public class ClassTests
     {
         Wiring wiring = [Singleton.Of<IClock>(), Scoped.Of<SystemClock>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Contains("Singleton.Of<IClock, SystemClock>()", fault.Fixes[0].ToString(), StringComparison.Ordinal);
     }
@@ -74,7 +74,7 @@ public class ClassTests
     {
         Wiring wiring = [Singleton.Of<IClock, SystemClock>(), Transient.Of<Torn>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV103", fault.Code);
         Assert.Contains(
@@ -92,7 +92,7 @@ public class ClassTests
     [Fact]
     public void Inject_twice_is_no_choice()
     {
-        Fault fault = Assert.Single(new Wiring { Singleton.Of<IClock, SystemClock>(), Transient.Of<Undecided>() }.Check().Faults);
+        Fault fault = Assert.Single(new Wiring { Singleton.Of<IClock, SystemClock>(), Transient.Of<Undecided>() }.Check().Errors);
 
         Assert.Equal("JV103", fault.Code);
         Assert.Contains("[Inject] on 2", fault.Summary, StringComparison.Ordinal);
@@ -103,7 +103,7 @@ public class ClassTests
     {
         Wiring wiring = [Singleton.Of<SystemClock>().Also<ITideTable>(), Singleton.Of<AlmanacTideTable>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV104", fault.Code);
         Assert.Contains("SystemClock is registered for ITideTable", fault.Summary, StringComparison.Ordinal);
@@ -119,7 +119,7 @@ public class ClassTests
             Singleton.ValueAs(typeof(IBerthLedger), new SystemClock()),
         ];
 
-        Assert.Equal(["JV104", "JV104"], wiring.Check().Faults.Select(fault => fault.Code));
+        Assert.Equal(["JV104", "JV104"], wiring.Check().Errors.Select(fault => fault.Code));
     }
 
     public sealed class OpenClock<T> : IClock;

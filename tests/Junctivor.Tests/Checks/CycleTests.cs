@@ -7,7 +7,7 @@ public class CycleTests
     {
         Wiring wiring = [Singleton.Of<Egg>(), Singleton.Of<Hen>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV201", fault.Code);
         Assert.Contains("CycleTests.Egg → CycleTests.Hen → CycleTests.Egg", fault.Summary, StringComparison.Ordinal);
@@ -18,7 +18,7 @@ public class CycleTests
     [Fact]
     public void Service_that_depends_on_itself_is_a_cycle()
     {
-        Fault fault = Assert.Single(new Wiring { Transient.Of<Ouroboros>() }.Check().Faults);
+        Fault fault = Assert.Single(new Wiring { Transient.Of<Ouroboros>() }.Check().Errors);
 
         Assert.Equal("JV201", fault.Code);
         Assert.Equal("CycleTests.Ouroboros depends on itself", fault.Summary);
@@ -29,7 +29,7 @@ public class CycleTests
     {
         Wiring wiring = [Singleton.Of<Hub>(), Singleton.Of<Left>(), Singleton.Of<Right>()];
 
-        IReadOnlyList<Fault> faults = wiring.Check().Faults;
+        IReadOnlyList<Fault> faults = wiring.Check().Errors;
 
         Assert.All(faults, fault => Assert.Equal("JV201", fault.Code));
         Assert.Equal(
@@ -53,7 +53,7 @@ public class CycleTests
         IReadOnlyList<Type> ring = EmittedClasses.Ring(1_000);
         Wiring wiring = [.. ring.Select(type => Singleton.Of(type))];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV201", fault.Code);
         Assert.Equal(1_001, fault.Path.Count);

@@ -21,7 +21,7 @@ public class EntryPointTests
 
         CheckReport report = Wiring.Check(new BuildOptions(), [page]);
 
-        Assert.Empty(report.Faults);
+        Assert.Empty(report.Errors);
         Assert.Equal(
             "Quay is registered, but unused: nothing that is resolved directly depends on it", Assert.Single(report.Warnings).Summary);
     }
@@ -38,7 +38,7 @@ public class EntryPointTests
         };
         using Container container = Wiring.Build();
 
-        IReadOnlyList<Fault> faults = container.Check([page, other]).Faults;
+        IReadOnlyList<Fault> faults = container.Check([page, other]).Errors;
 
         Assert.Equal(
             ["ITide is required in 2 places, but is not registered", "GET /berths requires int marked \"nort\", which is not registered"],
@@ -60,12 +60,12 @@ public class EntryPointTests
             Assert.True(container.Knows<Captor>());
             Assert.False(container.Knows<ITide>());
             Assert.IsType<Crane>(container.Resolve<Crane>());
-            Assert.Equal("JV301", Assert.Throws<ResolveException>(() => container.Resolve<Captor>()).Report.Faults[0].Code);
-            Assert.Equal("JV105", Assert.Throws<ResolveException>(() => container.Resolve<Keeper>()).Report.Faults[0].Code);
+            Assert.Equal("JV301", Assert.Throws<ResolveException>(() => container.Resolve<Captor>()).Report.Errors[0].Code);
+            Assert.Equal("JV105", Assert.Throws<ResolveException>(() => container.Resolve<Keeper>()).Report.Errors[0].Code);
             return [Taking(new RequestedService(typeof(ITide), "tide"))];
         });
 
-        Assert.Equal(["JV101", "JV301"], report.Faults.Select(fault => fault.Code));
+        Assert.Equal(["JV101", "JV301"], report.Errors.Select(fault => fault.Code));
     }
 
     [Fact]
@@ -95,7 +95,7 @@ public class EntryPointTests
             Line = 7,
         };
 
-        Fault fault = Assert.Single(Wiring.Check(new BuildOptions(), [page]).Faults);
+        Fault fault = Assert.Single(Wiring.Check(new BuildOptions(), [page]).Errors);
 
         Assert.Equal((FaultKind.NotServed, "POST /berths reads Ledger from the body"), (fault.Kind, fault.Summary));
         Assert.Equal(["map it elsewhere", "write it"], fault.Fixes.Select(fix => fix.Advice));
@@ -127,7 +127,7 @@ public class EntryPointTests
 
         Assert.Equal(["JV503"], branch.Report.Warnings.Select(fault => fault.Code));
         Assert.Equal(["JV503"], branch.Check([Taking(new RequestedService(typeof(Quay), "quay"))]).Warnings.Select(fault => fault.Code));
-        Assert.False(Wiring.Check(new BuildOptions { WarningsAreFaults = true }, []).IsSound);
+        Assert.False(Wiring.Check(new BuildOptions { WarningsAreErrors = true }, []).IsSound);
     }
 
     private static EntryPoint Taking(params RequestedService[] services) => new("GET /berths") { Services = services };

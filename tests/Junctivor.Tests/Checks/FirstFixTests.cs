@@ -9,7 +9,7 @@ public class FirstFixTests
         Wiring wiring = [Singleton.Of<IClock, SystemClock>(), Singleton.Of<IClock, TideClock>(),
             Transient.From((IClock clock) => new object())];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal(".FirstChoice()", fault.Fixes[0].Code);
         Assert.Equal("keep one of them, and remove the others; nothing can use those any more", fault.Fixes[^1].Advice);
@@ -28,7 +28,7 @@ public class FirstFixTests
 
         Fix marks =
             Assert.Single(
-                Assert.Single(wiring.Check().Faults).Fixes, fix => fix.Code?.StartsWith("[Marked", StringComparison.Ordinal) == true);
+                Assert.Single(wiring.Check().Errors).Fixes, fix => fix.Code?.StartsWith("[Marked", StringComparison.Ordinal) == true);
 
         Assert.Equal("[Marked(\"sunrise\")] IClock sunrise", marks.Code);
         Assert.Contains(
@@ -90,7 +90,7 @@ public class FirstFixTests
     {
         Wiring wiring = [Singleton.Of<IBell, MuffledBell>()];
 
-        Fix fix = Assert.Single(wiring.Check().Faults).Fixes[0];
+        Fix fix = Assert.Single(wiring.Check().Errors).Fixes[0];
 
         Assert.Equal("Decorator.Of<FirstFixTests.IBell, FirstFixTests.MuffledBell>()", fix.Code);
     }
@@ -102,7 +102,7 @@ public class FirstFixTests
 
         Assert.Equal(
             "Transient.Of<FirstFixTests.IBell, FirstFixTests.PlainBell>()",
-            Assert.Single(Assert.Single(wiring.Check().Faults).Fixes).Code);
+            Assert.Single(Assert.Single(wiring.Check().Errors).Fixes).Code);
     }
 
     [Fact]
@@ -110,7 +110,7 @@ public class FirstFixTests
     {
         Wiring wiring = [Alias.Of<IClock, SystemClock>(), Singleton.From((IClock clock) => new object())];
 
-        Fix fix = Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV101").Fixes[0];
+        Fix fix = Assert.Single(wiring.Check().Errors, fault => fault.Code == "JV101").Fixes[0];
 
         Assert.Equal("Singleton.Of<SystemClock>()", fix.Code);
     }
@@ -120,7 +120,7 @@ public class FirstFixTests
     {
         Wiring wiring = [Singleton.Of<IClock, SystemClock>().Marked("quay"), Singleton.Of<IClock, TideClock>().Replacing()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal(("JV203", ".Marked(\"quay\")"), (fault.Code, Assert.Single(fault.Fixes).Code));
     }
@@ -146,7 +146,7 @@ public class FirstFixTests
     {
         Wiring wiring = [Singleton.From((FreshScope<IBerthLedger> ledger) => new object())];
 
-        Assert.StartsWith("Scoped.Of<IBerthLedger, ", Assert.Single(wiring.Check().Faults).Fixes[0].Code, StringComparison.Ordinal);
+        Assert.StartsWith("Scoped.Of<IBerthLedger, ", Assert.Single(wiring.Check().Errors).Fixes[0].Code, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -161,7 +161,7 @@ public class FirstFixTests
 
         Assert.Equal(
             ["Singleton.Value(TimeProvider.System)", "Singleton.Value(Random.Shared)", "Singleton.From(Stream () => …)"],
-            wiring.Check().Faults.Select(fault => fault.Fixes[0].Code));
+            wiring.Check().Errors.Select(fault => fault.Fixes[0].Code));
     }
 
     [Fact]
@@ -195,7 +195,7 @@ public class FirstFixTests
     {
         Wiring wiring = [Singleton.Of(typeof(ILot<>), typeof(BellLot<>)), Singleton.From((ILot<TideClock> lot) => new object())];
 
-        Assert.Equal("change TideClock to implement FirstFixTests.IBell", Assert.Single(wiring.Check().Faults).Fixes[0].Advice);
+        Assert.Equal("change TideClock to implement FirstFixTests.IBell", Assert.Single(wiring.Check().Errors).Fixes[0].Advice);
     }
 
     [Fact]
@@ -203,11 +203,11 @@ public class FirstFixTests
     {
         Wiring wiring = [Singleton.Of<Night>(), Scoped.Of<BerthPlanner>()];
 
-        Fault captive = Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV301");
+        Fault captive = Assert.Single(wiring.Check().Errors, fault => fault.Code == "JV301");
 
         Assert.DoesNotContain(captive.Fixes, fix => fix.Code == "Singleton.Of<BerthPlanner>()");
         Wiring whole = [.. wiring, Singleton.Of<IBerthLedger, MemoryLedger>()];
-        Assert.Contains(whole.Check().Faults[0].Fixes, fix => fix.Code == "Singleton.Of<BerthPlanner>()");
+        Assert.Contains(whole.Check().Errors[0].Fixes, fix => fix.Code == "Singleton.Of<BerthPlanner>()");
     }
 
     [Fact]
@@ -243,7 +243,7 @@ public class FirstFixTests
                 "LedgerFile: Passing sets folder 2 times",
                 "SystemClock: OnlyFor names FirstFixTests.IBell, which is an interface: name the class that takes the service",
             ],
-            wiring.Check().Faults.Select(fault => fault.Summary));
+            wiring.Check().Errors.Select(fault => fault.Summary));
     }
 
     public interface ILot<T>;
@@ -273,7 +273,7 @@ public class FirstFixTests
             Singleton.From((LedgerFile file) => new object()),
         ];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal(("JV108", "object requires the result, and would not find it."), (fault.Code, fault.Remarks[0]));
     }
@@ -283,7 +283,7 @@ public class FirstFixTests
     {
         Wiring wiring = [Transient.Of<Basin>()];
 
-        Assert.Equal(".Passing(\"length\", …).Passing(\"depth\", …)", Assert.Single(wiring.Check().Faults).Fixes[0].Code);
+        Assert.Equal(".Passing(\"length\", …).Passing(\"depth\", …)", Assert.Single(wiring.Check().Errors).Fixes[0].Code);
     }
 
     public sealed record Basin(int length, int depth);

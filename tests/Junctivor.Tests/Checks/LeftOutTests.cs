@@ -11,7 +11,7 @@ public class LeftOutTests
     {
         Wiring wiring = [Singleton.Of<IBell, Bell>().Enabled(false), Singleton.Of<Tower>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.StartsWith("Bell is registered for it at LeftOutTests.cs:", fault.Remarks[0], StringComparison.Ordinal);
         Assert.EndsWith("but .Enabled leaves it out.", fault.Remarks[0], StringComparison.Ordinal);
@@ -21,7 +21,7 @@ public class LeftOutTests
     [Fact]
     public void A_self_registered_class_of_an_assembly_that_is_not_spread_is_spread_first()
     {
-        Fault fault = Assert.Single(new Wiring { Transient.From((IHorn horn) => new object()) }.Check().Faults);
+        Fault fault = Assert.Single(new Wiring { Transient.From((IHorn horn) => new object()) }.Check().Errors);
 
         Assert.Contains("has [SelfRegistered], but the wiring does not spread", fault.Remarks[0], StringComparison.Ordinal);
         Assert.Equal(".. SelfRegistered.In<Horn>()", fault.Fixes[0].Code);
@@ -32,7 +32,7 @@ public class LeftOutTests
     {
         Wiring wiring = [Scoped.Of<Bell>(), Singleton.Of<Tower>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal(
             "Then Tower (singleton) would hold Bell (scoped): see JV301.", fault.Remarks[^1]);
@@ -43,7 +43,7 @@ public class LeftOutTests
     {
         Wiring wiring = [Singleton.Of<IBell, Bell>(), Decorator.Of<IBell, MuffledBell>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV205", fault.Code);
         Assert.Equal("IBell inner", fault.Fixes[0].Code);
@@ -55,7 +55,7 @@ public class LeftOutTests
     {
         Wiring wiring = [Singleton.Of<IBell, Bell>().Marked("north"), Decorator.Of<IBell, LoudBell>().Marked("nord")];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV205", fault.Code);
         Assert.Equal(
@@ -68,7 +68,7 @@ public class LeftOutTests
     {
         Wiring wiring = [Transient.Of<NumberedBell>(), Singleton.From((Func<int, IBell> cast) => new object())];
 
-        Fault fault = wiring.Check().Faults[0];
+        Fault fault = wiring.Check().Errors[0];
 
         Assert.Equal(".Also<IBell>()", fault.Fixes[0].Code);
     }
@@ -78,7 +78,7 @@ public class LeftOutTests
     {
         Wiring wiring = [Watch.Of<Bell>(), Singleton.From((Bell bell) => new object())];
 
-        Assert.Equal("await using Scope watch = container.StartScope(Watch);", wiring.Check().Faults[0].Fixes[0].Code);
+        Assert.Equal("await using Scope watch = container.StartScope(Watch);", wiring.Check().Errors[0].Fixes[0].Code);
     }
 
     private interface IBell;

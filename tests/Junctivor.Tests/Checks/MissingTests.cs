@@ -7,7 +7,7 @@ public class MissingTests
     {
         Wiring wiring = [Transient.Of<BerthPlanner>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV101", fault.Code);
         Assert.Contains("BerthPlanner requires IBerthLedger", fault.Summary, StringComparison.Ordinal);
@@ -20,7 +20,7 @@ public class MissingTests
     {
         Wiring wiring = [Transient.Of<BerthPlanner>(), Transient.Of<BookingDesk>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal(["BerthPlanner", "BookingDesk"], fault.Candidates);
         Assert.Contains("2 places", fault.Summary, StringComparison.Ordinal);
@@ -31,12 +31,12 @@ public class MissingTests
     {
         Wiring wiring = [Scoped.Of<MemoryLedger>(), Transient.Of<BerthPlanner>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Contains("only as itself", Assert.Single(fault.Remarks), StringComparison.Ordinal);
         Assert.Equal(".Also<IBerthLedger>()", fault.Fixes[0].Code);
         Assert.StartsWith("add to the registration of MemoryLedger at MissingTests.cs:", fault.Fixes[0].Advice, StringComparison.Ordinal);
-        Assert.Empty(new Wiring { Scoped.Of<MemoryLedger>().Also<IBerthLedger>(), Transient.Of<BerthPlanner>() }.Check().Faults);
+        Assert.Empty(new Wiring { Scoped.Of<MemoryLedger>().Also<IBerthLedger>(), Transient.Of<BerthPlanner>() }.Check().Errors);
     }
 
     [Fact]
@@ -44,7 +44,7 @@ public class MissingTests
     {
         Wiring wiring = [Singleton.Of<IBerthLegder, Misspelt>(), Transient.Of<BerthPlanner>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Contains(fault.Remarks, remark => remark.StartsWith("MissingTests.IBerthLegder is registered", StringComparison.Ordinal));
     }
@@ -54,7 +54,7 @@ public class MissingTests
     {
         Wiring wiring = [Singleton.Of<IArchive<int>, NumberArchive>(), Transient.Of<Archivist>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Contains("MissingTests.IArchive<int> is registered", Assert.Single(fault.Remarks), StringComparison.Ordinal);
         Assert.Contains("IArchive<string>", fault.Summary, StringComparison.Ordinal);
@@ -65,7 +65,7 @@ public class MissingTests
     {
         Wiring wiring = [Singleton.Of<Elsewhere.IBerthLedger, Elsewhere.Ledger>(), Transient.Of<BerthPlanner>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Contains(fault.Remarks, remark => remark.Contains("Elsewhere.IBerthLedger is registered", StringComparison.Ordinal)
             && remark.EndsWith("but is not Junctivor.Tests.IBerthLedger.", StringComparison.Ordinal));
@@ -76,7 +76,7 @@ public class MissingTests
     {
         Wiring wiring = [Singleton.From((HarbourSettings settings) => new LedgerFile(settings.DataFolder))];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV101", fault.Code);
         Assert.Equal("settings", fault.Path[1].Parameter);
@@ -102,7 +102,7 @@ public class MissingTests
         Wiring plain = [Transient.Of<Crate<IClock>>()];
         Wiring optional = [Transient.Of<OptionalCrate<IClock>>()];
 
-        Assert.Equal("JV101", Assert.Single(plain.Check().Faults).Code);
+        Assert.Equal("JV101", Assert.Single(plain.Check().Errors).Code);
         Assert.True(optional.Check().IsSound);
     }
 

@@ -160,7 +160,7 @@ public class NearMissTests
         Assert.Same(thrown.Fault, Assert.Single(thrown.Report.All));
     }
 
-    private static Fault Missing(Wiring wiring) => Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV101");
+    private static Fault Missing(Wiring wiring) => Assert.Single(wiring.Check().Errors, fault => fault.Code == "JV101");
 
     public interface IBuoy;
 

@@ -12,7 +12,7 @@ public class ReportTests
             Singleton.Of<SystemClock>("", 0),
         ];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Contains("desk/Desk.cs:3", fault.ToString(), StringComparison.Ordinal);
         Assert.Contains(" Planner.cs:7", fault.ToString(), StringComparison.Ordinal);
@@ -40,12 +40,12 @@ public class ReportTests
 
         Assert.Equal(
             ["JV101", "JV102", "JV103", "JV104", "JV105", "JV107", "JV201", "JV202", "JV301", "JV301"],
-            thrown.Report.Faults.Select(fault => fault.Code).Order());
-        Assert.StartsWith("The wiring: 10 faults.", thrown.Message, StringComparison.Ordinal);
+            thrown.Report.Errors.Select(fault => fault.Code).Order());
+        Assert.StartsWith("The wiring: 10 errors.", thrown.Message, StringComparison.Ordinal);
         Assert.All(
-            thrown.Report.Faults,
+            thrown.Report.Errors,
             fault => Assert.Contains($"\n\n{fault.Code} {fault.Name}: {fault.Summary}\n", thrown.Message, StringComparison.Ordinal));
-        Assert.All(thrown.Report.Faults, fault => Assert.NotEmpty(fault.Fixes));
+        Assert.All(thrown.Report.Errors, fault => Assert.NotEmpty(fault.Fixes));
     }
 
     [Fact]
@@ -82,7 +82,7 @@ public class ReportTests
 
         Assert.Equal(
             """
-            The wiring: 1 fault.
+            The wiring: 1 error.
 
             JV301 captive: NightlyInvoicing (singleton) holds IBerthLedger (scoped)
               NightlyInvoicing          singleton   Office/OfficeWiring.cs:31

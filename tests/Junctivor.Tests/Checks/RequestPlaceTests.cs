@@ -41,7 +41,7 @@ public class RequestPlaceTests
     {
         Wiring wiring = [Singleton.Of<Clerk>()];
 
-        Fault fault = Assert.Throws<WiringException>(() => wiring.Build(Incoming.Value(new Clerk()))).Report.Faults[0];
+        Fault fault = Assert.Throws<WiringException>(() => wiring.Build(Incoming.Value(new Clerk()))).Report.Errors[0];
 
         Assert.Equal(
             [
@@ -103,7 +103,7 @@ public class RequestPlaceTests
         Assert.StartsWith("await using Container branch = container.Branch(changes, Incoming.", branch, StringComparison.Ordinal);
     }
 
-    private static string CodeOf(Func<object> build) => Assert.Throws<WiringException>(build).Report.Faults[0].Fixes[0].Code!;
+    private static string CodeOf(Func<object> build) => Assert.Throws<WiringException>(build).Report.Errors[0].Fixes[0].Code!;
 
     private static int Line([CallerLineNumber] int line = 0) => line;
 

@@ -16,7 +16,7 @@ public class SeverityTests
         twice.Build(options).Dispose();
         Assert.Throws<WiringException>(() => missing.Build(options));
 
-        Assert.Equal(["1 warning", "1 fault"], reported);
+        Assert.Equal(["1 warning", "1 error"], reported);
     }
 
     [Fact]
@@ -25,19 +25,19 @@ public class SeverityTests
         Wiring twice = [Singleton.Of<IClock, SystemClock>(), Singleton.Of<IClock, SystemClock>()];
 
         Assert.StartsWith("JV204 registered-twice (warning): ", twice.Check().All[0].ToString(), StringComparison.Ordinal);
-        Fault raised = Assert.Single(twice.Check(new BuildOptions { WarningsAreFaults = true }).Faults);
+        Fault raised = Assert.Single(twice.Check(new BuildOptions { WarningsAreErrors = true }).Errors);
         Assert.StartsWith("JV204 registered-twice: ", raised.ToString(), StringComparison.Ordinal);
-        Assert.Equal("By default this is a warning; WarningsAreFaults makes it stop the build.", raised.Remarks[^1]);
-        BuildOptions severe = new() { Severities = new Dictionary<string, Severity> { ["JV204"] = Severity.Fault } };
-        Assert.EndsWith("Severities makes it stop the build.", twice.Check(severe).Faults[0].Remarks[^1], StringComparison.Ordinal);
+        Assert.Equal("By default this is a warning; WarningsAreErrors makes it stop the build.", raised.Remarks[^1]);
+        BuildOptions severe = new() { Severities = new Dictionary<string, Severity> { ["JV204"] = Severity.Error } };
+        Assert.EndsWith("Severities makes it stop the build.", twice.Check(severe).Errors[0].Remarks[^1], StringComparison.Ordinal);
     }
 
     [Fact]
     public void A_note_can_be_raised_to_a_fault_by_a_wiring()
     {
-        BuildOptions strict = new() { Severities = new Dictionary<string, Severity> { ["jv303"] = Severity.Fault } };
+        BuildOptions strict = new() { Severities = new Dictionary<string, Severity> { ["jv303"] = Severity.Error } };
 
-        Assert.Equal("JV303", Assert.Single(Frozen.Check(strict).Faults).Code);
+        Assert.Equal("JV303", Assert.Single(Frozen.Check(strict).Errors).Code);
         Assert.Throws<WiringException>(() => Frozen.Build(strict));
         Assert.True(Frozen.Check().IsSound);
     }
@@ -72,11 +72,11 @@ public class SeverityTests
         Wiring twice = [Singleton.Of<IClock, SystemClock>(), Singleton.Of<IClock, SystemClock>()];
         BuildOptions options = new()
         {
-            WarningsAreFaults = true,
+            WarningsAreErrors = true,
             Severities = new Dictionary<string, Severity> { ["JV204"] = Severity.Warning },
         };
 
-        Assert.False(twice.Check(new BuildOptions { WarningsAreFaults = true }).IsSound);
+        Assert.False(twice.Check(new BuildOptions { WarningsAreErrors = true }).IsSound);
         Assert.True(twice.Check(options).IsSound);
     }
 
@@ -157,7 +157,7 @@ public class SeverityTests
     [Fact]
     public void Branch_uses_the_severities_of_its_parent()
     {
-        BuildOptions strict = new() { Severities = new Dictionary<string, Severity> { ["JV303"] = Severity.Fault } };
+        BuildOptions strict = new() { Severities = new Dictionary<string, Severity> { ["JV303"] = Severity.Error } };
         using Container container = new Wiring { Singleton.Of<SystemClock>() }.Build(strict);
 
         Assert.Throws<WiringException>(() => container.Branch(Frozen));
@@ -173,7 +173,7 @@ public class SeverityTests
             Transient.Of<BerthPlanner>(),
         ];
 
-        Assert.Equal(["JV101", "JV202", "JV301"], wiring.Check().Faults.Select(fault => fault.Code));
+        Assert.Equal(["JV101", "JV202", "JV301"], wiring.Check().Errors.Select(fault => fault.Code));
     }
 
     [Fact]
@@ -182,7 +182,7 @@ public class SeverityTests
         Wiring wiring = [Singleton.Of<IClock, StoppedClock>().Replacing(), Singleton.Of<IClock, SystemClock>(),
             Transient.From((IClock clock) => new object())];
 
-        Fault replaced = Assert.Single(wiring.Check().Faults);
+        Fault replaced = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV203", replaced.Code);
         Assert.Equal("object requires one IClock, and finds both.", replaced.Remarks[^1]);

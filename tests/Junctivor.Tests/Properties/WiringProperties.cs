@@ -12,7 +12,7 @@ public class WiringProperties
         {
             Journal journal = new();
             Wiring wiring = random.ToWiring(journal);
-            Assert.Empty(wiring.Check().Faults);
+            Assert.Empty(wiring.Check().Errors);
 
             Container container = wiring.Build();
             ResolveAll(container, random, Life.Singleton);
@@ -49,7 +49,7 @@ public class WiringProperties
             RandomNode node = random.Nodes[where % random.Nodes.Count];
             (string code, Wiring wiring) = Spoil(random, kind, node);
 
-            Assert.Contains(code, wiring.Check().Faults.Select(fault => fault.Code));
+            Assert.Contains(code, wiring.Check().Errors.Select(fault => fault.Code));
             WiringException thrown = Assert.Throws<WiringException>(() => wiring.Build());
             Assert.Equal(wiring.Check().ToString(), thrown.Message);
         },

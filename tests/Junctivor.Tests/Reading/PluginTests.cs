@@ -103,7 +103,7 @@ public sealed class PluginTests : IDisposable
         Wiring wiring = [Singleton.Of(assembly.GetType("Part")!), Transient.Of(crate), Transient.Of<Holder<IStrange>>(),
             .. SelfRegistered.In(assembly)];
 
-        IReadOnlyList<Fault> faults = wiring.Check().Faults;
+        IReadOnlyList<Fault> faults = wiring.Check().Errors;
 
         Assert.Equal(["JV101", "JV102", "JV102", "JV102"], faults.Select(fault => fault.Code).Order());
         Fault part = faults.Single(fault => fault.Candidates.Contains("Part"));

@@ -123,7 +123,7 @@ public class DecoratorTests
     {
         Wiring wiring = [Decorator.Of<IBerthLedger, Audited>(), Singleton.Of<MemoryLedger>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV205", fault.Code);
         Assert.Contains("MemoryLedger implements it", Assert.Single(fault.Remarks), StringComparison.Ordinal);
@@ -137,7 +137,7 @@ public class DecoratorTests
     {
         Wiring wiring = [Singleton.Of<IBerthLedger, MemoryLedger>(), Decorator.Of(typeof(IBerthLedger), decorator)];
 
-        Fault fault = Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV205");
+        Fault fault = Assert.Single(wiring.Check().Errors, fault => fault.Code == "JV205");
 
         Assert.Contains(why, fault.Summary, StringComparison.Ordinal);
     }
@@ -147,7 +147,7 @@ public class DecoratorTests
     {
         Wiring wiring = [Singleton.Of<IBerthLedger, MemoryLedger>(), Scoped.Of<IClock, SystemClock>(), Decorator.Of<IBerthLedger, Timed>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV301", fault.Code);
         Assert.Contains("Timed (singleton) holds IClock", fault.Summary, StringComparison.Ordinal);
@@ -208,9 +208,9 @@ public class DecoratorTests
 
         Assert.IsType<TideClock>(container.Resolve<object>());
         Assert.IsType<TideClock>(byType.Resolve<object>());
-        Assert.Equal("JV301", Assert.Single(captive.Check().Faults).Code);
-        Assert.Equal("JV101", Assert.Single(dangling.Check().Faults).Code);
-        Assert.Contains("JV201", ring.Check().Faults.Select(fault => fault.Code));
+        Assert.Equal("JV301", Assert.Single(captive.Check().Errors).Code);
+        Assert.Equal("JV101", Assert.Single(dangling.Check().Errors).Code);
+        Assert.Contains("JV201", ring.Check().Errors.Select(fault => fault.Code));
     }
 
     public interface IDock : IBerthLedger;

@@ -17,7 +17,7 @@ public class GenericTests
     {
         Wiring wiring = [Singleton.Of(typeof(IArchive<>), typeof(NeedyShelf<>)), Transient.Of<Archivist>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV101", fault.Code);
         Assert.Contains("NeedyShelf<int> requires IClock", fault.Summary, StringComparison.Ordinal);
@@ -31,7 +31,7 @@ public class GenericTests
         for (int time = 0; time < 2; time++)
         {
             ResolveException thrown = Assert.Throws<ResolveException>(container.Resolve<IArchive<int>>);
-            Assert.Equal("JV101", Assert.Single(thrown.Report.Faults).Code);
+            Assert.Equal("JV101", Assert.Single(thrown.Report.Errors).Code);
         }
     }
 
@@ -48,7 +48,7 @@ public class GenericTests
         Assert.IsType<Turned<string, int>>(container.Resolve<IMap<int, string>>());
         Assert.IsType<ByText<int>>(container.Resolve<ITextMap<string, int>>());
         Assert.IsType<ListShelf<int>>(container.Resolve<IArchive<List<int>>>());
-        Assert.Equal("JV206", Assert.Throws<ResolveException>(container.Resolve<ITextMap<int, int>>).Report.Faults[0].Code);
+        Assert.Equal("JV206", Assert.Throws<ResolveException>(container.Resolve<ITextMap<int, int>>).Report.Errors[0].Code);
     }
 
     [Fact]
@@ -61,7 +61,7 @@ public class GenericTests
         }.Build();
 
         Assert.IsType<Shelf<int>>(container.Resolve<IArchive<int>>());
-        Assert.Equal("JV202", Assert.Throws<ResolveException>(container.Resolve<IArchive<string>>).Report.Faults[0].Code);
+        Assert.Equal("JV202", Assert.Throws<ResolveException>(container.Resolve<IArchive<string>>).Report.Errors[0].Code);
         Assert.Equal(
             [typeof(Shelf<string>), typeof(ClassShelf<string>)],
             container.Resolve<IArchive<string>[]>().Select(archive => archive.GetType()));
@@ -72,7 +72,7 @@ public class GenericTests
     {
         Wiring wiring = [Singleton.Of(typeof(IArchive<>), typeof(ClassShelf<>)), Transient.Of<Archivist>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV206", fault.Code);
         Assert.Contains("IArchive<int>", fault.Summary, StringComparison.Ordinal);
@@ -122,7 +122,7 @@ public class GenericTests
     {
         Wiring wiring = [Singleton.Of(typeof(IArchive<>), typeof(Endless<>)), Transient.Of<Archivist>()];
 
-        Assert.NotEmpty(wiring.Check().Faults);
+        Assert.NotEmpty(wiring.Check().Errors);
     }
 
     public interface IArchive<T>;

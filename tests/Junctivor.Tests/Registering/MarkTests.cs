@@ -62,7 +62,7 @@ public class MarkTests
     {
         Wiring wiring = [Singleton.Value("red").Marked("port"), Transient.From(([IncludingMarked] string light) => new LedgerFile(light))];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("LedgerFile requires string marked or not, which is not registered", fault.Summary);
         Assert.Equal("[Marked(\"port\")] string light", fault.Fixes[0].Code);
@@ -78,7 +78,7 @@ public class MarkTests
             Transient.From((int depth) => new LedgerFile($"{depth}")),
         ];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV202", fault.Code);
         int[] lines = [.. fault.Path.Where(step => step.Depth == 2).Select(step => step.Line)];
@@ -93,7 +93,7 @@ public class MarkTests
         Wiring wiring = [Singleton.Value(7).Marked("visitors"),
             Transient.From(([Marked("vistors")] int berths) => new LedgerFile($"{berths}"))];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV101", fault.Code);
         Assert.Contains("int is registered at MarkTests.cs", fault.Remarks[0], StringComparison.Ordinal);
@@ -105,7 +105,7 @@ public class MarkTests
     {
         Wiring wiring = [Singleton.Of<IClock, SystemClock>().Marked<North>(), Transient.From((IClock clock) => new object())];
 
-        Assert.Equal("JV101", Assert.Single(wiring.Check().Faults).Code);
+        Assert.Equal("JV101", Assert.Single(wiring.Check().Errors).Code);
     }
 
     [Fact]
@@ -158,7 +158,7 @@ public class MarkTests
             Transient.From((IReadOnlyDictionary<string, IClock> clocks) => new object()),
         ];
 
-        Assert.Equal("JV202", Assert.Single(wiring.Check().Faults).Code);
+        Assert.Equal("JV202", Assert.Single(wiring.Check().Errors).Code);
     }
 
     [Fact]

@@ -44,7 +44,7 @@ public class SelectionTests
     {
         Wiring wiring = [Singleton.Of<IClock, TideClock>().Replacing(), Singleton.Of<IClock, SystemClock>()];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV203", fault.Code);
         Assert.Contains("move it after SystemClock", Assert.Single(fault.Fixes).ToString(), StringComparison.Ordinal);
@@ -80,7 +80,7 @@ public class SelectionTests
             Transient.From((IClock clock) => new object()),
         ];
 
-        Assert.Equal("JV202", Assert.Single(wiring.Check().Faults).Code);
+        Assert.Equal("JV202", Assert.Single(wiring.Check().Errors).Code);
     }
 
     [Fact]
@@ -107,7 +107,7 @@ public class SelectionTests
         ];
 
         Assert.Contains(
-            "keep .FirstChoice() on only one", Assert.Single(wiring.Check().Faults).Fixes[0].ToString(), StringComparison.Ordinal);
+            "keep .FirstChoice() on only one", Assert.Single(wiring.Check().Errors).Fixes[0].ToString(), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -175,10 +175,10 @@ public class SelectionTests
 
         Assert.Equal("JV204", Assert.Single(wiring.Check().Warnings).Code);
         Assert.True(wiring.Check().IsSound);
-        Assert.False(wiring.Check(new BuildOptions { WarningsAreFaults = true }).IsSound);
-        Assert.Throws<WiringException>(() => wiring.Build(new BuildOptions { WarningsAreFaults = true }));
+        Assert.False(wiring.Check(new BuildOptions { WarningsAreErrors = true }).IsSound);
+        Assert.Throws<WiringException>(() => wiring.Build(new BuildOptions { WarningsAreErrors = true }));
         wiring.Add(Transient.Of<OtherDesk>());
-        Assert.Equal("JV202", Assert.Single(wiring.Check().Faults).Code);
+        Assert.Equal("JV202", Assert.Single(wiring.Check().Errors).Code);
     }
 
     [Fact]
@@ -204,7 +204,7 @@ public class SelectionTests
         Wiring wrong = [Singleton.Of<IClock, SystemClock>(), value is int number ? Passing(number) : Passing((string)value)];
 
         Assert.True(wiring.Check().IsSound);
-        Fault fault = Assert.Single(wrong.Check().Faults, fault => fault.Code == "JV106");
+        Fault fault = Assert.Single(wrong.Check().Errors, fault => fault.Code == "JV106");
         Assert.Contains(why, fault.Summary, StringComparison.Ordinal);
 
         Registration<Crane> Passing<T>(T passed) => Transient.Of<Crane>().Passing("the mole").Passing(name, passed);
@@ -216,7 +216,7 @@ public class SelectionTests
         Wiring wiring = [Transient.Of<Pair>().Passing(4)];
 
         Assert.Contains(
-            "2 constructor parameters of type int: port, starboard", wiring.Check().Faults.Single(fault => fault.Code == "JV106").Summary,
+            "2 constructor parameters of type int: port, starboard", wiring.Check().Errors.Single(fault => fault.Code == "JV106").Summary,
             StringComparison.Ordinal);
     }
 
@@ -264,8 +264,8 @@ public class SelectionTests
             Singleton.From(() => new Lazy<string>("x")),
         ];
 
-        Assert.All(wiring.Check().Faults, fault => Assert.Equal("JV109", fault.Code));
-        Assert.Equal(5, wiring.Check().Faults.Count);
+        Assert.All(wiring.Check().Errors, fault => Assert.Equal("JV109", fault.Code));
+        Assert.Equal(5, wiring.Check().Errors.Count);
     }
 
     public sealed class StoppedClock : IClock;

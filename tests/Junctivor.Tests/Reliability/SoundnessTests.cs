@@ -35,7 +35,7 @@ public class SoundnessTests
     [Fact]
     public void A_fresh_scope_that_can_never_be_in_a_scope_of_the_level_is_a_fault()
     {
-        Fault fault = Assert.Single(new Wiring { Shift.Of<Roster>(), Transient.Of<Planner>(), Singleton.Of<Night>() }.Check().Faults);
+        Fault fault = Assert.Single(new Wiring { Shift.Of<Roster>(), Transient.Of<Planner>(), Singleton.Of<Night>() }.Check().Errors);
 
         Assert.Equal("JV305", fault.Code);
         Assert.Equal(
@@ -48,17 +48,17 @@ public class SoundnessTests
     [Fact]
     public void A_fresh_scope_within_the_level_or_around_it_is_distinguished()
     {
-        Assert.Empty(new Wiring { Shift.Of<Roster>(), Shift.Of<Night>(), Shift.Of<Planner>(), Visit.Of<Guide>() }.Check().Faults);
-        Assert.Equal("JV305", Assert.Single(new Wiring { Visit.Of<Roster>(), Shift.Of<Guide>() }.Check().Faults).Code);
-        Assert.Equal("JV305", Assert.Single(new Wiring { Survey.Of<Roster>(), Shift.Of<Guide>() }.Check().Faults).Code);
-        Assert.Equal("JV305", Assert.Single(new Wiring { Shift.Incoming<Roster>(), Singleton.Of<Guide>() }.Check().Faults).Code);
+        Assert.Empty(new Wiring { Shift.Of<Roster>(), Shift.Of<Night>(), Shift.Of<Planner>(), Visit.Of<Guide>() }.Check().Errors);
+        Assert.Equal("JV305", Assert.Single(new Wiring { Visit.Of<Roster>(), Shift.Of<Guide>() }.Check().Errors).Code);
+        Assert.Equal("JV305", Assert.Single(new Wiring { Survey.Of<Roster>(), Shift.Of<Guide>() }.Check().Errors).Code);
+        Assert.Equal("JV305", Assert.Single(new Wiring { Shift.Incoming<Roster>(), Singleton.Of<Guide>() }.Check().Errors).Code);
         Assert.Equal(
             "JV305",
             Assert.Single(
                 new Wiring
                 {
                     Shift.Of<Roster>(), Scoped.Of<Guide>(), Singleton.From((FreshScope<Guide> guides) => new Night(null!)),
-                }.Check().Faults).Code);
+                }.Check().Errors).Code);
     }
 
     [Fact]
@@ -72,7 +72,7 @@ public class SoundnessTests
     [Fact]
     public void A_marked_indexer_is_a_fault()
     {
-        Fault fault = Assert.Single(new Wiring { Transient.Of<Indexed>(), Singleton.Of<IClock, SystemClock>() }.Check().Faults);
+        Fault fault = Assert.Single(new Wiring { Transient.Of<Indexed>(), Singleton.Of<IClock, SystemClock>() }.Check().Errors);
 
         Assert.Equal("JV102", fault.Code);
         Assert.Contains("is an indexer", fault.Summary, StringComparison.Ordinal);
@@ -143,7 +143,7 @@ public class SoundnessTests
     public void A_generic_that_requests_itself_without_end_says_so(Type growing)
     {
         Fault fault =
-            Assert.Single(new Wiring { Transient.Of(typeof(IArchive<>), growing), Transient.Of<Holder<IArchive<int>>>() }.Check().Faults);
+            Assert.Single(new Wiring { Transient.Of(typeof(IArchive<>), growing), Transient.Of<Holder<IArchive<int>>>() }.Check().Errors);
 
         Assert.Equal("JV206", fault.Code);
         Assert.Contains("Each closed type requires a larger one, without end", Assert.Single(fault.Remarks), StringComparison.Ordinal);

@@ -24,7 +24,7 @@ public class AmbientServiceTests
         using Scope scope = container.StartScope();
 
         Assert.Same(container, scope.Resolve<Tuple<Container>>().Item1);
-        Assert.Equal("JV301", Assert.Single(holding.Check().Faults).Code);
+        Assert.Equal("JV301", Assert.Single(holding.Check().Errors).Code);
     }
 
     [Fact]
@@ -32,8 +32,8 @@ public class AmbientServiceTests
     {
         using Container container = new Wiring { Transient.Of<Dispatcher>() }.Build();
 
-        Assert.Equal("JV302", Assert.Throws<ResolveException>(container.Resolve<Dispatcher>).Report.Faults[0].Code);
-        Assert.Equal("JV302", Assert.Throws<ResolveException>(container.Resolve<Scope>).Report.Faults[0].Code);
+        Assert.Equal("JV302", Assert.Throws<ResolveException>(container.Resolve<Dispatcher>).Report.Errors[0].Code);
+        Assert.Equal("JV302", Assert.Throws<ResolveException>(container.Resolve<Scope>).Report.Errors[0].Code);
     }
 
     [Fact]
@@ -73,7 +73,7 @@ public class AmbientServiceTests
     {
         Wiring wiring = [Scoped.Of<Log>()];
 
-        Assert.Equal("JV306", Assert.Single(wiring.Check().Faults).Code);
+        Assert.Equal("JV306", Assert.Single(wiring.Check().Errors).Code);
     }
 
     [Fact]
@@ -121,9 +121,9 @@ public class AmbientServiceTests
         Wiring closed = [Singleton.Of<IClock, SystemClock>(), Transient.Of<Shut>()];
         Wiring seenTo = [Transient.Of<SeenTo>()];
 
-        Assert.Equal("Clock", Assert.Single(missing.Check().Faults).Path[1].Parameter);
+        Assert.Equal("Clock", Assert.Single(missing.Check().Errors).Path[1].Parameter);
         Assert.Contains(
-            "has no public setter", Assert.Single(closed.Check().Faults, fault => fault.Code == "JV102").Summary, StringComparison.Ordinal);
+            "has no public setter", Assert.Single(closed.Check().Errors, fault => fault.Code == "JV102").Summary, StringComparison.Ordinal);
         Assert.True(seenTo.Check().IsSound);
     }
 
@@ -166,8 +166,8 @@ public class AmbientServiceTests
         Assert.True(result);
         Assert.Same(seen, untyped);
         Assert.Throws<NotSupportedException>(() => scope.Invoke(void (IClock clock) => throw new NotSupportedException()));
-        Assert.Equal("JV302", Assert.Throws<ResolveException>(() => container.Invoke((IBerthLedger ledger) => { })).Report.Faults[0].Code);
-        Assert.Equal("JV101", Assert.Throws<ResolveException>(() => container.Invoke((Caller caller) => { })).Report.Faults[0].Code);
+        Assert.Equal("JV302", Assert.Throws<ResolveException>(() => container.Invoke((IBerthLedger ledger) => { })).Report.Errors[0].Code);
+        Assert.Equal("JV101", Assert.Throws<ResolveException>(() => container.Invoke((Caller caller) => { })).Report.Errors[0].Code);
 
         static IClock Method(IClock clock) => clock;
     }
@@ -185,10 +185,10 @@ public class AmbientServiceTests
         Assert.Same(container.Resolve<IClock>(), ticket.Clock);
         Assert.Equal(
             "JV106",
-            Assert.Throws<ResolveException>(() => container.Construct<FunctionTests.Ticket>("Heron", 4, 9, 'x')).Report.Faults[0].Code);
+            Assert.Throws<ResolveException>(() => container.Construct<FunctionTests.Ticket>("Heron", 4, 9, 'x')).Report.Errors[0].Code);
         Assert.Equal(
-            "JV101", Assert.Throws<ResolveException>(() => container.Construct<FunctionTests.Ticket>("Heron")).Report.Faults[0].Code);
-        Assert.Equal("JV102", Assert.Throws<ResolveException>(() => container.Construct<IClock>()).Report.Faults[0].Code);
+            "JV101", Assert.Throws<ResolveException>(() => container.Construct<FunctionTests.Ticket>("Heron")).Report.Errors[0].Code);
+        Assert.Equal("JV102", Assert.Throws<ResolveException>(() => container.Construct<IClock>()).Report.Errors[0].Code);
     }
 
     [Fact]

@@ -163,7 +163,7 @@ public class BackgroundTests
             Transient.Of<Ending>().ResolvedDirectly(),
         ];
 
-        Assert.Contains("Background", Assert.Single(scoped.Check().Faults).Summary, StringComparison.Ordinal);
+        Assert.Contains("Background", Assert.Single(scoped.Check().Errors).Summary, StringComparison.Ordinal);
         Assert.DoesNotContain(unused.Check().Warnings, warning => warning.Code == "JV501");
     }
 

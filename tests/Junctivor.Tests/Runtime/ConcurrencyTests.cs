@@ -109,8 +109,8 @@ public class ConcurrencyTests
 
         ResolveException[] told = [.. thrown.OfType<ResolveException>()];
         Assert.NotEmpty(told);
-        Assert.All(told, exception => Assert.Equal("JV201", Assert.Single(exception.Report.Faults).Code));
-        Fault fault = told[0].Report.Faults[0];
+        Assert.All(told, exception => Assert.Equal("JV201", Assert.Single(exception.Report.Errors).Code));
+        Fault fault = told[0].Report.Errors[0];
         Assert.Contains("ConcurrencyTests.West", fault.Candidates);
         Assert.Contains("ConcurrencyTests.East", fault.Candidates);
     }

@@ -18,7 +18,7 @@ public class ExceptionTests
         Wiring faulty = [Transient.Of<BerthPlanner>()];
         using Container container = new Wiring().Build();
 
-        Assert.Equal("JV101", Assert.IsType<WiringException>(Record.Exception(() => faulty.Build())).Report.Faults[0].Code);
+        Assert.Equal("JV101", Assert.IsType<WiringException>(Record.Exception(() => faulty.Build())).Report.Errors[0].Code);
         Assert.Equal(
             "JV101", Assert.IsType<ResolveException>(Assert.ThrowsAny<JunctivorException>(() => container.Resolve<IClock>())).Fault.Code);
     }

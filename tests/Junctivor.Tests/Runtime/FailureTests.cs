@@ -103,7 +103,7 @@ public class FailureTests
 
         ResolveException thrown = Assert.Throws<ResolveException>(container.Resolve<Outermost>);
 
-        Fault fault = Assert.Single(thrown.Report.Faults);
+        Fault fault = Assert.Single(thrown.Report.Errors);
         Assert.Equal("JV201", fault.Code);
         Assert.Equal(["FailureTests.Outermost", "FailureTests.Between", "FailureTests.Outermost"], fault.Path.Select(step => step.Name));
     }
@@ -115,7 +115,7 @@ public class FailureTests
 
         ResolveException thrown = Assert.Throws<ResolveException>(container.Resolve<Between>);
 
-        Assert.Equal("JV201", Assert.Single(thrown.Report.Faults).Code);
+        Assert.Equal("JV201", Assert.Single(thrown.Report.Errors).Code);
     }
 
     [Fact]

@@ -28,7 +28,7 @@ public class FunctionTests
         ITicket ticket = container.Resolve<Func<string, ITicket>>()("Heron");
 
         Assert.Equal("Heron", Assert.IsType<PlainTicket>(Assert.IsType<Stamped>(ticket).Inner).Vessel);
-        Assert.Equal("JV101", Assert.Throws<ResolveException>(container.Resolve<ITicket>).Report.Faults[0].Code);
+        Assert.Equal("JV101", Assert.Throws<ResolveException>(container.Resolve<ITicket>).Report.Errors[0].Code);
     }
 
     [Fact]
@@ -55,7 +55,7 @@ public class FunctionTests
     {
         Wiring wiring = [Singleton.Of<IClock, SystemClock>(), Transient.From((Func<DateTime, Ticket> print) => new object())];
 
-        Fault fault = Assert.Single(wiring.Check().Faults, fault => fault.Code == "JV106");
+        Fault fault = Assert.Single(wiring.Check().Errors, fault => fault.Code == "JV106");
 
         Assert.Contains("Ticket has no constructor parameter for the argument DateTime", fault.Summary, StringComparison.Ordinal);
     }
@@ -65,7 +65,7 @@ public class FunctionTests
     {
         Wiring wiring = [Transient.From((Func<DateTime, Sealed> print) => new object())];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal(("JV102", "FunctionTests.Sealed has no public constructor"), (fault.Code, fault.Summary));
     }
@@ -75,7 +75,7 @@ public class FunctionTests
     {
         Wiring wiring = [Transient.From((Func<string, int, int, Ticket> print) => new object())];
 
-        Fault fault = Assert.Single(wiring.Check().Faults);
+        Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal("JV101", fault.Code);
         Assert.Contains("Ticket requires IClock", fault.Summary, StringComparison.Ordinal);
@@ -86,7 +86,7 @@ public class FunctionTests
     {
         Wiring wiring = [Singleton.Of<ITicket, PlainTicket>().Passing("x"), Transient.From((Func<string, ITicket> print) => new object())];
 
-        Assert.Equal("JV109", Assert.Single(wiring.Check().Faults).Code);
+        Assert.Equal("JV109", Assert.Single(wiring.Check().Errors).Code);
     }
 
     [Fact]
@@ -94,7 +94,7 @@ public class FunctionTests
     {
         Wiring wiring = [Scoped.Of<IClock, SystemClock>(), Singleton.From((Func<string, int, int, Ticket> print) => new object())];
 
-        Assert.Equal("JV301", Assert.Single(wiring.Check().Faults).Code);
+        Assert.Equal("JV301", Assert.Single(wiring.Check().Errors).Code);
     }
 
     [Fact]

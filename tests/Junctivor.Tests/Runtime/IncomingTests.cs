@@ -17,9 +17,9 @@ public class IncomingTests
 
         WiringException thrown = Assert.Throws<WiringException>(() => wiring.Build());
 
-        Assert.Equal(["JV105", "JV101"], thrown.Report.Faults.Select(fault => fault.Code));
+        Assert.Equal(["JV105", "JV101"], thrown.Report.Errors.Select(fault => fault.Code));
         Assert.Contains("wiring.Build(Incoming.Value<HarbourSettings>(…))", thrown.Message, StringComparison.Ordinal);
-        Assert.Equal(["JV101"], wiring.Check().Faults.Select(fault => fault.Code));
+        Assert.Equal(["JV101"], wiring.Check().Errors.Select(fault => fault.Code));
     }
 
     [Fact]
@@ -28,7 +28,7 @@ public class IncomingTests
         WiringException thrown =
             Assert.Throws<WiringException>(() => new Wiring { Singleton.Incoming<IClock>() }.Build(Incoming.Value(new SystemClock())));
 
-        Fault fault = Assert.Single(thrown.Report.Faults, fault => fault.Code == "JV107");
+        Fault fault = Assert.Single(thrown.Report.Errors, fault => fault.Code == "JV107");
         Assert.Contains("Incoming.Value<IClock>(…)", fault.Fixes[0].ToString(), StringComparison.Ordinal);
     }
 
@@ -38,7 +38,7 @@ public class IncomingTests
         WiringException thrown =
             Assert.Throws<WiringException>(() => new Wiring { Scoped.Incoming<Caller>() }.Build(Incoming.Value(new Caller("Mira"))));
 
-        Fault fault = Assert.Single(thrown.Report.Faults);
+        Fault fault = Assert.Single(thrown.Report.Errors);
         Assert.Equal("JV107", fault.Code);
         Assert.Contains("container.StartScope(Incoming.Value<Caller>(…))", Assert.Single(fault.Fixes).ToString(), StringComparison.Ordinal);
     }
@@ -50,7 +50,7 @@ public class IncomingTests
 
         WiringException thrown = Assert.Throws<WiringException>(() => Settings().Build(settings, settings));
 
-        Assert.Equal("JV202", Assert.Single(thrown.Report.Faults).Code);
+        Assert.Equal("JV202", Assert.Single(thrown.Report.Errors).Code);
     }
 
     [Fact]
@@ -75,7 +75,7 @@ public class IncomingTests
         Assert.NotNull(scope.Resolve<MemoryLedger>());
         ResolveException thrown = Assert.Throws<ResolveException>(scope.Resolve<Greeting>);
 
-        Fault fault = Assert.Single(thrown.Report.Faults);
+        Fault fault = Assert.Single(thrown.Report.Errors);
         Assert.Equal("JV105", fault.Code);
         Assert.Equal([null, "caller"], fault.Path.Select(step => step.Parameter));
     }

@@ -12,14 +12,14 @@ public class LateValueTests
                 .SuppliedLater(), Singleton.From((Lazy<Caller> caller) => Tuple.Create(caller)) }.Build();
         Lazy<Caller> caller = container.Resolve<Tuple<Lazy<Caller>>>().Item1;
 
-        Assert.Equal("JV105", Assert.Throws<ResolveException>(() => caller.Value).Report.Faults[0].Code);
+        Assert.Equal("JV105", Assert.Throws<ResolveException>(() => caller.Value).Report.Errors[0].Code);
         container.Supply(new Caller("Mira"));
 
         Assert.Equal("Mira", caller.Value.Name);
         Assert.Contains(
             "supplied only once", Assert.Throws<InvalidOperationException>(() => container.Supply(new Caller("Odd"))).Message,
             StringComparison.Ordinal);
-        Assert.Equal("JV107", Assert.Throws<ResolveException>(() => container.Supply(new LedgerFile("x"))).Report.Faults[0].Code);
+        Assert.Equal("JV107", Assert.Throws<ResolveException>(() => container.Supply(new LedgerFile("x"))).Report.Errors[0].Code);
     }
 
     [Fact]
@@ -69,7 +69,7 @@ public class LateValueTests
         Wiring direct = [Singleton.Incoming<Caller>().SuppliedLater(), Transient.From((Caller caller) => new object())];
         Wiring late = [Singleton.Incoming<Caller>().SuppliedLater()];
 
-        Assert.Equal("JV402", Assert.Single(direct.Check().Faults).Code);
+        Assert.Equal("JV402", Assert.Single(direct.Check().Errors).Code);
         WiringException thrown = Assert.Throws<WiringException>(() => late.Build(Incoming.Value(new Caller("Mira"))));
         Assert.Contains("container.Supply<Caller>(…)", thrown.Message, StringComparison.Ordinal);
     }

@@ -61,7 +61,7 @@ public class LevelTests
 
         ResolveException thrown = Assert.Throws<ResolveException>(request.Resolve<Desk>);
 
-        Fault fault = Assert.Single(thrown.Report.Faults);
+        Fault fault = Assert.Single(thrown.Report.Errors);
         Assert.Equal("JV305", fault.Code);
         Assert.Equal(["LevelTests.Desk", "LevelTests.Roster"], fault.Path.Select(step => step.Name));
     }
@@ -72,7 +72,7 @@ public class LevelTests
         using Container container = Office([]).Build();
         using Scope shift = container.StartScope(DutyShift);
 
-        Assert.Equal("JV302", Assert.Throws<ResolveException>(shift.Resolve<Desk>).Report.Faults[0].Code);
+        Assert.Equal("JV302", Assert.Throws<ResolveException>(shift.Resolve<Desk>).Report.Errors[0].Code);
     }
 
     [Fact]
@@ -91,7 +91,7 @@ public class LevelTests
         Wiring wiring = [DutyShift.Of<BookingDesk>(), DutyShift.Of<BerthPlanner>()];
 
         Assert.Contains(
-            "register it: DutyShift.Of<IBerthLedger, MemoryLedger>()", wiring.Check().Faults[0].Fixes[0].ToString(),
+            "register it: DutyShift.Of<IBerthLedger, MemoryLedger>()", wiring.Check().Errors[0].Fixes[0].ToString(),
             StringComparison.Ordinal);
     }
 
@@ -114,7 +114,7 @@ public class LevelTests
 
         Assert.Equal("Mira", request.Resolve<Caller>().Name);
         Assert.Equal("Odd", request.Resolve<Caller>("guest").Name);
-        Fault misplaced = Assert.Throws<ResolveException>(() => shift.StartScope(Incoming.Value(new Caller("Tove")))).Report.Faults[0];
+        Fault misplaced = Assert.Throws<ResolveException>(() => shift.StartScope(Incoming.Value(new Caller("Tove")))).Report.Errors[0];
         Assert.Equal("JV107", misplaced.Code);
         Assert.Contains("StartScope(DutyShift, Incoming.Value<Caller>(…))", misplaced.Fixes[0].ToString(), StringComparison.Ordinal);
     }
@@ -180,11 +180,11 @@ public class LevelTests
     private static string? OnlyCode(params Registration[] registrations)
     {
         Wiring wiring = [.. registrations];
-        return wiring.Check().Faults.SingleOrDefault()?.Code;
+        return wiring.Check().Errors.SingleOrDefault()?.Code;
     }
 
     private static void AssertOutOfPlace(Func<Scope> start) =>
-        Assert.Equal("JV305", Assert.Throws<ResolveException>(start).Report.Faults[0].Code);
+        Assert.Equal("JV305", Assert.Throws<ResolveException>(start).Report.Errors[0].Code);
 
     public sealed class Roster(List<string> ended) : IDisposable
     {

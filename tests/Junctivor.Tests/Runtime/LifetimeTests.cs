@@ -83,7 +83,7 @@ public class LifetimeTests
 
         ResolveException thrown = Assert.Throws<ResolveException>(() => container.Resolve<IBerthLedger>());
 
-        Assert.Equal("JV101", Assert.Single(thrown.Report.Faults).Code);
+        Assert.Equal("JV101", Assert.Single(thrown.Report.Errors).Code);
         Assert.Contains(".Also<IBerthLedger>()", thrown.Message, StringComparison.Ordinal);
     }
 
@@ -94,7 +94,7 @@ public class LifetimeTests
 
         ResolveException thrown = Assert.Throws<ResolveException>(() => container.Resolve<BerthPlanner>());
 
-        Fault fault = Assert.Single(thrown.Report.Faults);
+        Fault fault = Assert.Single(thrown.Report.Errors);
         Assert.Equal("JV302", fault.Code);
         Assert.Equal([null, "ledger"], fault.Path.Select(step => step.Parameter));
         Assert.Contains("container.StartScope()", Assert.Single(fault.Fixes).ToString(), StringComparison.Ordinal);

@@ -82,8 +82,8 @@ public class ListTests
         Wiring captive = [Scoped.Of<IClock, SystemClock>(), Singleton.From((IEnumerable<IClock> clocks) => new object())];
         Wiring ring = [Singleton.From((IEnumerable<IClock> clocks) => new SystemClock()).Also<IClock>()];
 
-        Assert.Equal("JV301", Assert.Single(captive.Check().Faults).Code);
-        Assert.Equal("JV201", Assert.Single(ring.Check().Faults).Code);
+        Assert.Equal("JV301", Assert.Single(captive.Check().Errors).Code);
+        Assert.Equal("JV201", Assert.Single(ring.Check().Errors).Code);
     }
 
     [Fact]

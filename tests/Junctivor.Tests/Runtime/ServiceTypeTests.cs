@@ -63,7 +63,7 @@ public class ServiceTypeTests
             Singleton.From(object () => "x").Also(typeof(IBerthLedger)),
         ];
 
-        Assert.Equal(["JV104", "JV104", "JV104"], wiring.Check().Faults.Where(fault => fault.Code == "JV104").Select(fault => fault.Code));
+        Assert.Equal(["JV104", "JV104", "JV104"], wiring.Check().Errors.Where(fault => fault.Code == "JV104").Select(fault => fault.Code));
         Assert.Throws<WiringException>(() => wiring.Build());
     }
 
@@ -79,7 +79,7 @@ public class ServiceTypeTests
     {
         Wiring wiring = [Scoped.Incoming(service)];
 
-        Assert.Equal("JV109", Assert.Single(wiring.Check().Faults).Code);
+        Assert.Equal("JV109", Assert.Single(wiring.Check().Errors).Code);
     }
 
     public readonly record struct Position(int North, int East);

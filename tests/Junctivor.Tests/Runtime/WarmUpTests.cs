@@ -34,7 +34,7 @@ public class WarmUpTests
             Transient.From((HarbourSettings settings) => new LedgerFile(settings.DataFolder)),
         }.Build();
 
-        Fault fault = Assert.Single(Assert.Throws<ResolveException>(container.Resolve<LedgerFile>).Report.Faults);
+        Fault fault = Assert.Single(Assert.Throws<ResolveException>(container.Resolve<LedgerFile>).Report.Errors);
         Assert.Equal("JV401", fault.Code);
         Assert.Equal([null, "settings"], fault.Path.Select(step => step.Parameter));
         Assert.Contains("WarmUpAsync", Assert.Single(fault.Fixes).ToString(), StringComparison.Ordinal);
@@ -62,7 +62,7 @@ public class WarmUpTests
             Assert.Equal(
                 "JV401",
                 Assert.Throws<ResolveException>(
-                    around.StartScope(Incoming.Value(new Caller("Odd"))).Resolve<Tuple<Ending>>).Report.Faults[0].Code);
+                    around.StartScope(Incoming.Value(new Caller("Odd"))).Resolve<Tuple<Ending>>).Report.Errors[0].Code);
         }
 
         Assert.Equal(["shift", "Mira, True", "shift has ended"], _log);
@@ -145,7 +145,7 @@ public class WarmUpTests
             Scoped.Of<MemoryLedger>().WarmUp((_, _) => ValueTask.CompletedTask),
         ];
 
-        Assert.Equal(["JV108", "JV109"], wiring.Check().Faults.Select(fault => fault.Code));
+        Assert.Equal(["JV108", "JV109"], wiring.Check().Errors.Select(fault => fault.Code));
     }
 
     private async Task<T> Made<T>(string what, T made, object? after = null)

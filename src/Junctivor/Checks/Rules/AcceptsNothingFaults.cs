@@ -10,7 +10,7 @@ internal static class AcceptsNothingFaults
         Summary = $"{node.Name} accepts {kind}, but does not have it",
         Path = new FaultPath(graph).Node(node).Path,
         Remarks = [$"The reason given: {acceptance.Reason}"],
-        Fixes = [new Fix("remove the .Accept", null, Edits.RemoveOption(node, "Accept", acceptance.Code))],
+        Fixes = [new Fix("remove the .Accept", null, Edits.RemoveOption(node, OptionNames.Accept, acceptance.Code))],
         Candidates = [node.Name],
         Order = node.Order,
     };

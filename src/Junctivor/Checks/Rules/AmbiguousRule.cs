@@ -8,6 +8,8 @@ namespace Junctivor.Checks;
 /// </summary>
 internal sealed class AmbiguousRule : NodeRule
 {
+    private static readonly string FirstChoice = OptionNames.Call(RegistrationFlags.FirstChoice);
+
     private const int ShownConsumers = 5;
 
     protected override bool Concerns(Node node) => node.Has(BindingKinds.Ambiguous);
@@ -79,14 +81,14 @@ internal sealed class AmbiguousRule : NodeRule
 
     private static List<Fix> FixesOf(ServiceGraph graph, Binding.Ambiguous binding, Consumers consumers)
     {
-        if (binding.Candidates.Count(candidate => candidate.Options.IsFirstChoice) > 1)
+        if (binding.Candidates.Count(candidate => candidate.Has(RegistrationFlags.FirstChoice)) > 1)
         {
             return [new Fix(
-                "keep .FirstChoice() on only one of them",
+                $"keep {FirstChoice} on only one of them",
                 null,
-                Edits.OfAll(binding.Candidates.Where(candidate => candidate.Options.IsFirstChoice)
+                Edits.OfAll(binding.Candidates.Where(candidate => candidate.Has(RegistrationFlags.FirstChoice))
                     .Skip(1)
-                    .Select(candidate => Edits.RemoveOption(candidate, "FirstChoice"))))
+                    .Select(candidate => Edits.RemoveOption(candidate, nameof(RegistrationFlags.FirstChoice)))))
             {
                 ByHandBecause = ByHand.WhichIsMeant,
             }];
@@ -109,8 +111,8 @@ internal sealed class AmbiguousRule : NodeRule
             fixes.Add(new Fix(
                 "make one the default where a single instance is required: add to "
                     + $"{first.Name}{SourcePlaceText.At(first.Place, graph.SharedFolder)}",
-                ".FirstChoice()",
-                Edits.Append(first, ".FirstChoice()"))
+                FirstChoice,
+                Edits.Append(first, FirstChoice))
             {
                 ByHandBecause = ByHand.WhichIsMeant,
             });
@@ -154,7 +156,9 @@ internal sealed class AmbiguousRule : NodeRule
                 ]);
     }
 
-    private static bool TakesItself(Node candidate, TypeRef service) => candidate is { Kind: NodeKind.Class, Options.IsReplacing: false }
+    private static bool TakesItself(Node candidate, TypeRef service) =>
+        candidate.Kind == NodeKind.Class
+        && !candidate.Has(RegistrationFlags.Replacing)
         && candidate.Parameters.Any(parameter => parameter.Mark is null && parameter.Type.Equals(service));
 
     /// <summary>What marks change for somebody else: a list has unmarked registrations only.</summary>

@@ -90,8 +90,7 @@ internal sealed class CaptiveRule : IRule
 
         if (first.Select(edge => edge.By).FirstOrDefault(by => by is not null) is { } form)
         {
-            string wrapper = form == DeferredForm.Lazy ? "Lazy" : "Func";
-            yield return $"A {wrapper} does not help: it resolves in the scope of its holder.";
+            yield return $"A {form.Name} does not help: it resolves in the scope of its holder.";
         }
 
         if (holder.Inner is not null)

@@ -10,7 +10,7 @@ internal sealed class CaptiveScopeRule : NodeRule
     public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         let node = dependency.Consumer
-        where node.Level == Level.Singleton && dependency.Bindings.Any(binding => binding is Binding.Ambient { Form: AmbientForm.Scope })
+        where node.Level == Level.Singleton && dependency.Takes(AmbientForm.Scope)
         select new Fault(FaultKind.Captive)
         {
             Summary = $"{node.Name} (singleton) holds the scope that first requests it",

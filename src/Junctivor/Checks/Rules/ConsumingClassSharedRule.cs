@@ -10,7 +10,7 @@ internal sealed class ConsumingClassSharedRule : NodeRule
     public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         let node = dependency.Consumer
-        where !node.Level.IsTransient && dependency.Bindings.Any(binding => binding is Binding.Ambient { Form: AmbientForm.ConsumingClass })
+        where !node.Level.IsTransient && dependency.Takes(AmbientForm.ConsumingClass)
         select new Fault(FaultKind.ConsumingClassShared)
         {
             Summary = $"{node.Name} ({node.Level}) takes its consuming class, but is shared by several consumers",

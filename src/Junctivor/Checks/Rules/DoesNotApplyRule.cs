@@ -18,7 +18,7 @@ internal sealed class DoesNotApplyRule : NodeRule
             new Fix("remove it", null, idle.Option is { } option ? Edits.RemoveOption(node, option, idle.Naming) : [])
             {
                 // An acceptance only speaks of a fault; any other option was written for something that then does not happen.
-                ByHandBecause = idle.Option == "Accept" ? null : ByHand.WhetherMeant,
+                ByHandBecause = idle.Option == OptionNames.Accept ? null : ByHand.WhetherMeant,
             },
             node);
 

@@ -60,7 +60,7 @@ internal sealed class DoesNotImplementRule : NodeRule
                 new Fix(
                     $"remove {service.Name} from this registration; then it no longer provides that",
                     null,
-                    node.Services[0].Equals(service) ? [] : Edits.RemoveOption(node, "Also", service.OwnName))
+                    node.Services[0].Equals(service) ? [] : Edits.RemoveOption(node, OptionNames.Also, service.OwnName))
                 {
                     ChangesBehavior = true,
                 },
@@ -76,6 +76,6 @@ internal sealed class DoesNotImplementRule : NodeRule
         string registration = RegistrationText.OfClass(node.Level, service, type);
         return node.Services is [_] ? Edits.Start(node, registration)
             : node.Services[0].Equals(service) ? []
-            : Edits.OfAll([Edits.RemoveOption(node, "Also", service.OwnName), Edits.Register(node, registration)]);
+            : Edits.OfAll([Edits.RemoveOption(node, OptionNames.Also, service.OwnName), Edits.Register(node, registration)]);
     }
 }

@@ -33,7 +33,7 @@ internal sealed class FrozenTransientRule : NodeRule
         {
             foreach (Edge edge in (path.Count == 0 ? holder : path[path.Count - 1].To).Edges)
             {
-                if (edge.By is not (null or DeferredForm.Lazy) || !edge.To.Level.IsTransient || !met.Add(edge.To))
+                if (edge.By is { KeepsFirst: false } || !edge.To.Level.IsTransient || !met.Add(edge.To))
                 {
                     continue;
                 }
@@ -124,9 +124,9 @@ internal sealed class FrozenTransientRule : NodeRule
 
     private static IEnumerable<string> Remarks(Node holder, Node frozen, IReadOnlyList<Edge> path)
     {
-        if (path.Any(edge => edge.By == DeferredForm.Lazy))
+        if (path.Select(edge => edge.By).FirstOrDefault(by => by is not null) is { } form)
         {
-            yield return "A Lazy keeps what it has resolved.";
+            yield return $"A {form.Name} keeps what it has resolved.";
         }
 
         if (frozen.Implementation.IsDisposable)
@@ -144,7 +144,7 @@ internal sealed class FrozenTransientRule : NodeRule
 
     /// <summary>Whether the parameter is the transient itself, and no list.</summary>
     private static bool IsTakenAlone(Edge edge) =>
-        edge.Dependency.Binding is Binding.Single or Binding.Deferred { Form: DeferredForm.Lazy, Inner: Binding.Single };
+        edge.Dependency.Binding is Binding.Single or Binding.Deferred { Form.KeepsFirst: true, Inner: Binding.Single };
 
     private static Fix Taking(Edge edge, Node frozen, string advice, string type)
     {

@@ -9,9 +9,10 @@ internal sealed class LateValueNeededEarlyRule : IRule
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from node in nodes
-        where Array.Exists(node.Bindings!, binding => binding is not Binding.Single { Node.Options.IsSuppliedLater: false })
+        where Array.Exists(
+            node.Bindings!, binding => binding is not Binding.Single single || single.Node.Has(RegistrationFlags.SuppliedLater))
         from edge in node.Edges
-        where edge.To.Options.IsSuppliedLater && !edge.IsDeferred
+        where edge.To.Has(RegistrationFlags.SuppliedLater) && !edge.IsDeferred
         select new Fault(FaultKind.LateValueNeededEarly)
         {
             Summary = $"{node.Name} requires {edge.To.Name} at construction, but it is supplied only after the container is built",

@@ -54,7 +54,7 @@ internal sealed class LevelOutOfPlaceInFreshScopeRule : IRule
         Binding.Single single => [(single.Node, isFresh)],
         Binding.Many many => many.Elements.SelectMany(element => Reached(element, isFresh)),
         Binding.Keyed keyed => keyed.Elements.SelectMany(element => Reached(element.Supply, isFresh)),
-        Binding.Deferred deferred => Reached(deferred.Inner, isFresh || deferred.Form == DeferredForm.FreshScope),
+        Binding.Deferred deferred => Reached(deferred.Inner, isFresh || deferred.Form.StartsScope),
         _ => [],
     };
 

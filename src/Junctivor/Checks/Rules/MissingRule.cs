@@ -20,7 +20,7 @@ internal sealed class MissingRule : NodeRule
     [
         .. from dependency in unmet
            from binding in dependency.Bindings.OfType<Binding.Deferred>()
-           where binding is { Form: DeferredForm.FuncWithArguments, Inner: Binding.Missing }
+           where binding is { Form.TakesArguments: true, Inner: Binding.Missing }
            from created in graph.Index.AbleToServe(binding.Wanted)
            from argument in binding.Wrapper.Arguments.Take(binding.Wrapper.Arguments.Count - 1)
            select (created, argument),
@@ -101,7 +101,7 @@ internal sealed class MissingRule : NodeRule
 
     /// <summary>In a fresh scope it can be scoped; through an alias, the consumers of the alias hold it.</summary>
     private static IEnumerable<Level> LevelsOf(ServiceGraph graph, Dependency dependency) =>
-        dependency.Binding is Binding.Deferred { Form: DeferredForm.FreshScope } ? [Level.Scoped]
+        dependency.Binding is Binding.Deferred { Form.StartsScope: true } ? [Level.Scoped]
         : dependency.Consumer.Kind != NodeKind.Alias ? [dependency.Consumer.Level]
         : graph.Nodes
             .Where(node => (node.Bindings ?? []).SelectMany(ServiceGraph.NodesIn).Contains(dependency.Consumer))

@@ -2,13 +2,13 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV107: a value that was supplied, and that the wiring does not declaration there.</summary>
+/// <summary>JV107: a value that was supplied, and that the wiring does not declare there.</summary>
 internal static class NotDeclaredFaults
 {
     /// <summary>Compares what is supplied to a container or a scope with what the wiring declares for that level.</summary>
     public static IEnumerable<Fault> AtStart(ServiceGraph graph, Level level, IReadOnlyList<ServiceId> handedOver) =>
         handedOver
-            .Where(service => !graph.IncomingFor(service).Any(node => node.Level == level && !node.Options.IsSuppliedLater))
+            .Where(service => !graph.IncomingFor(service).Any(node => node.Level == level && !node.Has(RegistrationFlags.SuppliedLater)))
             .Distinct()
             .Select(service => Found(graph, level, service))
             .Concat(handedOver.GroupBy(service => service)
@@ -20,7 +20,8 @@ internal static class NotDeclaredFaults
     {
         Fixes = [new Fix(
             "declare it in the wiring",
-            $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}.SuppliedLater()")],
+            $"Singleton.Incoming<{service.Type.Name}>(){RegistrationText.OptionsOf(service.Mark)}"
+                + OptionNames.Call(RegistrationFlags.SuppliedLater))],
     };
 
     private static Fault Found(ServiceGraph graph, Level level, ServiceId service)
@@ -80,8 +81,10 @@ internal static class NotDeclaredFaults
         new Fix("do not supply it") { ChangesBehavior = true },
     ];
 
-    private static Fix AtOtherLevel(Node declaration) => declaration.Options.IsSuppliedLater
-        ? new Fix("it is declared as SuppliedLater: supply it after the build", $"container.Supply<{declaration.Services[0].Name}>(…);")
+    private static Fix AtOtherLevel(Node declaration) => declaration.Has(RegistrationFlags.SuppliedLater)
+        ? new Fix(
+            $"it is declared as {RegistrationFlags.SuppliedLater}: supply it after the build",
+            $"container.Supply<{declaration.Services[0].Name}>(…);")
         : new Fix(
             $"it is declared with {RegistrationText.Start(declaration.Level)}: supply it there", StartCallText.Supplying(declaration));
 }

@@ -10,9 +10,9 @@ internal sealed class NotFreshRule : NodeRule
     public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         let binding = dependency.Binding as Binding.Deferred
-        where binding is { Form: DeferredForm.Func or DeferredForm.FreshScope, Inner: Binding.Single }
+        where binding is { Form: { KeepsFirst: false, TakesArguments: false }, Inner: Binding.Single }
         let shared = ((Binding.Single)binding.Inner).Node
-        where shared.Level == Level.Singleton && !shared.Options.IsSuppliedLater && !IsInCycle(dependency.Consumer, shared)
+        where shared.Level == Level.Singleton && !shared.Has(RegistrationFlags.SuppliedLater) && !IsInCycle(dependency.Consumer, shared)
         select Found(graph, dependency, binding, shared);
 
     /// <summary>Whether the function breaks a dependency cycle; then it is there for that.</summary>
@@ -24,7 +24,7 @@ internal sealed class NotFreshRule : NodeRule
         string parameter = RegistrationText.Parameter(dependency.Parameter.Mark, binding.Wanted.Name, dependency.Parameter.Name);
         string accept =
             RegistrationText.Accept(FaultKind.NotFresh, $"{consumer.Name} must not create {binding.Wanted.Name} at its own construction.");
-        string each = binding.Form == DeferredForm.Func ? "each call returns" : "each scope has";
+        string each = binding.Form.StartsScope ? "each scope has" : "each call returns";
         return new Fault(FaultKind.NotFresh)
         {
             Summary = $"{consumer.Name} takes {dependency.Parameter.Type.Name}, but {binding.Wanted.Name} is a singleton",

@@ -13,7 +13,7 @@ internal static class NotSuppliedFaults
         graph.Nodes
             .Where(node => node.Kind == NodeKind.Incoming
                 && node.Level == Level.Singleton
-                && !node.Options.IsSuppliedLater
+                && !node.Has(RegistrationFlags.SuppliedLater)
                 && !isHandedOver(node))
             .Select(node => Found(node, new FaultPath(graph).Node(node).Path, $"supplied to {call.Split('(')[0]}") with
             {
@@ -25,7 +25,9 @@ internal static class NotSuppliedFaults
     {
         for (int number = 0; number < graph.Nodes.Count; number++)
         {
-            if (graph.Nodes[number] is { Kind: NodeKind.Incoming, Options.IsSuppliedLater: false } node && node.Level == Level.Singleton)
+            if (graph.Nodes[number] is { Kind: NodeKind.Incoming } node
+                && node.Level == Level.Singleton
+                && !node.Has(RegistrationFlags.SuppliedLater))
             {
                 return true;
             }
@@ -46,7 +48,7 @@ internal static class NotSuppliedFaults
 
     /// <summary>The value in the very call that the program makes, where that starts the scope itself.</summary>
     private static Fix? InCall(Node node, IReadOnlyList<FaultStep> path, string? calledType, string? calledMethod) =>
-        node.Options.IsSuppliedLater || node.Level != Level.Scoped ? null : (calledType, calledMethod) switch
+        node.Has(RegistrationFlags.SuppliedLater) || node.Level != Level.Scoped ? null : (calledType, calledMethod) switch
         {
             ("FreshScope", { } run) => new Fix("supply it where the fresh scope is run", $"{run}(work, {RegistrationText.Supply(node)})"),
             (_, "Lend" or "LendAsync") when path.Count > 0 => new Fix(
@@ -58,7 +60,7 @@ internal static class NotSuppliedFaults
     {
         Summary = $"{node.Name} is declared, but was not {when}",
         Path = path,
-        Fixes = [node.Options.IsSuppliedLater
+        Fixes = [node.Has(RegistrationFlags.SuppliedLater)
             ? new Fix("supply it before the first request", $"container.Supply<{node.Services[0].Name}>(…);")
             : new Fix("supply it", StartCallText.Supplying(node))],
         Candidates = [node.Name],

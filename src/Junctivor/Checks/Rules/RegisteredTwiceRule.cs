@@ -2,17 +2,32 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV204: the same class for the same service, twice; each is an instance of its own.</summary>
+/// <summary>JV204: the same class, factory, alias or decorator for the same service, twice.</summary>
 internal sealed class RegisteredTwiceRule : IRule
 {
     public bool MayFind(ServiceGraph graph, IReadOnlyList<Node> nodes) =>
         graph.Effective.IsAnyServedBySeveral || graph.Effective.Decorators.Count > 0;
 
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        (graph.Effective.ServedBySeveral.Any() ? Find(graph).Concat(FindFactories(graph)).Concat(FindAliases(graph)) : [])
+        (graph.Effective.ServedBySeveral.Any() ? FindClasses(graph).Concat(FindFactories(graph)).Concat(FindAliases(graph)) : [])
             .Concat(FindDecorators(graph));
 
-    /// <summary>The same factory for the same service: two instances of the same making.</summary>
+    /// <summary>The same class for the same service.</summary>
+    private static IEnumerable<Fault> FindClasses(ServiceGraph graph) =>
+        from offers in graph.Effective.ServedBySeveral
+        from offer in offers
+        where offer.Node.Kind == NodeKind.Class
+        group offer.Node by (offer.Service, offer.Node.Implementation, offer.Node.Options.OnlyFor) into same
+        where same.Count() > 1
+        select Twice(graph, [.. same], new Words(
+            same.Key.Implementation.Name,
+            $"{same.Key.Implementation.Name} is registered for {same.Key.Service} {same.Count()} times",
+            "Each registration creates its own instances.",
+            "if several instances are intended",
+            "Several instances are intended.",
+            $"a list of {same.Key.Service} then has one instance of it"));
+
+    /// <summary>The same factory for the same service.</summary>
     private static IEnumerable<Fault> FindFactories(ServiceGraph graph) =>
         from offers in graph.Effective.ServedBySeveral
         from offer in offers
@@ -21,127 +36,96 @@ internal sealed class RegisteredTwiceRule : IRule
         where factory is not null
         group offer.Node by (offer.Service, factory, offer.Node.Options.OnlyFor) into same
         where same.Count() > 1
-        select Twice(
-            graph, same, $"the same factory is registered for {same.Key.Service} {same.Count()} times",
-            "Each registration creates its own instances.", same.Key.Service);
+        select Twice(graph, [.. same], new Words(
+            same.First().Name,
+            $"the same factory is registered for {same.Key.Service} {same.Count()} times",
+            "Each registration creates its own instances.",
+            "if that is intended",
+            "Several are intended.",
+            $"a list of {same.Key.Service} then has one"));
 
-    /// <summary>Aliases of one service to the same registration: the list has that one instance several times.</summary>
+    /// <summary>Aliases of one service to the same registration: a list contains that one instance several times.</summary>
     private static IEnumerable<Fault> FindAliases(ServiceGraph graph) =>
         from offers in graph.Effective.ServedBySeveral
         from offer in offers
         where offer.Node.Kind == NodeKind.Alias
-        group offer.Node by (offer.Service, offer.Node.FactoryParameters[0].Service, offer.Node.Options.OnlyFor) into same
+        group offer.Node by (offer.Service, Target: offer.Node.FactoryParameters[0].Service, offer.Node.Options.OnlyFor) into same
         where same.Count() > 1
-        select SameInstance(graph, same, same.Key.Item1, same.Key.Item2);
+        let aliases = (IReadOnlyList<Node>)[.. same]
+        select Twice(
+            graph,
+            aliases,
+            new Words(
+                aliases[0].Name,
+                $"{same.Key.Target} is aliased for {same.Key.Service} {aliases.Count} times",
+                $"An alias creates nothing: a list of {same.Key.Service} has the same instance {aliases.Count} times.",
+                "if that is intended",
+                "Several are intended.",
+                $"a list of {same.Key.Service} then has one"),
+            [.. AnotherInstance(graph, aliases, same.Key.Service, same.Key.Target)]);
 
-    private static Fault SameInstance(ServiceGraph graph, IEnumerable<Node> same, ServiceId service, ServiceId target)
+    private static IEnumerable<Fix> AnotherInstance(ServiceGraph graph, IReadOnlyList<Node> aliases, ServiceId service, ServiceId target)
     {
-        IReadOnlyList<Node> aliases = [.. same];
+        if (target.Type.IsInterface || target.Type.IsAbstract)
+        {
+            yield break;
+        }
+
         string another = RegistrationText.OfClass(graph.LevelOf(aliases[0]), service.Type, target.Type)
             + RegistrationText.OptionsOf(service.Mark);
-        return Twice(
-            graph, aliases, $"{target} is aliased for {service} {aliases.Count} times",
-            $"An alias creates nothing: a list of {service} has the same instance {aliases.Count} times.", service) is var fault
-            && target.Type is { IsInterface: false, IsAbstract: false }
-            ? fault with
-            {
-                Fixes = [new Fix(
-                    "if another instance is meant, register one in place of an alias", another,
-                    Edits.Start(aliases[aliases.Count - 1], another))
-                {
-                    ByHandBecause = ByHand.WhetherMeant,
-                }, .. fault.Fixes],
-            }
-            : fault;
-    }
-
-    private static Fault Twice(ServiceGraph graph, IEnumerable<Node> same, string summary, string remark, ServiceId service) =>
-        new(FaultKind.RegisteredTwice)
-        {
-            Summary = summary,
-            Path = same.Aggregate(new FaultPath(graph), (steps, node) => steps.Node(node)).Path,
-            Remarks = [remark],
-            Fixes =
-            [
-                Accepting("if that is intended", same.Last(), "Several are intended."),
-                new Fix($"keep one of them, and remove the others; a list of {service} then has one", null, Edits.Remove(same.Skip(1)))
-                {
-                    ChangesBehavior = true,
-                },
-            ],
-            Candidates = [same.First().Name],
-            Order = same.Last().Order,
-        };
-
-    /// <summary>The same decorator around the same service twice: through two modules, as a rule.</summary>
-    private static IEnumerable<Fault> FindDecorators(ServiceGraph graph) =>
-        from decorator in graph.Effective.Decorators
-        where decorator.Kind == NodeKind.Class
-        group decorator by (new ServiceId(decorator.Services[0], decorator.Mark), decorator.Implementation) into same
-        where same.Count() > 1
-        select new Fault(FaultKind.RegisteredTwice)
-        {
-            Summary = $"{same.Key.Implementation.Name} decorates {same.Key.Item1} {same.Count()} times",
-            Path = same.Aggregate(new FaultPath(graph), (steps, node) => steps.Node(node)).Path,
-            Remarks = ["Each decorates the one before it."],
-            Fixes =
-            [
-                Accepting("if that is intended", same.Last(), "It is meant to decorate twice."),
-                new Fix("keep one of them, and remove the others; its work is then done once", null, Edits.Remove(same.Skip(1)))
-                {
-                    ChangesBehavior = true,
-                },
-            ],
-            Candidates = [same.Key.Implementation.Name],
-            Order = same.Last().Order,
-        };
-
-    private static IEnumerable<Fault> Find(ServiceGraph graph)
-    {
-        var twice =
-            from offers in graph.Effective.ServedBySeveral
-            from offer in offers
-            where offer.Node.Kind == NodeKind.Class
-            group offer.Node by (offer.Service, offer.Node.Implementation, offer.Node.Options.OnlyFor) into same
-            where same.Count() > 1
-            select same;
-
-        foreach (var same in twice)
-        {
-            FaultPath steps = new(graph);
-            foreach (Node node in same)
-            {
-                steps.Node(node);
-            }
-
-            yield return new Fault(FaultKind.RegisteredTwice)
-            {
-                Summary = $"{same.Key.Implementation.Name} is registered for {same.Key.Service} {same.Count()} times",
-                Path = steps.Path,
-                Remarks = ["Each registration creates its own instances."],
-                Fixes =
-                [
-                    Accepting("if several instances are intended", same.Last(), "Several instances are intended."),
-                    new Fix(
-                        $"keep one of them, and remove the others; a list of {same.Key.Service} then has one instance of it",
-                        null,
-                        Edits.Remove(same.Skip(1)))
-                    {
-                        ChangesBehavior = true,
-                    },
-                ],
-                Candidates = [same.Key.Implementation.Name],
-                Order = same.Last().Order,
-            };
-        }
-    }
-
-    private static Fix Accepting(string condition, Node node, string reason)
-    {
-        string accept = RegistrationText.Accept(FaultKind.RegisteredTwice, reason);
-        return new Fix($"{condition}, add to one of the registrations", accept, Edits.Append(node, accept))
+        yield return new Fix(
+            "if another instance is meant, register one in place of an alias", another, Edits.Start(aliases[aliases.Count - 1], another))
         {
             ByHandBecause = ByHand.WhetherMeant,
         };
     }
+
+    /// <summary>The same decorator around the same service twice: usually through two modules.</summary>
+    private static IEnumerable<Fault> FindDecorators(ServiceGraph graph) =>
+        from decorator in graph.Effective.Decorators
+        where decorator.Kind == NodeKind.Class
+        group decorator by (Service: new ServiceId(decorator.Services[0], decorator.Mark), decorator.Implementation) into same
+        where same.Count() > 1
+        select Twice(graph, [.. same], new Words(
+            same.Key.Implementation.Name,
+            $"{same.Key.Implementation.Name} decorates {same.Key.Service} {same.Count()} times",
+            "Each decorates the one before it.",
+            "if that is intended",
+            "It is meant to decorate twice.",
+            "its work is then done once"));
+
+    private static Fault Twice(ServiceGraph graph, IReadOnlyList<Node> same, Words words, params IReadOnlyList<Fix> first)
+    {
+        Node last = same[same.Count - 1];
+        string accept = RegistrationText.Accept(FaultKind.RegisteredTwice, words.Reason);
+        return new Fault(FaultKind.RegisteredTwice)
+        {
+            Summary = words.Summary,
+            Path = same.Aggregate(new FaultPath(graph), (steps, node) => steps.Node(node)).Path,
+            Remarks = [words.Remark],
+            Fixes =
+            [
+                .. first,
+                new Fix($"{words.Intended}, add to one of the registrations", accept, Edits.Append(last, accept))
+                {
+                    ByHandBecause = ByHand.WhetherMeant,
+                },
+                new Fix($"keep one of them, and remove the others; {words.Kept}", null, Edits.Remove(same.Skip(1)))
+                {
+                    ChangesBehavior = true,
+                },
+            ],
+            Candidates = [words.Name],
+            Order = last.Order,
+        };
+    }
+
+    /// <summary>What differs between the cases.</summary>
+    /// <param name="Name">What is repeated.</param>
+    /// <param name="Summary">The summary.</param>
+    /// <param name="Remark">What follows from it.</param>
+    /// <param name="Intended">When to accept it: the start of a sentence.</param>
+    /// <param name="Reason">The reason in the code that accepts it.</param>
+    /// <param name="Kept">What is left if the others are removed: the end of a sentence.</param>
+    private sealed record Words(string Name, string Summary, string Remark, string Intended, string Reason, string Kept);
 }

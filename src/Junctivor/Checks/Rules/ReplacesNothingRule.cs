@@ -86,7 +86,10 @@ internal sealed class ReplacesNothingRule : IRule
                         ByHandBecause = ByHand.WhetherMeant,
                     }
                     : Replacing(graph, node)
-                        ?? new Fix("remove .Replacing(), because there is nothing to replace", null, Edits.RemoveOption(node, "Replacing"))
+                        ?? new Fix(
+                            $"remove {OptionNames.Call(RegistrationFlags.Replacing)}, because there is nothing to replace",
+                            null,
+                            Edits.RemoveOption(node, nameof(RegistrationFlags.Replacing)))
                         {
                             ByHandBecause = ByHand.WhetherMeant,
                         },

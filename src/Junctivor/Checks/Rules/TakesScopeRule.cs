@@ -10,7 +10,7 @@ internal sealed class TakesScopeRule : NodeRule
     public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from dependency in DependencyReader.NotMetByOne(nodes)
         let form = dependency.Bindings.OfType<Binding.Ambient>().FirstOrDefault()?.Form
-        where form is AmbientForm.Container || (form is AmbientForm.Scope && dependency.Consumer.Level != Level.Singleton)
+        where form == AmbientForm.Container || (form == AmbientForm.Scope && dependency.Consumer.Level != Level.Singleton)
         select new Fault(FaultKind.TakesScope)
         {
             Summary = $"{dependency.Consumer.Name} takes {dependency.Parameter.Type.Name}: what it resolves there cannot be checked",

@@ -12,7 +12,7 @@ internal sealed class UnreachableRule : IRule
     public IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes)
     {
         IReadOnlyList<Node> roots = [.. graph.Nodes.Where(IsRoot)];
-        return !roots.Any(root => root.Options.IsRoot || Innermost(root).Options.IsRoot) ? [] : Find(graph, nodes, roots);
+        return !roots.Any(IsResolvedDirectly) ? [] : Find(graph, nodes, roots);
     }
 
     private static IEnumerable<Fault> Find(ServiceGraph graph, IReadOnlyCollection<Node> nodes, IReadOnlyList<Node> roots)
@@ -37,8 +37,8 @@ internal sealed class UnreachableRule : IRule
                 [
                     new Fix(
                         "if it is resolved directly, add to its registration",
-                        ".ResolvedDirectly()",
-                        Edits.Append(node, ".ResolvedDirectly()"))
+                        OptionNames.Call(RegistrationFlags.ResolvedDirectly),
+                        Edits.Append(node, OptionNames.Call(RegistrationFlags.ResolvedDirectly)))
                     {
                         ByHandBecause = ByHand.WhetherMeant,
                     },
@@ -90,9 +90,10 @@ internal sealed class UnreachableRule : IRule
     /// <summary>Whether it is resolved directly, or works by itself: a warm-up starts what nobody requests; or requests from
     /// outside.</summary>
     private static bool IsRoot(Node node) =>
-        Innermost(node).Options is { IsRoot: true } or { HasWarmUp: true } or { IsEntryPoint: true } || node.Options.IsRoot;
+        IsResolvedDirectly(node) || node.Innermost.Options is { HasWarmUp: true } or { IsEntryPoint: true };
 
-    private static Node Innermost(Node node) => node.Inner is null ? node : Innermost(node.Inner);
+    private static bool IsResolvedDirectly(Node node) =>
+        node.Has(RegistrationFlags.ResolvedDirectly) || node.Innermost.Has(RegistrationFlags.ResolvedDirectly);
 
     private static IEnumerable<Node> WithInners(Node node)
     {

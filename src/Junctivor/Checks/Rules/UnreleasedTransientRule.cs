@@ -11,7 +11,7 @@ internal sealed class UnreleasedTransientRule : NodeRule
         from node in nodes
         where node.Level == Level.Singleton && !node.IsBoundToOne
         from edge in node.Edges
-        where edge.By is DeferredForm.Func or DeferredForm.FuncWithArguments
+        where edge.By is { KeepsFirst: false }
         where edge.To.Level.IsTransient
             && edge.To.CreatesInstances
             && edge.To.Implementation.IsDisposable
@@ -26,7 +26,7 @@ internal sealed class UnreleasedTransientRule : NodeRule
                 ForEachUnit(node, edge),
                 new Fix(
                     $"dispose of each instance yourself, and add to the registration of {edge.To.Name}",
-                    ".LeaveUndisposed()"),
+                    OptionNames.Call(RegistrationFlags.LeaveUndisposed)),
             ],
             Candidates = [node.Name, edge.To.Name],
             Order = node.Order,
@@ -39,6 +39,6 @@ internal sealed class UnreleasedTransientRule : NodeRule
         return new Fix(
             $"create one for each unit of work, disposed with its scope: in {node.Name}, take",
             fresh,
-            edge.By == DeferredForm.Func ? Edits.Take(edge.Dependency, fresh, edge.To) : []);
+            edge.By is { TakesArguments: false } ? Edits.Take(edge.Dependency, fresh, edge.To) : []);
     }
 }

@@ -19,7 +19,7 @@ internal static class CodeForms
             ConstantRecipe => CodeForm.Constant,
             SharedRecipe => CodeForm.Ready,
             IncomingRecipe => CodeForm.Fetched,
-            AmbientRecipe { Form: AmbientForm.Scope or AmbientForm.Container } => CodeForm.Fetched,
+            AmbientRecipe ambient when ambient.Form == AmbientForm.Scope || ambient.Form == AmbientForm.Container => CodeForm.Fetched,
             DeferredRecipe or ArgumentFuncRecipe => CodeForm.Asked,
             ConstructorRecipe or PropertyFillingRecipe => CodeForm.Constructed,
             ListRecipe => CodeForm.List,

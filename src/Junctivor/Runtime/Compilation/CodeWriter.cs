@@ -50,7 +50,7 @@ internal sealed class CodeWriter
         return _emitter.Compile();
     }
 
-    /// <summary>Returns up where the scope has too few slots, or somebody counts what is constructed.</summary>
+    /// <summary>Leaves the compiled code if the scope has too few slots, or if an observer counts constructions.</summary>
     private void GiveUpUnless(int slots)
     {
         if (slots > ResolverState.NoSlots)

@@ -54,12 +54,12 @@ internal sealed class Construction
     public static object Run(Plan plan, Resolver requested) => Run(plan, requested, null, []);
 
     /// <param name="plan">What to make.</param>
-    /// <param name="requested">Who is requested it.</param>
+    /// <param name="requested">The container or scope that resolves it.</param>
     /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
     public static object Run(Plan plan, Resolver requested, Type? consumer) => Run(plan, requested, consumer, []);
 
     /// <param name="plan">What to make.</param>
-    /// <param name="requested">Who is requested it.</param>
+    /// <param name="requested">The container or scope that resolves it.</param>
     /// <param name="consumer">The class that asks, through a wrapper that it holds; null from outside.</param>
     /// <param name="given">The arguments of the call that constructs.</param>
     public static object Run(Plan plan, Resolver requested, Type? consumer, object[] given)

@@ -43,7 +43,7 @@ internal static class HostValues
             all.AddRange(Of(
                 reader.Types,
                 reader.Graph.Nodes.Where(node =>
-                    !node.Options.IsSuppliedLater && !supplied.Contains(reader.Types[node.Services[0]])),
+                    !node.Has(RegistrationFlags.SuppliedLater) && !supplied.Contains(reader.Types[node.Services[0]])),
                 (IServiceProvider)host.Content));
         }
 

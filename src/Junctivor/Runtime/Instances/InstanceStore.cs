@@ -33,52 +33,42 @@ internal sealed class InstanceStore(Scope? scope)
     /// <returns>The instance; null with a claim where there is none yet; null without one where the store is disposed.</returns>
     public object? FindOrClaim(Plan plan, out Claim? claim, out bool isNew)
     {
-        bool isHeld = false;
-        try
+        using Hold hold = new(this);
+        claim = null;
+        isNew = false;
+        bool isScopes = IsScopes(plan);
+        while (!IsClosed)
         {
-            Enter(ref isHeld);
-            claim = null;
-            isNew = false;
-            bool isScopes = IsScopes(plan);
-            while (!IsClosed)
+            if ((isScopes ? scope!.Find(plan.Slot) : Find(plan.Slot)) is { } instance)
             {
-                if ((isScopes ? scope!.Find(plan.Slot) : Find(plan.Slot)) is { } instance)
-                {
-                    return instance;
-                }
-
-                claim = _claims.Find(plan);
-                if (claim is not null)
-                {
-                    return null;
-                }
-
-                if (!isScopes || scope!.Guard.TryClaim(plan.Slot))
-                {
-                    isNew = true;
-                    _claims.Add(claim = new Claim(plan));
-                    return null;
-                }
-
-                scope.AwaitClaimed(plan.Slot);
+                return instance;
             }
 
-            return null;
+            claim = _claims.Find(plan);
+            if (claim is not null)
+            {
+                return null;
+            }
+
+            if (!isScopes || scope!.Guard.TryClaim(plan.Slot))
+            {
+                isNew = true;
+                _claims.Add(claim = new Claim(plan));
+                return null;
+            }
+
+            scope.AwaitClaimed(plan.Slot);
         }
-        finally
-        {
-            Leave(isHeld);
-        }
+
+        return null;
     }
 
     /// <summary>Keeps a finished instance and what was created for it, and lets those go on who wait for it.</summary>
     /// <returns>False if the store is disposed meanwhile; then it keeps nothing.</returns>
     public bool Keep(Plan plan, object instance, OwnedSlice created, Claim? claim)
     {
-        bool isHeld = false;
-        try
+        using (new Hold(this))
         {
-            Enter(ref isHeld);
             if (IsClosed)
             {
                 return false;
@@ -100,10 +90,6 @@ internal sealed class InstanceStore(Scope? scope)
                 _claims.Remove(claim);
             }
         }
-        finally
-        {
-            Leave(isHeld);
-        }
 
         claim?.Complete();
         return true;
@@ -113,40 +99,26 @@ internal sealed class InstanceStore(Scope? scope)
     /// <returns>False if the store is disposed meanwhile; then it takes nothing.</returns>
     public bool Own(OwnedSlice created)
     {
-        bool isHeld = false;
-        try
+        using Hold hold = new(this);
+        if (IsClosed)
         {
-            Enter(ref isHeld);
-            if (IsClosed)
-            {
-                return false;
-            }
+            return false;
+        }
 
-            _owned.Add(created);
-            return true;
-        }
-        finally
-        {
-            Leave(isHeld);
-        }
+        _owned.Add(created);
+        return true;
     }
 
     /// <summary>The maker has failed.</summary>
     public void Release(Claim claim)
     {
-        bool isHeld = false;
-        try
+        using (new Hold(this))
         {
-            Enter(ref isHeld);
             _claims.Remove(claim);
             if (IsScopes(claim.Plan))
             {
                 scope!.Guard.GiveBack(scope, ScopeWord.Claimed(claim.Plan.Slot));
             }
-        }
-        finally
-        {
-            Leave(isHeld);
         }
 
         claim.Complete();
@@ -160,15 +132,7 @@ internal sealed class InstanceStore(Scope? scope)
             return;
         }
 
-        bool isHeld = false;
-        try
-        {
-            Enter(ref isHeld);
-        }
-        finally
-        {
-            Leave(isHeld);
-        }
+        using Hold hold = new(this);
     }
 
     /// <summary>Completes when everything in the scope is disposed, with what was thrown.</summary>
@@ -194,38 +158,21 @@ internal sealed class InstanceStore(Scope? scope)
     /// <returns>What is to be disposed, the newest first; nothing if that was handed out before.</returns>
     public OwnedSlice TakeOwned()
     {
-        bool isHeld = false;
-        try
-        {
-            Enter(ref isHeld);
-            _isClosed = true;
-            _instances = [];
-            return _owned.Take();
-        }
-        finally
-        {
-            Leave(isHeld);
-        }
+        using Hold hold = new(this);
+        _isClosed = true;
+        _instances = [];
+        return _owned.Take();
     }
 
     /// <summary>Takes back what could not be ended yet, for another try.</summary>
     public void TakeBack(IEnumerable<OwnedInstance> unended)
     {
-        bool isHeld = false;
-        try
-        {
-            Enter(ref isHeld);
-            _owned.Add(new OwnedSlice([.. unended]));
-        }
-        finally
-        {
-            Leave(isHeld);
-        }
+        using Hold hold = new(this);
+        _owned.Add(new OwnedSlice([.. unended]));
     }
 
-    private void Enter(ref bool isHeld)
+    private void TakeOverOnce()
     {
-        _gate.Enter(ref isHeld);
         if (!_hasTakenOver)
         {
             long order = scope!.Guard.TakeOrder();
@@ -256,11 +203,27 @@ internal sealed class InstanceStore(Scope? scope)
         return ref _instances[slot];
     }
 
-    private void Leave(bool isHeld)
+    /// <summary>Holds the gate from its creation to its disposal.</summary>
+    private readonly ref struct Hold
     {
-        if (isHeld)
+        private readonly InstanceStore _store;
+
+        public Hold(InstanceStore store)
         {
-            _gate.Exit(useMemoryBarrier: true);
+            bool isHeld = false;
+            store._gate.Enter(ref isHeld);
+            _store = store;
+            try
+            {
+                store.TakeOverOnce();
+            }
+            catch
+            {
+                Dispose();
+                throw;
+            }
         }
+
+        public void Dispose() => _store._gate.Exit(useMemoryBarrier: true);
     }
 }

@@ -5,14 +5,14 @@ using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
 
-/// <summary>The values that a container or a scope was started with, by the registrations that declaration them.</summary>
+/// <summary>The values that a container or a scope was started with, by the registrations that declare them.</summary>
 internal sealed class SuppliedValues
 {
     public static readonly SuppliedValues Nothing = new([]);
 
-    private (Node Promise, object Value)[] _values;
+    private (Node Declaration, object Value)[] _values;
 
-    private SuppliedValues((Node Promise, object Value)[] values) => _values = values;
+    private SuppliedValues((Node Declaration, object Value)[] values) => _values = values;
 
     /// <summary>The values that end with the container or scope.</summary>
     public IEnumerable<object> Owned =>
@@ -22,15 +22,15 @@ internal sealed class SuppliedValues
     public bool OwnsAny { get; private init; }
 
     private IEnumerable<object> FindOwned() =>
-        _values.Where(each => each.Promise.Options.IsOwned == true).Select(each => each.Value);
+        _values.Where(each => each.Declaration.Options.IsOwned == true).Select(each => each.Value);
 
     /// <summary>Takes what was supplied for a scope, where all of it is declared and nothing comes twice; else returns null.</summary>
     /// <param name="incoming">The values.</param>
     /// <param name="level">The level of the scope.</param>
-    /// <param name="plans">Knows the registrations that declaration one.</param>
+    /// <param name="plans">Knows the registrations that declare one.</param>
     public static SuppliedValues? TryTake(ReadOnlySpan<Incoming> incoming, Level level, PlanCache plans)
     {
-        (Node Promise, object Value)[] values = new (Node, object)[incoming.Length];
+        (Node Declaration, object Value)[] values = new (Node, object)[incoming.Length];
         int count = 0;
         bool ownsAny = false;
         for (int number = 0; number < incoming.Length; number++)
@@ -96,14 +96,14 @@ internal sealed class SuppliedValues
         TypeCatalog types, ServiceGraph graph, Level level, ReadOnlySpan<Incoming> incoming, out IReadOnlyList<Fault> faults)
     {
         List<ServiceId> services = [];
-        List<(Node Promise, object Value)> values = [];
+        List<(Node Declaration, object Value)> values = [];
         foreach (Incoming value in incoming)
         {
             ServiceId service = new(types[NotNull(value).Service], types.MarkOf(value.Mark));
             services.Add(service);
             values.AddRange(
                 graph.IncomingFor(service)
-                    .Where(node => node.Level == level && !node.Options.IsSuppliedLater)
+                    .Where(node => node.Level == level && !node.Has(RegistrationFlags.SuppliedLater))
                     .Select(declaration => (declaration, value.Content)));
         }
 
@@ -140,8 +140,8 @@ internal sealed class SuppliedValues
     {
         while (!Has(declaration))
         {
-            (Node Promise, object Value)[] known = Volatile.Read(ref _values);
-            if (!known.Any(each => each.Promise == declaration)
+            (Node Declaration, object Value)[] known = Volatile.Read(ref _values);
+            if (!known.Any(each => each.Declaration == declaration)
                 && Interlocked.CompareExchange(ref _values, [.. known, (declaration, value)], known) == known)
             {
                 return true;

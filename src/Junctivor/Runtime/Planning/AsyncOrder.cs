@@ -13,7 +13,7 @@ internal sealed class AsyncOrder(ServiceGraph graph, Lock gate, SharedNodes? sha
     private ConcurrentDictionary<Level, IReadOnlyList<Node>>? _nodes;
 
     /// <summary>The nodes that the wiring names, and not those that were added by requests.</summary>
-    private IEnumerable<Node> Registered => graph.Nodes.Where(node => node.Order != int.MaxValue);
+    private IEnumerable<Node> Registered => graph.Nodes.Where(node => node.IsInWiring);
 
     /// <summary>What a scope of a level creates asynchronously.</summary>
     public IReadOnlyList<Node> NodesOf(Level level) =>

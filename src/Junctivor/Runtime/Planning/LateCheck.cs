@@ -50,7 +50,7 @@ internal sealed class LateCheck(ServiceGraph graph, bool isSound)
     {
         IReadOnlyList<Fault> faults =
         [
-            .. Checker.Inspect(graph, newcomers).Where(fault => fault.Severity == Severity.Fault),
+            .. Checker.Inspect(graph, newcomers).Where(fault => fault.Severity == Severity.Error),
             .. isSound ? [] : NotSuppliedFaults.AtBuild(graph, declaration => !newcomers.Contains(declaration), "Build("),
         ];
         if (faults.Count > 0)

@@ -52,8 +52,8 @@ internal sealed class Plan
         init => _arguments = value;
     }
 
-    /// <summary>The instance, where there is one for the container and it is there; null otherwise. Whoever takes it has created sure that
-    /// the container has not ended.</summary>
+    /// <summary>The instance, if there is one for the container and it is created; null otherwise. The caller must have checked that the
+    /// container is not disposed.</summary>
     public object? Ready => Volatile.Read(ref _ready);
 
     /// <summary>

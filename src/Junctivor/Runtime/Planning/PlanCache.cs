@@ -124,7 +124,7 @@ internal sealed class PlanCache
         }
     }
 
-    /// <summary>While somebody watches, everything is asked of the book, and nothing found in the table.</summary>
+    /// <summary>While an observer is attached, the table is closed, so that each resolution comes here.</summary>
     public void SetObserved(bool isWatched)
     {
         lock (_gate)
@@ -236,7 +236,7 @@ internal sealed class PlanCache
     }
 
     /// <summary>Takes what a container or scope is started with.</summary>
-    /// <exception cref="ResolveException">The wiring does not declaration it.</exception>
+    /// <exception cref="ResolveException">The wiring does not declare it.</exception>
     public SuppliedValues TakeValues(Level level, ReadOnlySpan<Incoming> incoming)
     {
         if (incoming.IsEmpty)
@@ -259,16 +259,16 @@ internal sealed class PlanCache
     /// <summary>The registrations that declare a value when something of a level starts.</summary>
     public Node[] DeclarationsOf(Level level, Incoming value)
     {
-        Promised wanted = new(level, value.Service, value.Mark);
-        return Rare.Promises.TryGetValue(wanted, out Node[]? known) ? known : Rare.Promises.GetOrAdd(wanted, Look);
+        DeclaredValue wanted = new(level, value.Service, value.Mark);
+        return Rare.Declarations.TryGetValue(wanted, out Node[]? known) ? known : Rare.Declarations.GetOrAdd(wanted, Look);
     }
 
-    private Node[] Look(Promised wanted)
+    private Node[] Look(DeclaredValue wanted)
     {
         lock (_gate)
         {
             return [.. Graph.IncomingFor(IdOf(new Key(wanted.Service, wanted.Mark)))
-                .Where(node => node.Level == wanted.Level && !node.Options.IsSuppliedLater)];
+                .Where(node => node.Level == wanted.Level && !node.Has(RegistrationFlags.SuppliedLater))];
         }
     }
 
@@ -336,12 +336,12 @@ internal sealed class PlanCache
 
         public ConcurrentDictionary<(Type, TypeList), Plan> Constructions { get; } = new();
 
-        public ConcurrentDictionary<Promised, Node[]> Promises { get; } = new();
+        public ConcurrentDictionary<DeclaredValue, Node[]> Declarations { get; } = new();
 
         public ConcurrentDictionary<Type, (Plan Plan, PropertyInfo[] Properties)> Fillings { get; } = new();
     }
 
-    private readonly record struct Promised(Level Level, Type Service, object? Mark);
+    private readonly record struct DeclaredValue(Level Level, Type Service, object? Mark);
 
     private readonly record struct Key(Type Service, object? Mark);
 }

@@ -4,8 +4,8 @@ using Junctivor.Registering;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Creates plans of the nodes of a sound graph, bottom up and without recursion. Whoever calls holds the gate of the
-/// book.</summary>
+/// <summary>Creates plans of the nodes of a sound graph, bottom up and without recursion. The caller holds the gate of the
+/// <see cref="PlanCache"/>.</summary>
 internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedNodes? shared)
 {
     /// <summary>By the number of the node.</summary>
@@ -15,7 +15,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
     private int _scopedSlots;
     private Dictionary<Level, int>? _slotsOfUsers;
 
-    /// <summary>The plan for what somebody gets the consumer; the supply must be met.</summary>
+    /// <summary>The plan for a binding, in which nothing may be missing.</summary>
     public Plan PlanFor(Binding binding)
     {
         if (binding is Binding.Single single)
@@ -170,13 +170,13 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
     private static PropertyFillingRecipe FillingProperties(Recipe recipe, Node node) => new(
         recipe,
         [.. node.Properties.Select(WiringReader.PropertyOf)],
-        node.Options.IsOwned != false || node.Registration.Order == int.MaxValue);
+        node.Options.IsOwned != false || !node.Registration.IsInWiring);
 
     private Plan Compose(Binding binding) => binding is Binding.Single single ? Known(single.Node)! : ComposeOther(binding);
 
     private Plan ComposeOther(Binding binding) => binding switch
     {
-        Binding.Deferred { Form: DeferredForm.FuncWithArguments } function =>
+        Binding.Deferred { Form.TakesArguments: true } function =>
             new Plan(new ArgumentFuncRecipe(reader.Types[function.Wrapper], Later(function.Inner))),
         Binding.Deferred deferred =>
             new Plan(new DeferredRecipe(deferred.Form, WrapperFactory.Of(reader.TokenOf(deferred.Wanted)), Later(deferred.Inner))),

@@ -27,7 +27,7 @@ internal sealed class SharedNodes(Container parent, WiringReader branch)
     private Node? Find(Node node)
     {
         if (node.Level != Level.Singleton
-            || node.Order == int.MaxValue
+            || !node.IsInWiring
             || parent.Plans.Reader.NodeFor(WiringReader.EntryOf(node)) is not { } written)
         {
             return null;

@@ -7,11 +7,9 @@ internal sealed class AmbientRecipe(AmbientForm form) : Recipe
 {
     public AmbientForm Form => form;
 
-    public override object? Construct(in ResolutionContext surroundings, object?[] arguments) => form switch
-    {
-        AmbientForm.Scope => (surroundings.Home as Scope)?.Injected(),
-        AmbientForm.Cancellation => surroundings.Arguments is [CancellationToken token] ? token : CancellationToken.None,
-        AmbientForm.Container => surroundings.Home.Root,
-        _ => new ConsumingClass(surroundings.Asking),
-    };
+    public override object? Construct(in ResolutionContext surroundings, object?[] arguments) => 
+        form == AmbientForm.Scope ? (surroundings.Home as Scope)?.Injected()
+        : form == AmbientForm.Cancellation ? surroundings.Arguments is [CancellationToken token] ? token : CancellationToken.None
+        : form == AmbientForm.Container ? surroundings.Home.Root
+        : new ConsumingClass(surroundings.Asking);
 }

@@ -12,7 +12,7 @@ internal sealed class DeferredRecipe(DeferredForm form, WrapperFactory wrappers,
     public override object Construct(in ResolutionContext surroundings, object?[] arguments)
     {
         object path = WayFrom(surroundings.Home, surroundings.Consumer);
-        return form == DeferredForm.Lazy ? wrappers.Lazy(path) : path;
+        return form.KeepsFirst ? wrappers.Lazy(path) : path;
     }
 
     /// <summary>A function or a <c>FreshScope</c>, which keeps nothing of its own and so can serve several.</summary>
@@ -23,7 +23,7 @@ internal sealed class DeferredRecipe(DeferredForm form, WrapperFactory wrappers,
             return known.Wrapper;
         }
 
-        object created = form == DeferredForm.FreshScope
+        object created = form.StartsScope
             ? wrappers.FreshScope(home, planBelow, consumer)
             : wrappers.Func(home, planBelow, consumer);
         if (home is Container)

@@ -36,8 +36,8 @@ internal sealed class WrapperFactory<T> : WrapperFactory
     public override object FreshScope(Resolver home, Lazy<Plan> planBelow, Type? consumer) =>
         new FreshScope<T>(new DeferredResolution<T>(home, planBelow, consumer));
 
-    /// <summary>A plan for a type gives only what has that type: that was created sure of when it was created, so it need not be asked
-    /// again.</summary>
+    /// <summary>Casts without a check: the plan of a type returns only instances of that type, which was checked when the plan was
+    /// created.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static T As(object instance) => typeof(T).IsValueType ? (T)instance : Unsafe.As<object, T>(ref instance);
 }

@@ -3,7 +3,7 @@ using Junctivor;
 namespace Mistakes.Samples;
 
 /// <summary>JV107: the caller is supplied as a class, and declared as an interface.</summary>
-public static class NobodyPromised
+public static class NotDeclared
 {
     public static Scope Start()
     {

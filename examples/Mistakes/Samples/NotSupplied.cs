@@ -3,7 +3,7 @@ using Junctivor;
 namespace Mistakes.Samples;
 
 /// <summary>JV105: the settings are declared, and Build is called without them.</summary>
-public static class NotHandedOver
+public static class NotSupplied
 {
     public static Container Build()
     {
