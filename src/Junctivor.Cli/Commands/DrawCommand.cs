@@ -17,7 +17,11 @@ internal static class DrawCommand
     {
         Argument<FileInfo> file = CommonOptions.File();
         Option<string?> wiring = CommonOptions.Wiring("Draw the wiring of this name.");
-        Option<string?> from = new("--from") { Description = "Draw a service and all its direct and indirect dependencies.", HelpName = "SERVICE" };
+        Option<string?> from = new("--from")
+        {
+            Description = "Draw a service and all its direct and indirect dependencies.",
+            HelpName = "SERVICE"
+        };
         Option<string?> around = new("--around")
         {
             Description = "Draw a service, what it requires, and what requires it.",

@@ -15,7 +15,10 @@ internal static class WhyCommand
     public static Command Create(AssemblyProcess process)
     {
         Argument<FileInfo> file = CommonOptions.File();
-        Argument<string> service = new("SERVICE") { Description = "The short or full name of the service. For a marked service: SERVICE@MARK." };
+        Argument<string> service = new("SERVICE")
+        {
+            Description = "The short or full name of the service. For a marked service: SERVICE@MARK."
+        };
         Option<string?> wiring = CommonOptions.Wiring("Explain only the wiring of this name.");
         Option<OutputFormat> format = CommonOptions.Format<OutputFormat>("The output format; json has all services that match.");
         Option<FileInfo?> output = CommonOptions.Output();

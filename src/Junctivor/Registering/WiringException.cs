@@ -1,8 +1,8 @@
 namespace Junctivor;
 
 /// <summary>
-/// Thrown by <c>Build</c> and <see cref="Container.Branch"/> if the wiring has errors. The report has all faults, including warnings and notes.
-/// The message is the report as text.
+/// Thrown by <c>Build</c> and <see cref="Container.Branch"/> if the wiring has errors. The report has all faults, including warnings and
+/// notes. The message is the report as text.
 /// </summary>
 public sealed class WiringException : JunctivorException
 {
