@@ -18,7 +18,7 @@ public static class Service
         {
             office = await HarbourOffice.OpenAsync(HarbourWiring.WithPlugins(), settings, url);
         }
-#pragma warning disable CA1031 // Whatever keeps the office from opening is told in a line, and the way to mend it.
+#pragma warning disable CA1031 // Whatever keeps the office from opening is told in a line, and the way to fix it.
         catch (Exception failure)
 #pragma warning restore CA1031
         {

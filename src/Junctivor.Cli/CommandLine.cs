@@ -15,7 +15,7 @@ internal static class CommandLine
         return new("Checks, fixes, explains, draws and compares dependency-injection wirings, without building a container.")
         {
             CheckCommand.Create(process),
-            MendCommand.Create(process),
+            FixCommand.Create(process),
             ListCommand.Create(process),
             WhyCommand.Create(process),
             DrawCommand.Create(process),

@@ -1,4 +1,4 @@
-using Junctivor.Mending.Editing;
+using Junctivor.Fixing.Editing;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 

@@ -9,7 +9,7 @@ using Microsoft.CodeAnalysis.CSharp;
 
 namespace Junctivor.CodeFixes;
 
-/// <summary>Offers the fixes of a fault that can be made mechanically: the same edits as those of <c>junctivor mend</c>.</summary>
+/// <summary>Offers the fixes of a fault that can be made mechanically: the same edits as those of <c>junctivor fix</c>.</summary>
 [ExportCodeFixProvider(LanguageNames.CSharp, Name = nameof(FaultFixProvider))]
 [Shared]
 public sealed class FaultFixProvider : CodeFixProvider

@@ -7,7 +7,7 @@ using Microsoft.CodeAnalysis.CSharp;
 namespace Junctivor.CodeFixes;
 
 /// <summary>
-/// Makes all fixes of one kind, one after another, and checks after each: one registration often mends several faults. In a whole
+/// Makes all fixes of one kind, one after another, and checks after each: one registration often fixes several faults. In a whole
 /// solution, as <c>dotnet format</c> asks, it makes the first fix of each fault. Fixes that need a decision are not made.
 /// </summary>
 internal sealed class OneAfterAnother : FixAllProvider

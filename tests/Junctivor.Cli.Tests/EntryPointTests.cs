@@ -134,13 +134,13 @@ public sealed class EntryPointTests : IDisposable
     }
 
     [Fact]
-    public async Task What_only_they_miss_is_mended_in_the_wiring()
+    public async Task What_only_they_miss_is_fixed_in_the_wiring()
     {
         string assembly = Compile(Sound + Lacking);
 
-        ProgramRun mended = await Run("mend", assembly);
+        ProgramRun fix = await Run("fix", assembly);
 
-        Assert.Equal((0, ""), (mended.Status, mended.Errors));
+        Assert.Equal((0, ""), (fix.Status, fix.Errors));
         Assert.Contains(
             "Singleton.Of<Buoy>().ResolvedDirectly(),\n        Scoped.Of<Crane>(),\n", await File.ReadAllTextAsync(
                 _folder.PathOf("Office.cs"), TestContext.Current.CancellationToken), StringComparison.Ordinal);

@@ -141,7 +141,7 @@ public sealed class ProjectTests : IDisposable
     [InlineData("--format is text, json or html, not 'picture'. See 'junctivor compare --help'.",
         "compare", "X", "Y", "--format", "picture")]
     [InlineData("Required argument missing for option: '--path'. See 'junctivor draw --help'.", "draw", "X.dll", "--path", "A")]
-    [InlineData("Required argument 'ASSEMBLY' missing for command: 'mend'. See 'junctivor mend --help'.", "mend")]
+    [InlineData("Required argument 'ASSEMBLY' missing for command: 'fix'. See 'junctivor fix --help'.", "fix")]
     [InlineData("--port must be a number from 1 to 65535. See 'junctivor demo --help'.", "demo", "--page", "--port", "0")]
     public async Task A_wrong_word_is_answered_by_one_line(string complaint, params string[] call)
     {

@@ -1,11 +1,11 @@
 extern alias CodeFixes;
 extern alias Generators;
-extern alias Mending;
+extern alias Fixing;
 
 using CodeFixes::Junctivor.CodeFixes;
 using Generators::Junctivor.Generators;
 using Junctivor.Tests.Shared;
-using Mending::Junctivor.Mending;
+using Fixing::Junctivor.Fixing;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Testing;
@@ -15,7 +15,7 @@ namespace Junctivor.Generators.Tests;
 
 /// <summary>
 /// The fixes as an editor makes them: it shows what the analyzer says, makes the first fix, and looks again, until nothing is left; and
-/// all of one kind at once. What comes out is what <c>junctivor mend</c> makes of it.
+/// all of one kind at once. What comes out is what <c>junctivor fix</c> makes of it.
 /// </summary>
 public class EditorTests
 {
@@ -31,12 +31,12 @@ public class EditorTests
     {
         string file = Path.Combine(Mistakes, sample);
         AnalyzedSource source = AnalyzedSource.Of((file, await File.ReadAllTextAsync(file, TestContext.Current.CancellationToken)));
-        Mender mender = new(source.Compilation, Found) { MakesUncertain = true };
-        mender.Run(_ => true);
-        Assert.Empty(Found(mender.After));
+        Fixer fixer = new(source.Compilation, Found) { MakesUncertain = true };
+        fixer.Run(_ => true);
+        Assert.Empty(Found(fixer.After));
 
-        bool decides = mender.Done.Any(each => each.Made?.ByHandBecause is not null);
-        await Editing(file, $"{source.Compilation.SyntaxTrees[^1]}", $"{mender.After.SyntaxTrees[^1]}", source.Analyze(), decides)
+        bool decides = fixer.Done.Any(each => each.Made?.ByHandBecause is not null);
+        await Editing(file, $"{source.Compilation.SyntaxTrees[^1]}", $"{fixer.After.SyntaxTrees[^1]}", source.Analyze(), decides)
             .RunAsync(TestContext.Current.CancellationToken);
     }
 

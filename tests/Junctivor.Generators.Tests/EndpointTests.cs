@@ -192,12 +192,12 @@ public class EndpointTests
     }
 
     [Fact]
-    public async Task The_fault_names_the_endpoint_and_can_be_mended()
+    public async Task The_fault_names_the_endpoint_and_can_be_fixed()
     {
         EditedProject project = EditedProject.Of("/Program.cs", Written("Singleton.Of<Almanac>()", Tides));
         Diagnostic found = Assert.Single(await project.AnalyzeAsync());
 
-        EditedProject mended = await project.WithAsync((await project.FixesOfAsync(found))[0]);
+        EditedProject edited = await project.WithAsync((await project.FixesOfAsync(found))[0]);
 
         Assert.Equal(
             """
@@ -210,8 +210,8 @@ public class EndpointTests
               More: junctivor fault JV101, or https://junctivor.example/faults/jv101
             """,
             AnalyzedSource.TextOf(found));
-        Assert.Equal(Written("Singleton.Of<Almanac>().Also<ITides>()", Tides), await mended.TextAsync());
-        Assert.Empty(await mended.AnalyzeAsync());
+        Assert.Equal(Written("Singleton.Of<Almanac>().Also<ITides>()", Tides), await edited.TextAsync());
+        Assert.Empty(await edited.AnalyzeAsync());
     }
 
     private static string FoundIn(string text) => FoundIn(AnalyzedSource.OfText(text));

@@ -1,4 +1,4 @@
-using Junctivor.Mending;
+using Junctivor.Fixing;
 
 namespace Mistakes.Tests;
 
@@ -177,9 +177,9 @@ public class CertainFixTests
         """"")]
     public void A_scope_stands_around_one_unit_of_work(string holder, string expected)
     {
-        MendedSource source = Holding(holder);
+        FixedSource source = Holding(holder);
 
-        (MendedSource after, IReadOnlyList<Mended> done) = source.Mend();
+        (FixedSource after, IReadOnlyList<FixOutcome> done) = source.Fix();
 
         Assert.Null(Assert.Single(done).Obstacle);
         Assert.Equal(Holding(expected).Text, after.Text);
@@ -256,9 +256,9 @@ public class CertainFixTests
         "RunAsync waits in a loop, and only you know whether each round is a unit of work of its own")]
     public void What_would_outlive_its_scope_is_left_by_hand(string holder, string reason)
     {
-        MendedSource source = Holding(holder);
+        FixedSource source = Holding(holder);
 
-        (MendedSource after, IReadOnlyList<Mended> done) = source.Mend();
+        (FixedSource after, IReadOnlyList<FixOutcome> done) = source.Fix();
 
         Assert.True(Assert.Single(done).Obstacle?.Contains(reason, StringComparison.Ordinal) == true, $"{done[0].Obstacle}\n{after.Text}");
         Assert.Equal(source.Text, after.Text);
@@ -267,7 +267,7 @@ public class CertainFixTests
     [Fact]
     public void What_a_service_keeps_from_one_call_to_the_next_is_not_split()
     {
-        MendedSource source = Of(
+        FixedSource source = Of(
             "Scoped.Of<Unit>(), Singleton.Of<Importer>()",
             """
             public sealed class Unit : IDisposable
@@ -295,7 +295,7 @@ public class CertainFixTests
             }
             """);
 
-        (MendedSource after, IReadOnlyList<Mended> done) = source.Mend();
+        (FixedSource after, IReadOnlyList<FixOutcome> done) = source.Fix();
 
         Assert.Equal(
             "the service keeps Unit._rows, which Begin and Add and Commit would not share any more", Assert.Single(done).Obstacle);
@@ -325,18 +325,18 @@ public class CertainFixTests
         "interface IMast; class Fore : IMast; class Main : IMast; record Deck(IReadOnlyList<IMast> Masts, IMast? Mast = null);")]
     public void What_only_the_developer_can_decide_is_left_by_hand(string code, string registrations, string types)
     {
-        MendedSource source = Of(registrations, types);
+        FixedSource source = Of(registrations, types);
 
-        (MendedSource after, IReadOnlyList<Mended> done) = source.Mend();
+        (FixedSource after, IReadOnlyList<FixOutcome> done) = source.Fix();
 
         Assert.Contains(done, each => each.Fault.Code == code);
         Assert.All(done.Where(each => each.Fault.Code == code), each => Assert.NotNull(each.Obstacle));
         Assert.Equal(source.Text, after.Text);
     }
 
-    private static MendedSource Holding(string holder) => Of("Scoped.Of<Ledger>(), Singleton.Of<Poller>()", $"{Ledger}{holder}");
+    private static FixedSource Holding(string holder) => Of("Scoped.Of<Ledger>(), Singleton.Of<Poller>()", $"{Ledger}{holder}");
 
-    private static MendedSource Of(string registrations, string types) => MendedSource.OfText($$"""
+    private static FixedSource Of(string registrations, string types) => FixedSource.OfText($$"""
         using Junctivor;
 
         public static class Office

@@ -1,13 +1,13 @@
 using System.Reflection;
 using Junctivor;
-using Junctivor.Mending;
-using Junctivor.Mending.Editing;
+using Junctivor.Fixing;
+using Junctivor.Fixing.Editing;
 using Junctivor.Tests.Shared;
 
 namespace Mistakes.Tests;
 
 /// <summary>
-/// The first fix of each fault, made mechanically, mends the cause, compiles, brings no new fault, and leaves the program doing what it
+/// The first fix of each fault, made mechanically, fixes the cause, compiles, brings no new fault, and leaves the program doing what it
 /// did.
 /// </summary>
 public class FirstFixTests
@@ -21,7 +21,7 @@ public class FirstFixTests
     [MemberData(nameof(Samples))]
     public void First_fixes_leave_nothing_to_report(string sample)
     {
-        (MendedSource source, IReadOnlyList<Mended> done) = MendedSource.Of(Path.Combine(Folder, sample)).MendAll();
+        (FixedSource source, IReadOnlyList<FixOutcome> done) = FixedSource.Of(Path.Combine(Folder, sample)).FixAll();
 
         Assert.True(done.All(each => each.Obstacle is null), string.Join("\n", done.Where(each => each.Obstacle is not null)
             .Select(each => $"{each.Fault.Kind}: {each.Fault.Summary}, because {each.Obstacle}")));
@@ -37,7 +37,7 @@ public class FirstFixTests
     [MemberData(nameof(Samples))]
     public void Every_other_fix_that_keeps_behaviour_does_so_too(string sample)
     {
-        MendedSource source = MendedSource.Of(Path.Combine(Folder, sample));
+        FixedSource source = FixedSource.Of(Path.Combine(Folder, sample));
         List<string> wrong = [];
         foreach ((string Wiring, Fault Fault) found in source.Found)
         {
@@ -45,7 +45,7 @@ public class FirstFixTests
             {
                 try
                 {
-                    (MendedSource after, IReadOnlyList<Mended> done) = source.With(fix, found).MendAll();
+                    (FixedSource after, IReadOnlyList<FixOutcome> done) = source.With(fix, found).FixAll();
                     wrong.AddRange(
                         done.Where(each => each.Obstacle is not null).Select(each => $"{fix}: {each.Fault.Summary}, {each.Obstacle}"));
                     // Only the user knows whether an "if" of the advice holds.
@@ -73,7 +73,7 @@ public class FirstFixTests
     [Fact]
     public void First_fix_of_a_branch_leaves_nothing_to_report_of_it()
     {
-        MendedSource source = MendedSource.Of(Path.Combine(Folder, "Samples", "BranchNotSeen.cs"));
+        FixedSource source = FixedSource.Of(Path.Combine(Folder, "Samples", "BranchNotSeen.cs"));
         Fix fix = source.Run(ReportOfBranch).All[0].Fixes[0];
 
         Assert.Empty(source.Edited(fix).Run(ReportOfBranch).All);
@@ -85,7 +85,7 @@ public class FirstFixTests
     [InlineData("AsyncNotReady", "AskAsync")]
     public void First_fix_of_a_call_at_run_time_lets_it_succeed(string sample, string method)
     {
-        MendedSource source = MendedSource.Of(Path.Combine(Folder, "Samples", $"{sample}.cs"));
+        FixedSource source = FixedSource.Of(Path.Combine(Folder, "Samples", $"{sample}.cs"));
 
         Fault? fault = source.Run(assembly => FaultOf(assembly, sample, method));
 
@@ -122,17 +122,17 @@ public class FirstFixTests
     [Fact]
     public void There_are_sixty_samples_and_half_of_them_are_programs_of_several_faults()
     {
-        int several = FilesIn("Programs").Count(program => MendedSource.Of(Path.Combine(Folder, program)).Found.Count > 1);
+        int several = FilesIn("Programs").Count(program => FixedSource.Of(Path.Combine(Folder, program)).Found.Count > 1);
 
         Assert.True(several >= 30, $"{several} programs have several faults: "
-            + string.Join(", ", FilesIn("Programs").Where(program => MendedSource.Of(Path.Combine(Folder, program)).Found.Count < 2)));
+            + string.Join(", ", FilesIn("Programs").Where(program => FixedSource.Of(Path.Combine(Folder, program)).Found.Count < 2)));
         Assert.True(FilesIn("Samples").Count() + FilesIn("Programs").Count() >= 60);
     }
 
     [Theory]
     [MemberData(nameof(Samples))]
     public void Fixes_that_change_what_the_program_does_come_last(string sample) =>
-        Assert.All(MendedSource.Of(Path.Combine(Folder, sample)).Found, found => Assert.DoesNotContain(
+        Assert.All(FixedSource.Of(Path.Combine(Folder, sample)).Found, found => Assert.DoesNotContain(
             found.Fault.Fixes.SkipWhile(fix => !fix.ChangesBehavior), fix => !fix.ChangesBehavior));
 
     private static IEnumerable<string> FilesIn(string folder) => Directory.Exists(Path.Combine(Folder, folder))

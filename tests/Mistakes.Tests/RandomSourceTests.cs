@@ -1,7 +1,7 @@
 using System.Globalization;
 using System.Text;
-using Junctivor.Mending;
-using Junctivor.Mending.Sources;
+using Junctivor.Fixing;
+using Junctivor.Fixing.Sources;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
@@ -17,9 +17,9 @@ public class RandomSourceTests
     {
         RandomSource random = new(seed);
         byte[] file = random.Bytes();
-        MendedSource source = MendedSource.Of(SourceFile.Read(file, null, "iso-8859-1"));
+        FixedSource source = FixedSource.Of(SourceFile.Read(file, null, "iso-8859-1"));
 
-        (MendedSource after, IReadOnlyList<Mended> done) = source.Mend();
+        (FixedSource after, IReadOnlyList<FixOutcome> done) = source.Fix();
 
         byte[]? written = SourceFile.Write(after.Compilation.SyntaxTrees[^1].GetText(TestContext.Current.CancellationToken));
         Assert.NotNull(written);
@@ -63,7 +63,7 @@ public class RandomSourceTests
 
     private static SyntaxNode Parse(string text) => CSharpSyntaxTree.ParseText(text).GetRoot();
 
-    /// <summary>A file with faults that can be mended for certain, and with anything that a file may have around them.</summary>
+    /// <summary>A file with faults that can be fixed for certain, and with anything that a file may have around them.</summary>
     private sealed class RandomSource
     {
         private static readonly string[] Comments =

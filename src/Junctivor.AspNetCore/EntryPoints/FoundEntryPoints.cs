@@ -18,7 +18,7 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
     /// <param name="name">How messages call it.</param>
     /// <param name="written">The method or class; null where it is not known.</param>
     /// <param name="summary">What is wrong.</param>
-    /// <param name="fixes">The ways to mend it.</param>
+    /// <param name="fixes">The ways to fix it.</param>
     public void AddProblem(string name, MemberInfo? written, string summary, params IReadOnlyList<string> fixes)
     {
         if (_known.Add((summary, written)))

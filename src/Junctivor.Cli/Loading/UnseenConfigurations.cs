@@ -1,6 +1,6 @@
 using System.Xml;
 using System.Xml.Linq;
-using Junctivor.Mending.Editing;
+using Junctivor.Fixing.Editing;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 

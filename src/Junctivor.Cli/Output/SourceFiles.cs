@@ -1,5 +1,5 @@
 using Junctivor.Cli.Loading;
-using Junctivor.Mending.Sources;
+using Junctivor.Fixing.Sources;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.Text;
 

@@ -38,7 +38,7 @@ public sealed record Fault
     /// <summary>The consequences, and registrations that may be meant: whole sentences.</summary>
     public IReadOnlyList<string> Remarks { get; internal init; } = [];
 
-    /// <summary>The ways to mend it, the best first.</summary>
+    /// <summary>The ways to fix it, the best first.</summary>
     public IReadOnlyList<Fix> Fixes { get; internal init; } = [];
 
     /// <summary>The names of the services involved, such as the two that provide one service; may be empty.</summary>

@@ -2,7 +2,7 @@ using Junctivor.Checks;
 
 namespace Junctivor;
 
-/// <summary>One way to mend a <see cref="Fault"/>. Immutable.</summary>
+/// <summary>One way to fix a <see cref="Fault"/>. Immutable.</summary>
 public sealed record Fix
 {
     internal Fix(string advice, string? code = null, params IReadOnlyList<SourceEdit> edits)
@@ -26,7 +26,7 @@ public sealed record Fix
     /// Such fixes come after the others, and their advice says what is lost.</summary>
     public bool ChangesBehavior { get; internal init; }
 
-    /// <summary>Why <c>junctivor mend</c> and "fix all" leave it to be made by hand, as the end of a sentence that starts with "because";
+    /// <summary>Why <c>junctivor fix</c> and "fix all" leave it to be made by hand, as the end of a sentence that starts with "because";
     /// null if it has <see cref="Edits"/> and the program keeps its behavior for certain. An editor offers it all the same, if it has
     /// edits.</summary>
     public string? ByHandBecause

@@ -14,6 +14,6 @@ public sealed record EntryPointProblem
     /// <summary>What is wrong, on one line, without a full stop.</summary>
     public string Summary { get; }
 
-    /// <summary>The ways to mend it, the best first, each as a phrase such as <c>write [FromServices] before it</c>.</summary>
+    /// <summary>The ways to fix it, the best first, each as a phrase such as <c>write [FromServices] before it</c>.</summary>
     public IReadOnlyList<string> Fixes { get; init; } = [];
 }

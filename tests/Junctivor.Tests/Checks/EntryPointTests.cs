@@ -27,7 +27,7 @@ public class EntryPointTests
     }
 
     [Fact]
-    public void What_is_missing_is_told_with_all_who_require_it_and_can_be_mended()
+    public void What_is_missing_is_told_with_all_who_require_it_and_can_be_fixed()
     {
         EntryPoint page = Taking(new RequestedService(typeof(ITide), "tide"), new RequestedService(typeof(int), "depth") { Mark = "nort" });
         EntryPoint other = new("POST /tides")

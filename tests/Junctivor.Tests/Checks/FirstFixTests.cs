@@ -191,7 +191,7 @@ public class FirstFixTests
     }
 
     [Fact]
-    public void Constraint_of_an_interface_is_mended_by_implementing_it()
+    public void Constraint_of_an_interface_is_fixed_by_implementing_it()
     {
         Wiring wiring = [Singleton.Of(typeof(ILot<>), typeof(BellLot<>)), Singleton.From((ILot<TideClock> lot) => new object())];
 

@@ -4,7 +4,7 @@ namespace Junctivor.Checks;
 
 /// <summary>
 /// JV301: something long-lived holds something that ends earlier, directly or through transients. One fault for each parameter
-/// by which it does, with all that is held by it; and one for all parameters that one scope mends together.
+/// by which it does, with all that is held by it; and one for all parameters that one scope fixes together.
 /// </summary>
 internal sealed class CaptiveRule : IRule
 {

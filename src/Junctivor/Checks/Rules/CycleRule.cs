@@ -4,7 +4,7 @@ namespace Junctivor.Checks;
 
 /// <summary>
 /// JV201: services that need each other in a cycle. Every step that lies on a cycle is shown in at least one;
-/// so nobody mends one ring and meets the next at the next start.
+/// so nobody fixes one ring and meets the next at the next start.
 /// </summary>
 internal sealed class CycleRule : IRule
 {

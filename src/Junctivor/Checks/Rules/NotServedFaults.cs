@@ -8,7 +8,7 @@ internal static class NotServedFaults
     /// <param name="graph">The graph.</param>
     /// <param name="entryPoint">The node of the entry point.</param>
     /// <param name="summary">What is wrong.</param>
-    /// <param name="fixes">The ways to mend it.</param>
+    /// <param name="fixes">The ways to fix it.</param>
     public static Fault Of(ServiceGraph graph, Node entryPoint, string summary, IEnumerable<string> fixes) => new(FaultKind.NotServed)
     {
         Summary = summary,
