@@ -180,7 +180,7 @@ public sealed class ListTests : IDisposable
         Assert.StartsWith("## JV301 captive", one.Output, StringComparison.Ordinal);
         Assert.Contains("**How to fix it.**", one.Output, StringComparison.Ordinal);
         Assert.StartsWith("## JV901 not-followed", ofCompiler.Output, StringComparison.Ordinal);
-        Assert.Matches(@"JV301 +captive +fault\r?\n +A long-lived service holds", all.Output);
+        Assert.Matches(@"JV301 +captive +error\r?\n +A long-lived service holds", all.Output);
     }
 
     private static Task<ProgramRun> Run(params string[] arguments) => ProgramRun.Of("src/Junctivor.Cli", arguments);
