@@ -1,11 +1,10 @@
 extern alias CodeFixes;
-extern alias Generators;
 extern alias Fixing;
-
+extern alias Generators;
 using CodeFixes::Junctivor.CodeFixes;
+using Fixing::Junctivor.Fixing;
 using Generators::Junctivor.Generators;
 using Junctivor.Tests.Shared;
-using Fixing::Junctivor.Fixing;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Testing;

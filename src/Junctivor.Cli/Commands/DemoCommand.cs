@@ -1,5 +1,5 @@
-using System.CommandLine.Parsing;
 using System.CommandLine;
+using System.CommandLine.Parsing;
 using System.Globalization;
 using Junctivor.Cli.Demo;
 using Junctivor.Cli.Loading;

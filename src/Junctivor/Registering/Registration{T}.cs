@@ -1,5 +1,5 @@
-using Junctivor.Graph;
 using System.Runtime.CompilerServices;
+using Junctivor.Graph;
 using Junctivor.Registering;
 
 namespace Junctivor;
