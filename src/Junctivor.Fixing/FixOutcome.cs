@@ -4,5 +4,5 @@ namespace Junctivor.Fixing;
 /// <param name="Wiring">The name of the wiring.</param>
 /// <param name="Fault">The fault, as it was before.</param>
 /// <param name="Made">The fix that was made; null if none was.</param>
-/// <param name="Obstacle">Why it was not fixed, as the end of a sentence that starts with "because"; null if it was.</param>
+/// <param name="Obstacle">The reason why it was not fixed, worded to follow "because". Null if it was fixed.</param>
 internal sealed record FixOutcome(string Wiring, Fault Fault, Fix? Made, string? Obstacle);

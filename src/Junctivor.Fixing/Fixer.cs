@@ -36,7 +36,7 @@ internal sealed class Fixer
     public IReadOnlyList<FixOutcome> Done => [.. _done.Values];
 
     /// <summary>Fixes what it can.</summary>
-    /// <param name="isWanted">Whether a fault is to be fixed.</param>
+    /// <param name="isWanted">Selects the faults to fix.</param>
     public void Run(Func<Fault, bool> isWanted)
     {
         IReadOnlyList<(string Wiring, Fault Fault)> found = _check(Before);
@@ -124,7 +124,7 @@ internal sealed class Fixer
     }
 
     /// <summary>
-    /// Whether a fault could be found only once another one was fixed: nobody can tell whether a missing service is held too long.
+    /// Whether a fault could be found only after another one was fixed, such as whether a service that was missing is held too long.
     /// </summary>
     private static bool WasHidden(Fault target, Fault found) => target.Path.Any(missing => missing.Parameter is not null
         && found.Path.Any(step => step.Parameter == missing.Parameter && step.Name == missing.Name));

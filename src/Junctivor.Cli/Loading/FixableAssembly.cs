@@ -39,7 +39,7 @@ internal sealed class FixableAssembly
     /// <summary>The sources as they were compiled.</summary>
     public CSharpCompilation Sources { get; }
 
-    /// <summary>The wirings without <c>[CheckedWiring]</c> that the program builds, as the compiler follows them.</summary>
+    /// <summary>The wirings without <c>[CheckedWiring]</c> that the program builds, read from its source.</summary>
     public SourceWirings BuiltBy(BuildOptions options) => SourceWirings.Of(Sources, options);
 
     /// <summary>Compiles sources and checks the wirings in them: the marked ones as they are, the others as the compiler knows

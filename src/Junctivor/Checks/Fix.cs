@@ -22,13 +22,12 @@ public sealed record Fix
     /// where a value is to be filled in.</summary>
     public IReadOnlyList<SourceEdit> Edits { get; internal init; }
 
-    /// <summary>Whether the program then does something else than it was written to do: it loses a service, or an instance lives shorter.
-    /// Such fixes come after the others, and their advice says what is lost.</summary>
+    /// <summary>Whether the fix changes what the program does: a service is lost, or an instance lives for a shorter time. Such fixes come
+    /// after the others, and their advice says what is lost.</summary>
     public bool ChangesBehavior { get; internal init; }
 
-    /// <summary>Why <c>junctivor fix</c> and "fix all" leave it to be made by hand, as the end of a sentence that starts with "because";
-    /// null if it has <see cref="Edits"/> and the program keeps its behavior for certain. An editor offers it all the same, if it has
-    /// edits.</summary>
+    /// <summary>The reason why <c>junctivor fix</c> and "fix all" do not apply it, worded to follow "because". Null if it has
+    /// <see cref="Edits"/> and certainly preserves what the program does. An editor also offers the others that have edits.</summary>
     public string? ByHandBecause
     {
         get => field ?? (Edits.Count == 0
