@@ -1,6 +1,6 @@
 #:project ../examples/Mistakes/Mistakes.csproj
 #:property PublishAot=false
-// Writes the examples of docs/faults.md: each sample of examples/Mistakes, and what is said to it.
+// Writes the table of codes and the examples of docs/faults.md: each sample of examples/Mistakes, and the report on it.
 // usage: dotnet run eng/FaultDocs.cs
 
 using Mistakes;
@@ -20,6 +20,8 @@ foreach (Mistake mistake in Collection.All)
     text = Fill(text, section, "text", string.Join("\n\n", mistake.Show().All));
 }
 
+int table = text.IndexOf("\n| code | name |", StringComparison.Ordinal) + 1;
+text = text[..table] + CodeTable.Text() + text[text.IndexOf("\n\n", table, StringComparison.Ordinal)..];
 File.WriteAllText(page, text);
 return 0;
 

@@ -13,7 +13,7 @@ string address = Regex.Match(
     ("Workers and programs", "workers.md"), ("With frameworks", "frameworks.md"), ("Testing", "testing.md"),
     ("The examples", "examples.md"),
     ("What the compiler finds", "compile-time.md"), ("The command", "command.md"), ("Native programs", "native.md"),
-    ("Performance", "performance.md"), ("Reliability", "reliability.md"), ("The saved graph", "graph-format.md"),
+    ("Performance", "performance.md"), ("Reliability", "reliability.md"), ("File formats", "formats.md"),
 ];
 
 Directory.CreateDirectory(output);
