@@ -32,6 +32,12 @@ const html = (name, attributes = {}, ...children) => {
 const placeAtFirst = drawing.compared && model.nodes.size > most ? 'changes' : '';
 const closedAtFirst = () => new Set(model.nodes.size > most && !placeAtFirst ? model.groups : []);
 
+/** The two views of a page with a recording, as its address and the identifiers of its buttons name them. */
+const wiringView = 'wiring';
+const scopesView = 'scopes';
+const views = [wiringView, scopesView];
+const firstView = drawing.recorded ? scopesView : wiringView;
+
 /** What can be left out. */
 const filtered = ['entry', 'singleton', 'scoped', 'transient', 'level'];
 
@@ -42,7 +48,7 @@ const state = {
   shown: new Set([...filtered, 'missing']),
   place: placeAtFirst,
   text: '',
-  view: drawing.recorded ? 'scopes' : 'wiring',
+  view: firstView,
   scope: null,
 };
 
@@ -65,7 +71,7 @@ const address = () => {
   if (state.place !== placeAtFirst) {
     parts.set('in', state.place);
   }
-  if (isRecorded && state.view !== (drawing.recorded ? 'scopes' : 'wiring')) {
+  if (isRecorded && state.view !== (firstView)) {
     parts.set('view', state.view);
   }
   if (state.scope !== null) {
@@ -91,7 +97,7 @@ const readAddress = () => {
   state.to = keyOf(parts.get('to'));
   state.shown = new Set([...filtered, 'missing'].filter((kind) => !(parts.get('hide') ?? '').split(',').includes(kind)));
   state.place = parts.get('in') ?? placeAtFirst;
-  state.view = isRecorded ? parts.get('view') ?? (drawing.recorded ? 'scopes' : 'wiring') : 'wiring';
+  state.view = isRecorded ? parts.get('view') ?? (firstView) : wiringView;
   state.scope = parts.has('scope') ? Number(parts.get('scope')) : null;
   const closed = parts.get('closed');
   state.closed = closed === null ? closedAtFirst()
@@ -208,7 +214,9 @@ const light = () => {
   }
 };
 
-const place = (node) => node.file ? `${node.file}${node.line ? `:${node.line}` : ''}` : 'place unknown';
+const article = (noun) => /^[aeiou]/.test(noun) ? 'an' : 'a';
+
+const place = (node) => node.file ? `${node.file}${node.line ? `:${node.line}` : ''}` : 'source location unknown';
 
 const link = (key, text) => html('button', { class: 'link', type: 'button', onclick: () => select(key) }, text);
 
@@ -218,7 +226,7 @@ const list = (title, items) => items.length === 0 ? null
 const faultText = (fault) => html('details', { class: `finding ${fault.severity}`, ...(fault.severity === 'error' ? { open: '' } : {}) },
   html('summary', {}, html('span', { class: 'code' }, fault.code), ` ${fault.summary}`),
   fault.fix ? html('p', {}, html('b', {}, 'Fix: '), fault.fix) : '',
-  html('details', {}, html('summary', {}, 'the whole text'), html('pre', { tabindex: '0' }, fault.text)));
+  html('details', {}, html('summary', {}, 'Full report'), html('pre', { tabindex: '0' }, fault.text)));
 
 const changeText = (change) => html('span', {}, html('b', {}, `${change.kind[0].toUpperCase()}${change.kind.slice(1)}`),
   change.before ? `, was ${change.before}` : '', change.after ? `${change.before ? '; is ' : ': '}${change.after}` : '');
@@ -237,7 +245,7 @@ const showNode = (node) => {
     .map((other) => html('option', { value: other.key, ...(other.key === state.to ? { selected: '' } : {}) }, other.title)));
   panel.replaceChildren(
     html('h2', { tabindex: '-1' }, node.title),
-    html('p', { class: 'facts' }, [node.lifetime, node.kind === 'missing' ? 'not registered' : kindOf(node) === 'entry' ? 'entry point: requests services from outside the wiring' : `created by a ${node.kind}`].filter((each) => each).join(', ')),
+    html('p', { class: 'facts' }, [node.lifetime, node.kind === 'missing' ? 'not registered' : kindOf(node) === 'entry' ? 'entry point: resolves services from outside the wiring' : `created by ${article(node.kind)} ${node.kind}`].filter((each) => each).join(', ')),
     node.maker && node.kind !== 'missing' ? html('p', {}, node.maker) : '',
     node.services.length > 1 ? html('p', {}, `Provides ${node.services.join(', ')}.`) : '',
     node.mark ? html('p', {}, `Marked ${node.mark}.`) : '',
@@ -247,9 +255,9 @@ const showNode = (node) => {
     ...faults.map(faultText),
     list('Requires', node.needs.map((edge) => [`${edge.parameter}: `, link(edge.to, model.nodes.get(edge.to).title), edge.form === 'one' ? '' : ` (${edge.form})`])) ?? '',
     list('Required by', node.users.map((edge) => [link(edge.from, model.nodes.get(edge.from).title), edge.form === 'one' ? '' : ` (${edge.form})`])) ?? '',
-    targets.options.length > 1 ? html('p', {}, html('label', { for: 'to' }, 'Ways to '), targets) : '',
+    targets.options.length > 1 ? html('p', {}, html('label', { for: 'to' }, 'Paths to '), targets) : '',
     html('p', { id: 'way', role: 'status' }),
-    node.group ? html('p', {}, html('button', { type: 'button', onclick: () => toggle(node.group) }, `Close ${node.group.split('/').at(-1)}`)) : '');
+    node.group ? html('p', {}, html('button', { type: 'button', onclick: () => toggle(node.group) }, `Collapse ${node.group.split('/').at(-1)}`)) : '');
   showWay();
 };
 
@@ -257,7 +265,7 @@ const showWay = () => {
   const way = find('way');
   if (way && state.selected && state.to) {
     const keys = model.between(state.selected, state.to);
-    way.textContent = `${amountOf([...keys].map((key) => model.nodes.get(key)))} are on the ways to ${model.nodes.get(state.to).title}.`;
+    way.textContent = `${amountOf([...keys].map((key) => model.nodes.get(key)))} are on paths to ${model.nodes.get(state.to).title}.`;
   } else if (way) {
     way.textContent = '';
   }
@@ -272,7 +280,7 @@ const showAll = () => {
       html('ul', { class: 'changes' }, ...changed.map((node) => html('li', {}, link(node.key, node.title), ...node.changes.map((change) => html('div', {}, changeText(change)))))),
     ] : []),
     recording ? html('p', { class: 'facts' }, `${drawing.live ? 'Live' : 'Recorded'} since ${recording.began.toLocaleString()}: the boxes say what was created${recording.sampled ? ' in the scopes of the sample' : ''}. `,
-      html('button', { type: 'button', class: 'link', onclick: () => changeView('scopes') }, 'Look at the scopes')) : '',
+      html('button', { type: 'button', class: 'link', onclick: () => changeView(scopesView) }, 'Look at the scopes')) : '',
     drawing.compared ? '' : html('h2', { tabindex: '-1' }, faults.length === 0 ? 'No faults' : `${faults.length} ${faults.length === 1 ? 'finding' : 'findings'}`),
     ...faults.map((fault) => {
       const text = faultText(fault);
@@ -282,8 +290,8 @@ const showAll = () => {
     }),
     html('h3', {}, model.modules.length > 0 ? 'Modules' : 'Files'),
     html('p', {},
-      html('button', { type: 'button', onclick: () => toggleAll(true) }, 'Close all'), ' ',
-      html('button', { type: 'button', onclick: () => toggleAll(false) }, 'Open all')),
+      html('button', { type: 'button', onclick: () => toggleAll(true) }, 'Collapse all'), ' ',
+      html('button', { type: 'button', onclick: () => toggleAll(false) }, 'Expand all')),
     html('ul', { class: 'groups' }, ...model.groups.map((group) => html('li', {}, html('button', {
       class: 'link', type: 'button', 'aria-expanded': `${!state.closed.has(group)}`, onclick: () => toggle(group),
     }, group)))));
@@ -302,7 +310,7 @@ const givenTo = (scope, instance) => {
   const uses = recording.usersIn(scope, instance);
   const counted = new Map();
   for (const use of uses) {
-    const text = use.user ? instanceName(use.user) : use.by ? `${use.by}, which requested it` : 'requested directly';
+    const text = use.user ? instanceName(use.user) : use.by ? `${use.by}, which resolved it` : 'resolved directly';
     counted.set(text, (counted.get(text) ?? 0) + 1);
   }
   const texts = [...counted].map(([text, times]) => times === 1 ? text : `${text} ${times} times`);
@@ -329,22 +337,22 @@ const titleOf = (scope) => scope.number === 0 ? 'The container' : `Scope #${scop
 
 const showScope = (scope) => {
   const outside = recording.outsideOf(scope);
-  const titles = ['Instance', 'Lifetime', scope.number === 0 ? 'From the recording on' : 'Within the scope', 'Took', 'Given to'];
+  const titles = ['Instance', 'Lifetime', scope.number === 0 ? 'From the recording on' : 'Within the scope', 'Took', 'Used by'];
   return [
     html('h2', {}, titleOf(scope), ' '),
     html('p', { class: 'facts' }, html('button', { type: 'button', onclick: () => chooseScope(null) }, 'All scopes'), ' ',
-      scope.number > 0 ? html('button', { type: 'button', onclick: () => changeView('wiring') }, 'Show in the wiring') : '',
+      scope.number > 0 ? html('button', { type: 'button', onclick: () => changeView(wiringView) }, 'Show in the wiring') : '',
       ` ${scope.level}, ${scope.number === 0 ? `since ${recording.began.toLocaleTimeString()}` : `started after ${duration(scope.began)}, ${spanOf(scope)}`}`,
       scope.within ? ', inside ' : '', scope.within ? scopeLink(scope.within) : ''),
     scope.partly ? html('p', { class: 'facts' }, 'Recorded in part: the recording paused while it was open.') : '',
     scope.instances.length === 0 ? html('p', {}, 'Nothing was created.') : rows(titles, [
       ...scope.instances.map((instance) => instanceRow(scope, instance)),
-      outside.length === 0 ? '' : html('tr', {}, html('th', { scope: 'rowgroup', colspan: 5, class: 'group' }, 'Used from outside the scope')),
+      outside.length === 0 ? '' : html('tr', {}, html('th', { scope: 'rowgroup', colspan: 5, class: 'group' }, 'Used here, created outside this scope')),
       ...outside.map((instance) => html('tr', {},
         html('th', { scope: 'row' }, nameOf(instance)),
         html('td', { class: 'lifetime' }, instance.lifetime),
-        html('td', { colspan: 2 }, ...(instance.began === undefined ? [recording.sampled ? 'not recorded: there before, or in a scope that is not in the sample' : 'there before the recording'] : instance.inOlderScope ? ['lives in a scope older than the recording']
-          : ['lives in ', scopeLink(recording.instances.get(instance.number).scope.number)])),
+        html('td', { colspan: 2 }, ...(instance.began === undefined ? [recording.sampled ? 'not recorded: created before, or in a scope that is not in the sample' : 'created before the recording'] : instance.inOlderScope ? ['in a scope that started before the recording']
+          : ['in ', scopeLink(recording.instances.get(instance.number).scope.number)])),
         html('td', {}, givenTo(scope, instance)))),
     ]),
     scope.more > 0 ? html('p', {}, `${scope.more} more were not kept.`) : '',
@@ -370,7 +378,7 @@ const showScopes = () => {
 
 /** The timeline, and below it the list or the opened scope; what is focused and scrolled to stays so. */
 const renderScopes = () => {
-  if (!recording || state.view !== 'scopes') {
+  if (!recording || state.view !== scopesView) {
     return;
   }
   const focused = document.activeElement?.closest?.('.bar')?.dataset.scope;
@@ -410,13 +418,13 @@ const changeView = (view) => {
 
 const showView = () => {
   find('views').hidden = !isRecorded;
-  find('scopes').hidden = state.view !== 'scopes';
-  find('picture').style.visibility = state.view === 'scopes' ? 'hidden' : 'visible';
-  for (const view of ['wiring', 'scopes']) {
+  find('scopes').hidden = state.view !== scopesView;
+  find('picture').style.visibility = state.view === scopesView ? 'hidden' : 'visible';
+  for (const view of views) {
     find(`view-${view}`).setAttribute('aria-pressed', `${view === state.view}`);
   }
   for (const tool of [find('search').parentElement, find('lifetimes'), find('place').parentElement, find('all').parentElement]) {
-    tool.hidden = state.view === 'scopes';
+    tool.hidden = state.view === scopesView;
   }
   renderScopes();
   light();
@@ -435,7 +443,7 @@ const showScopeFacts = (scope) => {
     ...failed.map((instance) => html('div', { class: 'finding fault' }, html('p', {}, `${instance.name} threw ${instance.failed}.`))),
     ...slow.map((instance) => html('div', { class: 'finding warning' }, html('p', {}, `${instanceName(instance)} took ${duration(instance.took)}.`))),
     list('Created, in this order', scope.instances.filter((instance) => instance.number > 0).map((instance) => [nameOf(instance), ` ${instance.lifetime}`])) ?? '',
-    html('p', {}, html('button', { type: 'button', onclick: () => changeView(state.view === 'scopes' ? 'wiring' : 'scopes') }, state.view === 'scopes' ? 'Show in the wiring' : 'Show its times'), ' ',
+    html('p', {}, html('button', { type: 'button', onclick: () => changeView(state.view === scopesView ? wiringView : scopesView) }, state.view === scopesView ? 'Show in the wiring' : 'Show its times'), ' ',
       html('button', { type: 'button', onclick: () => chooseScope(null) }, 'Close scope')));
 };
 
@@ -447,18 +455,18 @@ const showRecording = () => {
     html('p', {}, `Since ${recording.began.toLocaleString()}: ${recording.started} ${recording.started === 1 ? 'scope' : 'scopes'}, ${recording.open} open.`),
     recording.sampled ? html('p', { class: 'facts' }, sampleText) : '',
     recording.started > listed.length ? html('p', { class: 'facts' }, `The last ${listed.length} are kept.`) : '',
-    html('p', { class: 'facts' }, 'A bar is a scope: a request, a message, a job. Open one to see what was created in it, and what is shared.'),
+    html('p', { class: 'facts' }, 'Each bar is a scope: a request, a message or a job. Open one to see which instances it created and which are shared.'),
     list('Slow or failed', troubled.slice(-12).reverse().map((scope) => [scopeLink(scope.number), ...marksOf(scope).failed.map((instance) => ` ${instance.name} threw`), ...marksOf(scope).slow.map((instance) => ` ${instance.name} was slow`)])) ?? '');
 };
 
 const show = () => state.selected ? showNode(model.nodes.get(state.selected))
   : opened() ? showScopeFacts(opened())
-  : recording && state.view === 'scopes' ? showRecording()
+  : recording && state.view === scopesView ? showRecording()
   : showAll();
 
 const select = (key, isFocusing = false) => {
-  if (key && state.view === 'scopes') {
-    state.view = 'wiring';
+  if (key && state.view === scopesView) {
+    state.view = wiringView;
     showView();
   }
   state.selected = key;
@@ -516,7 +524,7 @@ const choices = (label, kind, names) => names.length === 0 ? ''
   : html('optgroup', { label }, ...names.map((name) => choice(`${kind} ${name}`, name)));
 
 const showFilters = () => {
-  find('place').replaceChildren(choice('', 'everything'), drawing.compared ? choice('changes', 'what changed, and what touches it') : '', choices('Modules', 'module', model.modules), choices('Folders', 'folder', model.folders), choices('Files', 'file', model.files),
+  find('place').replaceChildren(choice('', 'everything'), drawing.compared ? choice('changes', 'changes and what they touch') : '', choices('Modules', 'module', model.modules), choices('Folders', 'folder', model.folders), choices('Files', 'file', model.files),
     choices('Namespaces', 'namespace', model.namespaces));
   for (const input of find('lifetimes').querySelectorAll('input')) {
     input.parentElement.hidden = ![...model.nodes.values()].some((node) => kindOf(node) === input.value);
@@ -534,7 +542,7 @@ const showFound = () => {
 };
 
 find('table').addEventListener('toggle', () => find('table').append(html('table', {},
-  html('thead', {}, html('tr', {}, ...['Service', 'Created by', 'Lifetime', 'Place', 'Requires', 'Faults'].map((title) => html('th', { scope: 'col' }, title)))),
+  html('thead', {}, html('tr', {}, ...['Service', 'Created by', 'Lifetime', 'Source', 'Requires', 'Faults'].map((title) => html('th', { scope: 'col' }, title)))),
   html('tbody', {}, ...[...model.nodes.values()].map((node) => html('tr', {},
     html('th', { scope: 'row' }, link(node.key, node.title), node.mark ? ` marked ${node.mark}` : '', node.changes.map((change) => ` ${changeLine(change)}`).join('')),
     html('td', {}, node.maker || node.kind),
@@ -663,7 +671,7 @@ window.addEventListener('popstate', () => {
   redraw();
   showView();
 });
-for (const view of ['wiring', 'scopes']) {
+for (const view of views) {
   find(`view-${view}`).addEventListener('click', () => changeView(view));
 }
 const scopeOf = (event) => event.target.closest('.bar')?.dataset.scope;
@@ -710,7 +718,7 @@ const listen = () => {
     }
     showCounts();
     renderScopes();
-    if (!state.selected && !panel.contains(document.activeElement) && (state.view === 'scopes' || opened())) {
+    if (!state.selected && !panel.contains(document.activeElement) && (state.view === scopesView || opened())) {
       show();
     }
     light();
@@ -726,7 +734,7 @@ const listen = () => {
     }
   });
   events.addEventListener('error', () => {
-    find('live').textContent = events.readyState === EventSource.CLOSED ? 'not live: load the page again' : 'not live: connecting again …';
+    find('live').textContent = events.readyState === EventSource.CLOSED ? 'Disconnected: reload the page' : 'Disconnected: reconnecting …';
   });
   find('pause').hidden = false;
   find('pause').addEventListener('click', () => {
