@@ -30,7 +30,7 @@ static string Starter(string lifetime)
         "Singleton" => "one instance for the container",
         "Scoped" => "one instance for each scope",
         "ScopeLevel" => "one instance for each scope of this level",
-        _ => "a new instance for each request",
+        _ => "a new instance each time it is resolved",
     };
     string kind = lifetime == "ScopeLevel" ? "" : "static ";
     string level = lifetime == "ScopeLevel" ? "Level" : $"Level.{lifetime}";
@@ -131,7 +131,7 @@ static string Starter(string lifetime)
         }
 
         text.Append($$"""
-                /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+                /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
                 /// <param name="factory">Creates an instance. It must not return null.</param>
                 /// <param name="file">Filled in by the compiler: the source file of the call.</param>
                 /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -153,7 +153,7 @@ static string Starter(string lifetime)
         string types = string.Concat(Numbers(count).Select(n => $"T{n}, "));
         string casts = string.Join(", ", Numbers(count).Select(n => $"(T{n})arguments[{n - 1}]!"));
         string parameter = count == 0 ? "_" : "arguments";
-        string awaiting = lifetime == "Singleton" ? "Container.WarmUpAsync" : "Resolver.StartScopeAsync(ReadOnlySpan{Incoming})";
+        string awaiting = lifetime == "Singleton" ? "Container.WarmUpAsync" : "Resolver.StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)";
         text.Append(
             $"\n    /// <summary>Registers the result of an asynchronous factory, {shared}, awaited by <see cref=\"{awaiting}\"/>. Its "
                 + "parameters are resolved.</summary>\n");
@@ -165,7 +165,7 @@ static string Starter(string lifetime)
         }
 
         text.Append($$"""
-                /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+                /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
                 /// <param name="factory">Creates an instance. It must not return null.</param>
                 /// <param name="file">Filled in by the compiler: the source file of the call.</param>
                 /// <param name="line">Filled in by the compiler: the line of the call.</param>

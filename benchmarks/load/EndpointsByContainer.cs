@@ -21,10 +21,10 @@ internal static class EndpointsByContainer
         ShiftPlan plan = container.Resolve<ShiftPlan>();
         app.UseJunctivor(container, new RequestOptions
         {
-            Incoming = _ => [Incoming.Value(Caller.Unknown)],
+            IncomingFor = _ => [Incoming.Value(Caller.Unknown)],
             Sessions = container.Resolve<Sessions>(),
             SessionKey = context => context.Request.Path == "/bare" ? null : plan.Now.ToString(),
-            SessionIncoming = _ => [Incoming.Value(plan.Now)],
+            SessionIncomingFor = _ => [Incoming.Value(plan.Now)],
         });
         app.MapGet("/bare", ([FromServices] Writer writer) => writer.Write());
         app.MapGet("/berths", async ([FromServices] BookingDesk desk) => Results.Ok(await desk.Planner.OverviewAsync()));

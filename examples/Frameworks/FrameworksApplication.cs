@@ -26,11 +26,11 @@ public static class FrameworksApplication
         builder.Services.AddGrpc();
         builder.Services.AddSignalR(options => options.AddFilter(new WiredHubFilter
         {
-            Incoming = context => [Incoming.Value(Clerk.Of(context.GetHttpContext()))],
+            IncomingFor = context => [Incoming.Value(Clerk.Of(context.GetHttpContext()))],
         }));
         builder.Services.AddHealthChecks().AddAsyncCheck("ledger", async cancellationToken =>
         {
-            await using Scope scope = await container().StartScopeAsync(cancellationToken);
+            await using Scope scope = await container().StartScopeAsync(cancellationToken: cancellationToken);
             return HealthCheckResult.Healthy($"{(await scope.Resolve<BerthLedger>().VesselsAsync(cancellationToken)).Length} vessels");
         });
         return builder.Build();

@@ -83,10 +83,10 @@ public sealed class HarbourOffice : IAsyncDisposable
         ShiftPlan plan = container.Resolve<ShiftPlan>();
         return new RequestOptions
         {
-            Incoming = context => [Incoming.Value(CallerOf(context))],
+            IncomingFor = context => [Incoming.Value(CallerOf(context))],
             Sessions = container.Resolve<Sessions>(),
             SessionKey = _ => plan.Now.ToString(),
-            SessionIncoming = _ => [Incoming.Value(plan.Now)],
+            SessionIncomingFor = _ => [Incoming.Value(plan.Now)],
         };
     }
 

@@ -15,7 +15,7 @@ internal static class ScheduledJob
         await using Container container = wiring.Build();
 
         // A test supplies a TimeProvider of its own, and waits for nothing.
-        JobSchedule schedule = new(container, TimeProvider.System, TellAsync);
+        JobSchedule schedule = new(container, TellAsync);
         schedule.Every<InvoiceRun>(TimeSpan.FromMilliseconds(20), (run, _) => run.WriteAsync());
         schedule.Daily<InvoiceRun>(new TimeOnly(3, 0), (run, _) => run.WriteAsync());
         await schedule.RunAsync(Stop.Token);

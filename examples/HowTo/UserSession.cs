@@ -14,9 +14,8 @@ internal static class UserSession
             Scoped.Of<OrderDesk>(),                         // one for each request
         ];
         await using Container container = wiring.Build();
-        await using Sessions sessions = new(container, Session, TimeProvider.System,
-            TellAsync)
-        { MaxSessions = 2, IdleTimeout = TimeSpan.FromMinutes(30) };
+        await using Sessions sessions = new(container, Session, TellAsync)
+        { MaxCount = 2, IdleTimeout = TimeSpan.FromMinutes(30) };
 
         await OrderAsync(sessions, "Mira", "rope");
         await OrderAsync(sessions, "Tove", "a lantern");
@@ -28,7 +27,7 @@ internal static class UserSession
 
     private static async Task OrderAsync(Sessions sessions, string name, string thing)
     {
-        await using SessionVisit visit = await sessions.EnterAsync(name, Incoming.Value(new User(name)));
+        await using SessionVisit visit = await sessions.EnterAsync(name, [Incoming.Value(new User(name))]);
         await using Scope request = visit.Scope.StartScope();
         WriteLine(request.Resolve<OrderDesk>().Order(thing));
     }

@@ -1,5 +1,5 @@
 using System.CommandLine;
-using Junctivor;
+using Junctivor.Checks;
 using Mistakes;
 
 Argument<string[]> codes = new("CODE")

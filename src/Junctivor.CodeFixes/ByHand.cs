@@ -107,7 +107,7 @@ internal static class ByHand
         return text.WithChanges(changes.OrderBy(change => change.Span.Start).ThenBy(change => change.Span.End));
     }
 
-    /// <summary>The container disposes of what it constructs.</summary>
+    /// <summary>The container disposes what it constructs.</summary>
     private static IEnumerable<TextChange> UsingOf(StatementSyntax statement) =>
         statement is LocalDeclarationStatementSyntax { UsingKeyword: { RawKind: not 0 } word } local
             ? [new TextChange(TextSpan.FromBounds(local.SpanStart, word.GetNextToken().SpanStart), "")]
@@ -141,7 +141,7 @@ internal static class ByHand
         _ => true,
     };
 
-    /// <summary>Whether it can be disposed of asynchronously only.</summary>
+    /// <summary>Whether it can be disposed asynchronously only.</summary>
     private static bool MustBeAwaited(INamedTypeSymbol type) =>
         Implements(type, "System.IAsyncDisposable") && !Implements(type, "System.IDisposable");
 

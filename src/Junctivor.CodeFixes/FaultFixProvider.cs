@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Composition;
+using Junctivor.Checks;
 using Junctivor.Generators;
 using Junctivor.Generators.Checking;
 using Microsoft.CodeAnalysis;

@@ -1,3 +1,4 @@
+using Junctivor.Checks;
 using Junctivor.Generators.Checking;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CodeActions;

@@ -1,3 +1,4 @@
+using Junctivor.Checks;
 using Junctivor.Fixing.Editing;
 using Junctivor.Fixing.Sources;
 using Microsoft.CodeAnalysis;

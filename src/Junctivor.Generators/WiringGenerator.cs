@@ -77,7 +77,7 @@ public sealed class WiringGenerator : IIncrementalGenerator
             .Select(static (pair, _) => pair.Right ? pair.Left : null);
         context.RegisterImplementationSourceOutput(wanted, static (output, compilation) =>
         {
-            if (compilation?.GetTypeByMetadataName("Junctivor.CompiledRecipes") is not null
+            if (compilation?.GetTypeByMetadataName("Junctivor.CompilerServices.CompiledRecipes") is not null
                 && RecipeText.CanBeCompiled(compilation)
                 && RecipeText.Of(compilation, NativeNeeds.Of(compilation, output.CancellationToken)) is { } source)
             {

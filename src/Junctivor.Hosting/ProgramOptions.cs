@@ -8,7 +8,7 @@ public sealed record ProgramOptions
     /// <summary>The time limit for winding down; 30 seconds by default.</summary>
     public TimeSpan ShutdownTimeout { get; init; } = WiredHost.DefaultShutdownTimeout;
 
-    /// <summary>Cancelled to stop, as by a signal; never by default.</summary>
+    /// <summary>Canceled to stop, as by a signal; never by default.</summary>
     public CancellationToken Stop { get; init; }
 
     /// <summary>Where warnings and failures are written; the standard error of the process by default.</summary>

@@ -24,7 +24,7 @@ public sealed class ShutdownTimeoutException : JunctivorException
     {
         string unanswered = requests.Count == 0 ? "" : string.Create(
             CultureInfo.InvariantCulture,
-            $"Still open when the server stopped, with a limit of {limit.TotalSeconds:0.###} s: {Names(requests)}. Make their handlers return when HttpContext.RequestAborted or the host's ApplicationStopping is cancelled.");
+            $"Still open when the server stopped, with a limit of {limit.TotalSeconds:0.###} s: {Names(requests)}. Make their handlers return when HttpContext.RequestAborted or the host's ApplicationStopping is canceled.");
         return string.Join(' ', new[] { unanswered, services?.Message ?? "" }.Where(part => part.Length > 0));
     }
 

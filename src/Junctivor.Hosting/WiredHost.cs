@@ -35,7 +35,7 @@ public static class WiredHost
     /// <param name="host">The host, such as the application.</param>
     /// <param name="container">The container; it is not disposed.</param>
     /// <param name="limit">The time for the last requests, and again for winding down.</param>
-    /// <param name="cancellationToken">Cancelled to stop, as by a signal.</param>
+    /// <param name="cancellationToken">Canceled to stop, as by a signal.</param>
     public static async Task RunWiredAsync(
         this IHost host, Container container, TimeSpan limit, CancellationToken cancellationToken = default)
     {

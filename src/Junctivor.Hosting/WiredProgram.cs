@@ -34,16 +34,16 @@ public static class WiredProgram
     /// </summary>
     /// <typeparam name="T">The service.</typeparam>
     /// <param name="container">The container; it is not disposed.</param>
-    /// <param name="work">The work. Its token is cancelled when the process is told to stop, or background work fails.</param>
+    /// <param name="work">The work. Its token is canceled when the process is told to stop, or background work fails.</param>
     /// <returns>The exit code of the program: 0 if the work completed; 1 if it failed, or the warm-up, background work or the wind-down
-    /// did; 130 if Ctrl+C cancelled the work, and 143 if SIGTERM or <see cref="ProgramOptions.Stop"/> did.</returns>
+    /// did; 130 if Ctrl+C canceled the work, and 143 if SIGTERM or <see cref="ProgramOptions.Stop"/> did.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static Task<int> RunWiredAsync<T>(this Container container, Func<T, CancellationToken, Task> work)
         where T : notnull => container.RunWiredAsync(work, new ProgramOptions());
 
     /// <inheritdoc cref="RunWiredAsync{T}(Container, Func{T, CancellationToken, Task})"/>
     /// <param name="container">The container; it is not disposed.</param>
-    /// <param name="work">The work. Its token is cancelled when the process is told to stop, or background work fails.</param>
+    /// <param name="work">The work. Its token is canceled when the process is told to stop, or background work fails.</param>
     /// <param name="options">The time limit, and where failures are written.</param>
     public static Task<int> RunWiredAsync<T>(this Container container, Func<T, CancellationToken, Task> work, ProgramOptions options)
         where T : notnull
@@ -60,14 +60,14 @@ public static class WiredProgram
 
     /// <inheritdoc cref="RunWiredAsync{T}(Container, Func{T, CancellationToken, Task})"/>
     /// <param name="container">The container; it is not disposed.</param>
-    /// <param name="work">The work, which returns the exit code. Its token is cancelled when the process is told to stop, or background
+    /// <param name="work">The work, which returns the exit code. Its token is canceled when the process is told to stop, or background
     /// work fails.</param>
     public static Task<int> RunWiredAsync<T>(this Container container, Func<T, CancellationToken, Task<int>> work)
         where T : notnull => container.RunWiredAsync(work, new ProgramOptions());
 
     /// <inheritdoc cref="RunWiredAsync{T}(Container, Func{T, CancellationToken, Task})"/>
     /// <param name="container">The container; it is not disposed.</param>
-    /// <param name="work">The work, which returns the exit code. Its token is cancelled when the process is told to stop, or background
+    /// <param name="work">The work, which returns the exit code. Its token is canceled when the process is told to stop, or background
     /// work fails.</param>
     /// <param name="options">The time limit, and where failures are written.</param>
     public static Task<int> RunWiredAsync<T>(this Container container, Func<T, CancellationToken, Task<int>> work, ProgramOptions options)
@@ -78,7 +78,7 @@ public static class WiredProgram
             container,
             async stop =>
             {
-                Scope scope = await container.StartScopeAsync(stop).ConfigureAwait(false);
+                Scope scope = await container.StartScopeAsync(cancellationToken: stop).ConfigureAwait(false);
                 await using (scope.ConfigureAwait(false))
                 {
                     return await work(scope.Resolve<T>(), stop).ConfigureAwait(false);

@@ -48,7 +48,7 @@ public sealed class TestContainer : IAsyncDisposable
     /// <summary>Builds the container of a wiring.</summary>
     /// <param name="wiring">The wiring.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Singleton.Incoming</c>.</param>
-    /// <returns>The container; dispose of it with <c>await using</c>.</returns>
+    /// <returns>The container; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="wiring"/> is null.</exception>
     /// <exception cref="WiringException">The wiring has faults.</exception>
     public static TestContainer Of(Wiring wiring, params ReadOnlySpan<Incoming> incoming)
@@ -67,7 +67,7 @@ public sealed class TestContainer : IAsyncDisposable
     /// <returns>The number.</returns>
     public int Disposed<T>() => CountOf<T>(_disposed);
 
-    /// <summary>Winds down and disposes of the container, as <see cref="DisposeAsync"/> does, and then fails if scopes are left
+    /// <summary>Winds down and disposes the container, as <see cref="DisposeAsync"/> does, and then fails if scopes are left
     /// open.</summary>
     /// <returns>A task that completes when everything is disposed.</returns>
     /// <exception cref="WiringTestException">Some scopes were not disposed: the message names their levels.</exception>
@@ -89,7 +89,7 @@ public sealed class TestContainer : IAsyncDisposable
         }
     }
 
-    /// <summary>Winds down and disposes of the container.</summary>
+    /// <summary>Winds down and disposes the container.</summary>
     /// <returns>A task that completes when everything is disposed.</returns>
     /// <exception cref="AggregateException">A wind-down or a disposal threw.</exception>
     public ValueTask DisposeAsync() => Container.DisposeAsync();

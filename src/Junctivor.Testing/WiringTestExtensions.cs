@@ -2,7 +2,7 @@ using System.Runtime.CompilerServices;
 
 namespace Junctivor.Testing;
 
-/// <summary>What a test asks of a wiring, in one line each.</summary>
+/// <summary>One-line assertions about a wiring, and replacements of services, for tests.</summary>
 /// <example>
 /// <code>
 /// [Fact]
@@ -28,7 +28,7 @@ public static class WiringTestExtensions
 
     /// <summary>Checks a wiring, and what entry points require of it.</summary>
     /// <param name="wiring">The wiring.</param>
-    /// <param name="entryPoints">What requests services from outside the wiring.</param>
+    /// <param name="entryPoints">The entry points that resolve services from outside the wiring.</param>
     /// <exception cref="WiringTestException">It has errors. The message has all faults.</exception>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static void MustBeSound(this Wiring wiring, IReadOnlyCollection<EntryPoint> entryPoints)
@@ -40,8 +40,8 @@ public static class WiringTestExtensions
     /// <summary>Checks a wiring, and what entry points require of it that are read by a method, such as one with
     /// <see cref="CheckedEntryPointsAttribute"/>.</summary>
     /// <param name="wiring">The wiring.</param>
-    /// <param name="entryPoints">Returns what requests services from outside the wiring. The container that it gets knows the wiring, and
-    /// no values.</param>
+    /// <param name="entryPoints">Returns the entry points that resolve services from outside the wiring. The container that it gets knows
+    /// the wiring, and no values.</param>
     /// <exception cref="WiringTestException">It has errors. The message has all faults.</exception>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static void MustBeSound(this Wiring wiring, Func<Container, IReadOnlyCollection<EntryPoint>> entryPoints)
@@ -62,8 +62,8 @@ public static class WiringTestExtensions
 
     /// <summary>Checks a wiring, and what entry points require of it; a warning that no registration accepts fails the test, too.</summary>
     /// <param name="wiring">The wiring.</param>
-    /// <param name="entryPoints">Returns what requests services from outside the wiring. The container that it gets knows the wiring, and
-    /// no values.</param>
+    /// <param name="entryPoints">Returns the entry points that resolve services from outside the wiring. The container that it gets knows
+    /// the wiring, and no values.</param>
     /// <exception cref="WiringTestException">It has errors or warnings. The message has all faults.</exception>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static void MustHaveNoWarnings(this Wiring wiring, Func<Container, IReadOnlyCollection<EntryPoint>> entryPoints)
@@ -95,7 +95,7 @@ public static class WiringTestExtensions
     /// <summary>Replaces a service by an existing object, such as a stub.</summary>
     /// <typeparam name="TService">The service; the wiring must have it.</typeparam>
     /// <param name="wiring">The wiring; it is not changed.</param>
-    /// <param name="instead">The object; the test disposes of it.</param>
+    /// <param name="instead">The object; the test disposes it.</param>
     /// <param name="file">The source file; the compiler passes it.</param>
     /// <param name="line">The line; the compiler passes it.</param>
     /// <returns>Another wiring. If there is nothing to replace, its check says so (JV203).</returns>

@@ -37,7 +37,7 @@ public class ProgramTests
     [InlineData("optional", "Without: 2 blasts", "With:    5 blasts, when the glass falls")]
     [InlineData("plugins", "flag mast and loudhailer; 1 plug-in brings endpoints", "Broken.dll is not a .NET assembly")]
     [InlineData("properties", "signed by the harbour master", "The window has its tariffs: True")]
-    [InlineData("invoke", "7 berths are free.", "the called method was requested from the container")]
+    [InlineData("invoke", "7 berths are free.", "the called method was resolved from the container")]
     [InlineData("warm-up", "JV401", "fetched from the archive", "work: 12 bookings", "the board is closed")]
     [InlineData("self-registered", "singleton FlagMast for FlagMast, ISignal", "one instance: True")]
     public async Task Each_program_shows_what_it_is_for(string name, params string[] lines)

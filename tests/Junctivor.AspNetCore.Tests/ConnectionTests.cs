@@ -65,7 +65,7 @@ public class ConnectionTests
         while (await socket.ReceiveAsync(buffer.AsMemory(), context.RequestAborted) is { MessageType: WebSocketMessageType.Text } received)
         {
             string message = Encoding.UTF8.GetString(buffer, 0, received.Count);
-            await using Scope scope = await context.GetScope().StartScopeAsync(context.RequestAborted, Incoming.Value(message));
+            await using Scope scope = await context.GetScope().StartScopeAsync([Incoming.Value(message)], context.RequestAborted);
             string answer = $"{scope.Resolve<Reply>().Text},{ledger.Number},{scope.Resolve<Ledger>().Number}";
             await socket.SendAsync(Encoding.UTF8.GetBytes(answer), WebSocketMessageType.Text, endOfMessage: true, context.RequestAborted);
         }

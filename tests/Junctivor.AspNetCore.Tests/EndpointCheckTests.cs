@@ -1,4 +1,5 @@
 using System.Reflection;
+using Junctivor.Checks;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.ApplicationParts;
 using Microsoft.AspNetCore.Mvc.Controllers;
@@ -94,14 +95,14 @@ public class EndpointCheckTests
         EndpointException posted = await RefusedAsync(app => app.MapPost("/desk", (Desk desk) => desk.Answer));
 
         Fault got = Assert.Single(refused.Report.Errors);
-        Assert.Equal(("JV110", "GET /desk: the host takes desk for the body of the request"), (got.Code, got.Summary));
+        Assert.Equal(("JV110", "GET /desk: the host binds desk to the request body"), (got.Code, got.Summary));
         Assert.Equal(
             ["if it is a service, map the endpoint with app.MapWired(container)", "write [FromServices] before it"],
             got.Fixes.Select(fix => fix.Advice));
         Assert.True(got.Path[0] is { Name: "GET /desk", Line: > 0 });
         Fault sent = Assert.Single(posted.Report.Errors);
         Assert.Equal(
-            ("JV110", "POST /desk reads Desk desk from the body of the request, though the wiring provides it"), (sent.Code, sent.Summary));
+            ("JV110", "POST /desk reads Desk desk from the request body, though the wiring provides it"), (sent.Code, sent.Summary));
         Assert.Equal(
             [
                 "map the endpoint with app.MapWired(container)", "write [FromServices] Desk desk",
@@ -174,7 +175,7 @@ public class EndpointCheckTests
         Assert.Equal(
             [
                 ("JV101", "[ServiceFilter] of POST /tide-controller requires Seal, which is not registered"),
-                ("JV110", "TideController.Write reads Desk desk from the body of the request, though the wiring provides it"),
+                ("JV110", "TideController.Write reads Desk desk from the request body, though the wiring provides it"),
             ],
             refused.Report.Errors.Except([fault]).Select(each => (each.Code, each.Summary)).Order());
     }

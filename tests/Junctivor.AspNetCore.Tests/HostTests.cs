@@ -39,8 +39,8 @@ public class HostTests
         await app.StopAndWindDownAsync(container, TimeSpan.FromSeconds(30));
 
         Assert.Contains(
-            "Junctivor: JV504 accepts-nothing: EndLog accepts JV303 frozen-transient, but does not have it. The whole text is in "
-                + "Container.Report; see junctivor fault JV504.",
+            "Junctivor: JV504 accepts-nothing: EndLog accepts JV303 frozen-transient, but does not have it. The full report is in "
+                + "Container.Report. Help: junctivor fault JV504.",
             log.Lines);
     }
 

@@ -1,4 +1,5 @@
 using System.Security.Claims;
+using Junctivor.Checks;
 using Microsoft.Extensions.Logging.Abstractions;
 
 namespace Junctivor.AspNetCore.Tests;

@@ -10,7 +10,7 @@ namespace Junctivor.AspNetCore.Tests;
 public class HubTests
 {
     private static readonly WiredHubFilter Calling =
-        new() { Incoming = context => [Incoming.Value(new Caller(context.ConnectionId.Length > 0 ? "Tove" : ""))] };
+        new() { IncomingFor = context => [Incoming.Value(new Caller(context.ConnectionId.Length > 0 ? "Tove" : ""))] };
 
     private static CancellationToken Token => TestContext.Current.CancellationToken;
 

@@ -22,7 +22,7 @@ internal sealed class Office : IAsyncDisposable
     ];
 
     public static RequestOptions Callers =>
-        new() { Incoming = context => [Incoming.Value(new Caller($"{context.Request.Headers["Caller"]}"))] };
+        new() { IncomingFor = context => [Incoming.Value(new Caller($"{context.Request.Headers["Caller"]}"))] };
 
     public Container Container { get; }
 

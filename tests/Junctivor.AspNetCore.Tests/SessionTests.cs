@@ -67,9 +67,9 @@ public class SessionTests
         [UserSession.Incoming<Owner>(), UserSession.Of<Basket>(), Singleton.Value(_ended)],
         options: container => Office.Callers with
         {
-            Sessions = new Sessions(container, UserSession, _time, (_, failure) => Task.FromException(failure)),
+            Sessions = new Sessions(container, UserSession, (_, failure) => Task.FromException(failure), _time),
             SessionKey = UserOf,
-            SessionIncoming = OwnerOf,
+            SessionIncomingFor = OwnerOf,
         });
 
     private Incoming[] OwnerOf(HttpContext context)

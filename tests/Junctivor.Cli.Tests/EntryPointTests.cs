@@ -87,7 +87,7 @@ public sealed class EntryPointTests : IDisposable
         "[CheckedEntryPoints] public static IEnumerable<EntryPoint> Late() { yield return new(\"a\"); throw new System.FormatException(\"Ebb\"); }",
         "Office.Late threw FormatException: Ebb. The wiring is checked without its entry points.")]
     [InlineData("[CheckedEntryPoints] public static EntryPoint[] Early(Container container) => [container.Resolve<EntryPoint>()];",
-        "Office.Early threw ResolveException: JV101 missing: EntryPoint was requested, but is not registered. The wiring is checked "
+        "Office.Early threw ResolveException: JV101 missing: EntryPoint cannot be resolved: it is not registered. The wiring is checked "
             + "without its entry points.")]
     public async Task What_cannot_be_read_is_one_line_and_the_rest_is_checked(string method, string line)
     {

@@ -36,7 +36,7 @@ public sealed partial class LivePageTests : IAsyncLifetime
 
         string rows = string.Join('\n', await page.Locator("#scope tbody tr").AllInnerTextsAsync());
         Assert.Matches(Shared(), rows);
-        Assert.Contains("Used from outside the scope", rows, StringComparison.Ordinal);
+        Assert.Contains("Used here, created outside this scope", rows, StringComparison.Ordinal);
         Assert.Matches(Outside(), rows);
         await page.GetByText("Show in the wiring").First.ClickAsync();
         Assert.Matches(Numbered(), await page.Locator(".box:not(.dim) .numbers").First.TextContentAsync());
@@ -231,7 +231,7 @@ public sealed partial class LivePageTests : IAsyncLifetime
     [GeneratedRegex("^live: ")]
     private static partial Regex Live();
 
-    [GeneratedRegex("^not live")]
+    [GeneratedRegex("^Disconnected")]
     private static partial Regex NotLive();
 }
 

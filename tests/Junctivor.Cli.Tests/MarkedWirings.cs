@@ -1,4 +1,4 @@
-using Junctivor;
+using Junctivor.CompilerServices;
 using Microsoft.Data.Sqlite;
 
 // As the generator would write it for a wiring that the compiler cannot follow.

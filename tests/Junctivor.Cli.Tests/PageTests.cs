@@ -97,7 +97,7 @@ public sealed class PageTests : IAsyncLifetime
         int withoutSingletons = await page.Locator(".box").CountAsync();
         int singletons = await page.Locator(".box.singleton").CountAsync();
         await page.Locator("#lifetimes input[value=singleton]").CheckAsync();
-        await page.GetByText("Close all").ClickAsync();
+        await page.GetByText("Collapse all").ClickAsync();
         int modules = await page.Locator(".box.group").CountAsync();
         await page.Locator(".box.group").First.ClickAsync();
 

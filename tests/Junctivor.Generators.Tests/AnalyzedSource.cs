@@ -4,6 +4,7 @@ using System.Collections.Immutable;
 using System.Reflection;
 using System.Runtime.Loader;
 using Generators::Junctivor.Generators;
+using Junctivor.Checks;
 using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;

@@ -4,6 +4,7 @@ extern alias Generators;
 using CodeFixes::Junctivor.CodeFixes;
 using Fixing::Junctivor.Fixing;
 using Generators::Junctivor.Generators;
+using Junctivor.Checks;
 using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;

@@ -52,7 +52,7 @@ public class NativeTests
         { Archives, "container.Invoke((IArchive<short> archive) => { });", Archive("short") },
         { $"{Archives}.Marked(\"n\")", "container.Resolve<IArchive<byte>>(\"n\");", Archive("byte") },
         { "Transient.Of<Printer>()", "", "new global::Harbour.Ticket((string)a[0], " },
-        { "Transient.Of<Printer>()", "", "global::Junctivor.CompiledRecipes.Argument<int>(a[1])" },
+        { "Transient.Of<Printer>()", "", "global::Junctivor.CompilerServices.CompiledRecipes.Argument<int>(a[1])" },
         { "Transient.Of<Printer>()", "", "AddFunction<object, int, object>()" },
         { "Transient.Of<Almanac>(), Singleton.Value<TimeOnly>(new(12, 0))", "", "AddElement<global::System.DateOnly>()" },
         { "Transient.Of<Almanac>(), Singleton.Value<TimeOnly>(new(12, 0))", "", "AddElement<global::System.TimeOnly>()" },

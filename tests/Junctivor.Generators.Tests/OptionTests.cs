@@ -22,7 +22,7 @@ public class OptionTests
         public sealed class Till(Stamp stamp) { public object Stamp => stamp; }
         """;
 
-    /// <summary>By its name, a wiring that has other faults without the option, and the codes of its faults. What is disposed of a value is
+    /// <summary>By its name, a wiring that has other faults without the option, and the codes of its faults. What is disposed a value is
     /// no matter of the check.</summary>
     private static readonly Dictionary<string, (string Wiring, string Codes)> Examples = new()
     {

@@ -1,3 +1,4 @@
+using Junctivor.Checks;
 using Junctivor.Model;
 using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;

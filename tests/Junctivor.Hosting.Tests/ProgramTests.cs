@@ -63,7 +63,7 @@ public class ProgramTests
         int code = await container.RunWiredAsync<Uri>((_, _) => Task.CompletedTask, new ProgramOptions { Errors = errors });
 
         Assert.Equal(1, code);
-        Assert.StartsWith("JV101 missing: Uri was requested, but is not registered", errors.ToString(), StringComparison.Ordinal);
+        Assert.StartsWith("JV101 missing: Uri cannot be resolved: it is not registered", errors.ToString(), StringComparison.Ordinal);
         Assert.DoesNotContain("WiredProgram.cs", errors.ToString().Split("   at ")[0], StringComparison.Ordinal);
     }
 
@@ -106,7 +106,7 @@ public class ProgramTests
         ProgramOptions options = new() { Errors = errors, Stop = stop.Token };
 
         Task<int> running = hasWork
-            ? container.RunWiredAsync<Quay>((_, cancelled) => Task.Delay(Timeout.Infinite, cancelled), options)
+            ? container.RunWiredAsync<Quay>((_, canceled) => Task.Delay(Timeout.Infinite, canceled), options)
             : container.RunWiredAsync(options);
         await stop.CancelAsync();
 

@@ -80,7 +80,7 @@ public sealed record Entry
     /// <summary>Whether it only serves the class of another entry.</summary>
     public int? OnlyFor { get; init; }
 
-    /// <summary>Whether ownership is turned: created things are left undisposed, values are disposed of.</summary>
+    /// <summary>Whether ownership is turned: created things are left undisposed, values are disposed.</summary>
     public bool IsOwnedOtherwise { get; init; }
 
     /// <summary>Two that say the same are two.</summary>

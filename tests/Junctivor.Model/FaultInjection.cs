@@ -73,7 +73,7 @@ public static class FaultInjection
         }
     }
 
-    /// <summary>What is awaited, warmed up, cancelled and filled.</summary>
+    /// <summary>What is awaited, warmed up, canceled and filled.</summary>
     private static IEnumerable<Registration> Further(Journal journal) =>
     [
         Transient.Of<Tool>(),
@@ -89,7 +89,7 @@ public static class FaultInjection
                 journal.Pass();
                 return Task.CompletedTask;
             }),
-        Singleton.Of<Cancelled>().WarmUp((_, _) =>
+        Singleton.Of<Canceled>().WarmUp((_, _) =>
         {
             try
             {
@@ -98,7 +98,7 @@ public static class FaultInjection
             }
             catch (InjectedFailure failure)
             {
-                return Task.FromException(new OperationCanceledException("It was to be cancelled.", failure));
+                return Task.FromException(new OperationCanceledException("It was to be canceled.", failure));
             }
         }),
         Scoped.FromAsync(async (Tool tool, CancellationToken stop) => await PerScope.MakeAsync(journal, tool, stop)),
@@ -147,7 +147,7 @@ public static class FaultInjection
         public void Dispose() => _journal.End("filled", _number);
     }
 
-    public sealed class Cancelled;
+    public sealed class Canceled;
 
     public sealed class Warm : IDisposable
     {

@@ -1,3 +1,4 @@
+using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Reports.Drawing;
 using Junctivor.Reports.Graphs;

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Junctivor.Checks;
 using Junctivor.Reports.Faults;
 using Mistakes;
 using NJsonSchema;

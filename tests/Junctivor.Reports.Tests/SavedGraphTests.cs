@@ -20,7 +20,7 @@ public class SavedGraphTests
     [Fact]
     public void The_documented_example_is_read()
     {
-        string page = File.ReadAllText(Path.Combine(ProgramRun.RepositoryRoot, "docs", "graph-format.md"));
+        string page = File.ReadAllText(Path.Combine(ProgramRun.RepositoryRoot, "docs", "formats.md"));
         int start = page.IndexOf("```json\n", StringComparison.Ordinal) + "```json\n".Length;
         string example = page[start..page.IndexOf("\n```", start, StringComparison.Ordinal)];
 
@@ -30,7 +30,7 @@ public class SavedGraphTests
     [Fact]
     public void Every_member_that_is_written_is_documented()
     {
-        string page = File.ReadAllText(Path.Combine(ProgramRun.RepositoryRoot, "docs", "graph-format.md"));
+        string page = File.ReadAllText(Path.Combine(ProgramRun.RepositoryRoot, "docs", "formats.md"));
         IEnumerable<string> members = new[] { typeof(SavedGraph), typeof(SavedRegistration), typeof(SavedNeed), typeof(SavedService) }
             .SelectMany(type => type.GetProperties())
             .Select(property => $"`{char.ToLowerInvariant(property.Name[0])}{property.Name[1..]}`");

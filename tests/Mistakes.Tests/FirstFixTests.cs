@@ -1,5 +1,6 @@
 using System.Reflection;
 using Junctivor;
+using Junctivor.Checks;
 using Junctivor.Fixing;
 using Junctivor.Fixing.Editing;
 using Junctivor.Tests.Shared;

@@ -1,6 +1,7 @@
 using System.Reflection;
 using System.Runtime.Loader;
 using Junctivor;
+using Junctivor.Checks;
 using Junctivor.Fixing;
 using Junctivor.Fixing.Editing;
 using Junctivor.Tests.Shared;

@@ -1,4 +1,5 @@
 using Junctivor;
+using Junctivor.Checks;
 using Junctivor.Fixing;
 using Junctivor.Fixing.Editing;
 

@@ -1,4 +1,5 @@
 using Junctivor;
+using Junctivor.Checks;
 using Junctivor.Tests.Shared;
 
 namespace Mistakes.Tests;
@@ -41,6 +42,10 @@ public class MistakeTests
 
         Assert.Equal([.. FaultKind.All.Select(kind => $"## {kind.Code} {kind.Name}"), "## JV901 not-followed"], headings);
     }
+
+    [Fact]
+    public void The_page_begins_with_the_table_of_all_codes() => Assert.Contains(
+        $"\n\n{CodeTable.Text()}\n\n", Page[..Page.IndexOf("\n## ", StringComparison.Ordinal)], StringComparison.Ordinal);
 
     [Theory]
     [MemberData(nameof(Codes))]

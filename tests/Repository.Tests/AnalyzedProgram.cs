@@ -1,10 +1,11 @@
 extern alias Generators;
 
 using Generators::Junctivor.Generators;
+using Junctivor.Tests;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.Diagnostics;
 
-namespace Junctivor.Tests;
+namespace Repository.Tests;
 
 /// <summary>What the compiler finds in the wirings of a program of top-level statements.</summary>
 internal static class AnalyzedProgram

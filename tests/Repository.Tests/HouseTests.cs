@@ -2,13 +2,14 @@ using System.Diagnostics;
 using System.Reflection;
 using System.Text.RegularExpressions;
 using System.Xml.Linq;
+using Junctivor;
 using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Text;
 
-namespace Junctivor.Tests;
+namespace Repository.Tests;
 
 /// <summary>What the design declares about the source itself.</summary>
 public partial class HouseTests

@@ -33,7 +33,7 @@ internal static class Endurance
         const int Count = 100_000;
         ScopeLevel level = new("user session");
         using Container container = new Wiring { level.Of<Book>() }.Build();
-        Sessions sessions = new(container, level, TimeProvider.System, (_, failure) => Task.FromException(failure)) { MaxSessions = 100 };
+        Sessions sessions = new(container, level, (_, failure) => Task.FromException(failure)) { MaxCount = 100 };
         void Work(int number)
         {
             SessionVisit visit = sessions.EnterAsync($"{number}").AsTask().Result;

@@ -5,5 +5,5 @@ public sealed class ScopedRun<TJob>(FreshScope<TJob> jobs)
     where TJob : class, IScheduledJob
 {
     public Task RunAsync(CancellationToken stopping) =>
-        jobs.RunAsync((job, cancellationToken) => job.RunAsync(cancellationToken), stopping);
+        jobs.RunAsync(job => job.RunAsync(stopping), cancellationToken: stopping);
 }

@@ -19,7 +19,7 @@ public static class ArrivalWiring
                 return Task.CompletedTask;
             })
             {
-                Incoming = _ => [Incoming.Value(Lookout)],
+                IncomingFor = _ => [Incoming.Value(Lookout)],
             })
             .Background((pump, stop) => pump.RunAsync(stop))
             .WindDown((pump, cancellationToken) => pump.StopAsync(cancellationToken))

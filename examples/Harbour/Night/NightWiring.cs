@@ -13,11 +13,14 @@ public static class NightWiring
         Singleton.Of<NightlyInvoicing>(),
         Singleton.From((Container office, TimeProvider time, ILogger log) =>
             {
-                JobSchedule schedule = new(office, time, (job, failure) =>
-                {
-                    log.Error(failure, "{Job} failed", job.Name);
-                    return Task.CompletedTask;
-                });
+                JobSchedule schedule = new(
+                    office,
+                    (job, failure) =>
+                    {
+                        log.Error(failure, "{Job} failed", job.Name);
+                        return Task.CompletedTask;
+                    },
+                    time);
                 schedule.Daily<NightlyInvoicing>(Round, (invoicing, _) => invoicing.RunAsync());
                 return schedule;
             })

@@ -13,7 +13,7 @@ public sealed class NightlyInvoicing(FreshScope<IBerthLedger> ledger, IClock clo
 
     public async Task<IReadOnlyList<Invoice>> RunAsync()
     {
-        IReadOnlyList<Invoice> written = await ledger.RunAsync(fresh => fresh.InvoiceAsync(clock.Now), Incoming.Value(Clerk));
+        IReadOnlyList<Invoice> written = await ledger.RunAsync(fresh => fresh.InvoiceAsync(clock.Now), [Incoming.Value(Clerk)]);
         log.Information("{Count} invoices written", written.Count);
         return written;
     }

@@ -14,14 +14,18 @@ public static class ShiftWiring
         HarbourLevels.DutyShift.Of<DutyRoster>(),
         Singleton.Of<ShiftPlan>(),
         Singleton.From(
-            (Container office, TimeProvider time, ILogger log) => new Sessions(office, HarbourLevels.DutyShift, time, (shift, failure) =>
-        {
-            log.Error(failure, "Disposing of the {Shift} failed", shift);
-            return Task.CompletedTask;
-        })
-        {
-            IdleTimeout = UntilHandedOver,
-        })
+            (Container office, TimeProvider time, ILogger log) => new Sessions(
+                office,
+                HarbourLevels.DutyShift,
+                (shift, failure) =>
+                {
+                    log.Error(failure, "Disposing the {Shift} failed", shift);
+                    return Task.CompletedTask;
+                },
+                time)
+            {
+                IdleTimeout = UntilHandedOver,
+            })
         .WindDown((shifts, _) => shifts.DisposeAsync())
         .Accept("JV502", reason: "It only starts the scopes of shifts."),
     ];

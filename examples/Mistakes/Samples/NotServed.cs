@@ -14,7 +14,7 @@ public static class NotServed
         Line = 9,
         Problems =
         [
-            new("POST /berths reads BerthPlanner planner from the body of the request, though the wiring provides it")
+            new("POST /berths reads BerthPlanner planner from the request body, though the wiring provides it")
             {
                 Fixes =
                 [

@@ -12,7 +12,7 @@ namespace Junctivor;
 /// services from it.
 /// </summary>
 /// <example>
-/// <code>
+/// <code language="razor">
 /// &lt;WiredCircuit&gt;
 ///     &lt;ClerkList /&gt;
 /// &lt;/WiredCircuit&gt;
@@ -29,12 +29,12 @@ public sealed class WiredCircuit : ComponentBase, IAsyncDisposable
     /// <summary>The values for the scope that the wiring declares with <c>Scoped.Incoming</c>; none by default. Read when the component is
     /// first shown.</summary>
     [Parameter]
-    public IReadOnlyList<Incoming> Incoming { get; set; } = [];
+    public IReadOnlyList<Incoming> IncomingValues { get; set; } = [];
 
     [Microsoft.AspNetCore.Components.Inject]
     private EndpointDataSource Endpoints { get; set; } = null!;
 
-    /// <summary>Ends the scope, and disposes of its services.</summary>
+    /// <summary>Ends the scope, and disposes its services.</summary>
     /// <returns>A task that completes when they are disposed.</returns>
     /// <exception cref="AggregateException">A disposal threw.</exception>
     public ValueTask DisposeAsync() => _scope?.DisposeAsync() ?? ValueTask.CompletedTask;
@@ -42,7 +42,7 @@ public sealed class WiredCircuit : ComponentBase, IAsyncDisposable
     /// <inheritdoc />
     /// <exception cref="InvalidOperationException">The components are mapped outside of <see cref="WiredEndpoints.MapWired"/>.</exception>
     protected override async Task OnInitializedAsync() =>
-        _scope = await CircuitContainers.Of(Endpoints).StartScopeAsync([.. Incoming]);
+        _scope = await CircuitContainers.Of(Endpoints).StartScopeAsync([.. IncomingValues]);
 
     /// <inheritdoc />
     protected override void BuildRenderTree(RenderTreeBuilder builder)

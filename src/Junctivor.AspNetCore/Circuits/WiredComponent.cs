@@ -4,8 +4,8 @@ using Microsoft.AspNetCore.Components;
 namespace Junctivor;
 
 /// <summary>
-/// A component of Blazor in a <see cref="WiredCircuit"/>. Before it is initialized, its properties with <see cref="InjectAttribute"/> are
-/// set from the scope of the circuit: in a file of Razor, <c>[Junctivor.Inject]</c>, as Blazor has an attribute of the same name.
+/// A Blazor component in a <see cref="WiredCircuit"/>. Before it is initialized, its properties with <c>[Inject]</c> are set from the
+/// scope of the circuit. Blazor's own <c>@inject</c> still takes services of the host.
 /// </summary>
 public abstract class WiredComponent : ComponentBase
 {
@@ -29,6 +29,12 @@ public abstract class WiredComponent : ComponentBase
 
         return base.SetParametersAsync(ParameterView.Empty);
     }
+
+    /// <summary>In a class that derives from <see cref="WiredComponent"/>, <c>[Inject]</c> is this attribute: the property is set from the
+    /// scope of the circuit. It hides the attribute of Blazor that has the same name.</summary>
+    [AttributeUsage(AttributeTargets.Property)]
+    [SuppressMessage("Design", "CA1034", Justification = "Only a nested class comes before the namespaces that Razor imports.")]
+    protected sealed class InjectAttribute : Junctivor.InjectAttribute;
 
     [UnconditionalSuppressMessage("Trimming", "IL2091", Justification = "The host keeps the members of components.")]
     private void Fill() => (Scope ?? throw new InvalidOperationException(

@@ -12,7 +12,10 @@ namespace Junctivor;
 ///     public void Contribute(IEndpointRouteBuilder routes) => routes.MapGet("/flags", (FlagMast mast) => mast.Flags);
 /// }
 ///
-/// Singleton.Of&lt;IContributesEndpoints, FlagEndpoints&gt;(),
+/// public static class FlagWiring
+/// {
+///     public static Wiring Wiring => [Singleton.Of&lt;IContributesEndpoints, FlagEndpoints&gt;(), Singleton.Of&lt;FlagMast&gt;()];
+/// }
 /// </code>
 /// </example>
 public interface IContributesEndpoints

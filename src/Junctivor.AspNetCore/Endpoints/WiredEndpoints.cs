@@ -68,6 +68,6 @@ public static class WiredEndpoints
         return routes;
     }
 
-    /// <summary>Whether the endpoints of modules were requested from a container.</summary>
+    /// <summary>Whether the endpoints of modules were resolved from a container.</summary>
     internal static bool AreMapped(Container container) => Contributed.TryGetValue(container, out _);
 }

@@ -1,6 +1,6 @@
 namespace Junctivor;
 
-/// <summary>Thrown when an application starts whose endpoints require what they cannot have: before the server listens.</summary>
+/// <summary>Thrown at startup, before the server listens, if an endpoint requires a service that it cannot get.</summary>
 public sealed class EndpointException : JunctivorException
 {
     internal EndpointException(CheckReport report)

@@ -134,7 +134,7 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
         {
             _found.AddProblem(
                 name, handler,
-                $"{name}: the host takes {string.Join(" and ", inferred)} for the body of the request",
+                $"{name}: the host binds {string.Join(" and ", inferred)} to the request body",
                 inferred.Length == 1
                     ? "if it is a service, map the endpoint with app.MapWired(container)"
                     : "if they are services, map the endpoint with app.MapWired(container)",

@@ -8,8 +8,8 @@ public static class EndpointReading
 {
     /// <summary>
     /// Reads what the host will request for the endpoints that are mapped: handlers, filters, controllers, pages, views, hubs. For
-    /// <see cref="CheckedEntryPointsAttribute"/>, and for tests; an application that starts does this by itself. The application needs not
-    /// be started, and is not.
+    /// <see cref="CheckedEntryPointsAttribute"/>, and for tests; an application that starts does this by itself. The application is not
+    /// started, and does not have to be.
     /// </summary>
     /// <param name="app">The application, with all endpoints mapped.</param>
     /// <param name="container">Tells what the wiring provides; what it does not provide, and the host does, is left out.</param>
@@ -21,8 +21,8 @@ public static class EndpointReading
     /// [CheckedEntryPoints]
     /// public static IReadOnlyList&lt;EntryPoint&gt; Endpoints(Container container)
     /// {
-    ///     WebApplication app = CreateApplication([]);
-    ///     Map(app, container);
+    ///     WebApplication app = WebApplication.CreateBuilder().Build();
+    ///     app.MapWiredEndpoints(container);
     ///     return app.ReadEntryPoints(container);
     /// }
     /// </code>

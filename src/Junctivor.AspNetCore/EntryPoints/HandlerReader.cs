@@ -39,7 +39,7 @@ internal static class HandlerReader
         {
             found.AddProblem(
                 name, handler,
-                $"{name} reads {body.Type.Name} {body.Name} from the body of the request, though the wiring provides it",
+                $"{name} reads {body.Type.Name} {body.Name} from the request body, though the wiring provides it",
                 "map the endpoint with app.MapWired(container)",
                 $"write [FromServices] {body.Type.Name} {body.Name}",
                 $"if the body is meant, write [FromBody] {body.Type.Name} {body.Name}");

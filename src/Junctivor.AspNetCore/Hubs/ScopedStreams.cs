@@ -11,7 +11,7 @@ internal static class ScopedStreams
     private static readonly MethodInfo OfType =
         typeof(ScopedStreams).GetMethod(nameof(Of), BindingFlags.NonPublic | BindingFlags.Static)!;
 
-    /// <summary>Disposes of the scope: at the end of the stream, or at once if the result is none.</summary>
+    /// <summary>Disposes the scope: at the end of the stream, or at once if the result is none.</summary>
     /// <returns>What the call returns in the place of the result.</returns>
     [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = "The host reads the same members of the stream.")]
     [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "SignalR itself creates generic code for the type of a stream.")]

@@ -15,8 +15,8 @@ namespace Junctivor;
 /// </summary>
 /// <example>
 /// <code>
-/// builder.Services.AddSignalR(options => options.AddFilter(new WiredHubFilter()));
-/// …
+/// // In the services of the host: AddSignalR(options => options.AddFilter(new WiredHubFilter()))
+/// WebApplication app = builder.Build();
 /// app.MapWired(container).MapHub&lt;DepartureHub&gt;("/departures");
 ///
 /// public sealed class DepartureHub : Hub
@@ -32,7 +32,7 @@ public sealed class WiredHubFilter : IHubFilter
 {
     /// <summary>Returns the values for the scope of a call that the wiring declares with <c>Scoped.Incoming</c>; none by default. While
     /// the connection is one request, as with web sockets, the values of that request are inherited; by long polling it is none.</summary>
-    public Func<HubCallerContext, Incoming[]> Incoming { get; init; } = _ => [];
+    public Func<HubCallerContext, Incoming[]> IncomingFor { get; init; } = _ => [];
 
     /// <inheritdoc />
     /// <exception cref="InvalidOperationException">The hub is mapped outside of <see cref="WiredEndpoints.MapWired"/>.</exception>
@@ -91,6 +91,6 @@ public sealed class WiredHubFilter : IHubFilter
                 $"{hub.GetType().Name} is mapped outside of app.MapWired(container), so its calls have no container: map it with "
                     + $"app.MapWired(container).MapHub<{hub.GetType().Name}>(…).");
         Resolver within = connection.Features.Get<IServiceProvidersFeature>() is RequestScope request ? request.Scope : endpoint.Container;
-        return within.StartScopeAsync(CancellationToken.None, Incoming(context));
+        return within.StartScopeAsync(IncomingFor(context));
     }
 }

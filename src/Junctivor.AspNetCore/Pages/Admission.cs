@@ -38,6 +38,6 @@ internal static partial class Admission
     private static bool IsGuarded(IList<object> metadata) =>
         metadata.Any(each => each is IAuthorizeData or AuthorizationPolicy) && !metadata.Any(each => each is IAllowAnonymous);
 
-    [LoggerMessage(EventId = 2, Level = LogLevel.Warning, Message = "The wiring page at {Pattern} is refused: this is not the Development environment, and no authorization policy guards it. {Cure}")]
+    [LoggerMessage(EventId = 2, Level = LogLevel.Warning, Message = "Access to the wiring page at {Pattern} was denied: this is not the Development environment, and no authorization policy protects the page. {Cure}")]
     private static partial void WriteRefused(ILogger log, string pattern, string cure);
 }

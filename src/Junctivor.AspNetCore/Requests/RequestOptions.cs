@@ -7,7 +7,7 @@ namespace Junctivor;
 /// <code>
 /// app.UseJunctivor(container, new RequestOptions
 /// {
-///     Incoming = context => [Incoming.Value(CallerOf(context))],
+///     IncomingFor = context => [Incoming.Value(CallerOf(context))],
 ///     Sessions = sessions,
 ///     SessionKey = context => context.Request.Cookies["visitor"],
 /// });
@@ -19,7 +19,7 @@ public sealed record RequestOptions
     /// Returns the values that the wiring declares with <c>Scoped.Incoming</c>, in addition to those that are supplied automatically; none
     /// by default.
     /// </summary>
-    public Func<HttpContext, Incoming[]> Incoming { get; init; } = _ => [];
+    public Func<HttpContext, Incoming[]> IncomingFor { get; init; } = _ => [];
 
     /// <summary>
     /// Whether it is checked, before the server listens, that the wiring provides what endpoints, filters, controllers, pages, views and
@@ -38,5 +38,5 @@ public sealed record RequestOptions
     /// Returns the values that the wiring declares with the <c>Incoming</c> of the session's level; none by default. Called only when a
     /// session is started.
     /// </summary>
-    public Func<HttpContext, Incoming[]> SessionIncoming { get; init; } = _ => [];
+    public Func<HttpContext, Incoming[]> SessionIncomingFor { get; init; } = _ => [];
 }

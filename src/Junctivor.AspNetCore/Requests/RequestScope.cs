@@ -36,7 +36,7 @@ internal sealed partial class RequestScope : IServiceProvidersFeature, IAsyncDis
     /// <summary>This, unless somebody put another one in its place.</summary>
     public IServiceProvider RequestServices { get; set; }
 
-    /// <summary>Its neighbours among the open requests, which guard these.</summary>
+    /// <summary>Its neighbors among the open requests, which guard these.</summary>
     public RequestScope? Before { get; set; }
 
     /// <inheritdoc cref="Before"/>

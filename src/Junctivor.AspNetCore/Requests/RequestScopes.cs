@@ -37,7 +37,7 @@ public static class RequestScopes
     public static IApplicationBuilder UseJunctivor(this IApplicationBuilder app, Container container, Func<HttpContext, Incoming> incoming)
     {
         ArgumentNullException.ThrowIfNull(incoming);
-        return app.UseJunctivor(container, new RequestOptions { Incoming = context => [incoming(context)] });
+        return app.UseJunctivor(container, new RequestOptions { IncomingFor = context => [incoming(context)] });
     }
 
     /// <inheritdoc cref="UseJunctivor(IApplicationBuilder, Container)"/>

@@ -64,7 +64,7 @@ internal sealed class RequestStarter
 
     private async ValueTask<RequestScope> EnterAsync(Sessions sessions, string key, HttpContext context) =>
         await StartWithin(
-            await sessions.EnterAsync(key, context.RequestAborted, _options.SessionIncoming(context)).ConfigureAwait(false), context)
+            await sessions.EnterAsync(key, _options.SessionIncomingFor(context), context.RequestAborted).ConfigureAwait(false), context)
             .ConfigureAwait(false);
 
     private ValueTask<RequestScope> StartWithin(SessionVisit visit, HttpContext context)
@@ -88,7 +88,7 @@ internal sealed class RequestStarter
     {
         try
         {
-            Scope scope = await within.StartScopeAsync(context.RequestAborted, IncomingOf(context)).ConfigureAwait(false);
+            Scope scope = await within.StartScopeAsync(IncomingOf(context), context.RequestAborted).ConfigureAwait(false);
             return new RequestScope(context, scope, visit, _open);
         }
         catch (Exception failure) when (visit is not null)
@@ -107,7 +107,7 @@ internal sealed class RequestStarter
 
     private Incoming[] IncomingOf(HttpContext context)
     {
-        Incoming[] own = _options.Incoming(context);
+        Incoming[] own = _options.IncomingFor(context);
         if (_declared.Length == 0)
         {
             return own;

@@ -2,7 +2,7 @@ namespace Junctivor.Cli.Commands;
 
 /// <summary>Which part of a wiring is drawn; the whole where nothing is named.</summary>
 /// <param name="From">The service below which everything is drawn; null for none.</param>
-/// <param name="Around">The service of which the neighbours are drawn; null for none.</param>
+/// <param name="Around">The service of which the neighbors are drawn; null for none.</param>
 /// <param name="Path">Two services between which all ways are drawn; empty for none.</param>
 internal sealed record DrawnPart(string? From, string? Around, IReadOnlyList<string> Path)
 {

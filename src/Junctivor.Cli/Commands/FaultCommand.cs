@@ -1,4 +1,5 @@
 using System.CommandLine;
+using Junctivor.Checks;
 using Junctivor.Cli.Loading;
 using Junctivor.Cli.Output;
 using Junctivor.Reports.Faults;

@@ -37,7 +37,7 @@ internal sealed class LivePageServer : IDisposable
     /// <summary>Completes when somebody looks for the first time.</summary>
     public Task Looked => _looked.Task;
 
-    /// <summary>Answers until it is cancelled.</summary>
+    /// <summary>Answers until it is canceled.</summary>
     public async Task RunAsync(CancellationToken cancellationToken)
     {
         using CancellationTokenRegistration stop = cancellationToken.Register(_listener.Stop);

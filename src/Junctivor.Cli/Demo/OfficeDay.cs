@@ -9,7 +9,7 @@ internal sealed class OfficeDay(Container office)
 {
     private const int RequestsOfWatch = 8;
 
-    /// <summary>Plays on until it is cancelled.</summary>
+    /// <summary>Plays on until it is canceled.</summary>
     public async Task PlayAsync(CancellationToken cancellationToken)
     {
         try
@@ -19,7 +19,10 @@ internal sealed class OfficeDay(Container office)
                 await WatchAsync("morning watch", "Mira", cancellationToken).ConfigureAwait(false);
                 await WatchAsync("evening watch", "Tove", cancellationToken).ConfigureAwait(false);
                 await office.Resolve<NightlyInvoicing>().Run
-                    .RunAsync(_ => Task.Delay(Pause(300), cancellationToken), Incoming.Value(new Caller("the night clerk")))
+                    .RunAsync(
+                        _ => Task.Delay(Pause(300), cancellationToken),
+                        [Incoming.Value(new Caller("the night clerk"))],
+                        cancellationToken)
                     .ConfigureAwait(false);
             }
         }

@@ -14,7 +14,7 @@ internal static class ChildMode
     /// <summary>The handle of the pipe.</summary>
     public const string Pipe = "JUNCTIVOR_PIPE";
 
-    /// <summary>How the terminal of the first process shows colours; not set where it shows none.</summary>
+    /// <summary>How the terminal of the first process shows colors; not set where it shows none.</summary>
     public const string Colors = "JUNCTIVOR_COLORS";
 
     /// <summary>Runs a call, if a parent process waits for its result.</summary>

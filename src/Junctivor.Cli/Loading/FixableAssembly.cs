@@ -1,6 +1,7 @@
 using System.Reflection;
 using System.Runtime.InteropServices;
 using System.Runtime.Loader;
+using Junctivor.Checks;
 using Junctivor.Fixing;
 using Junctivor.Fixing.Editing;
 using Junctivor.Fixing.Sources;

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Reflection;
 using System.Text.RegularExpressions;
+using Junctivor.CompilerServices;
 using Junctivor.Reports.Faults;
 
 namespace Junctivor.Cli.Loading;

@@ -4,7 +4,7 @@ using Spectre.Console;
 
 namespace Junctivor.Cli.Output;
 
-/// <summary>Writes for people: in colour and as wide as the terminal shows it, plain elsewhere.</summary>
+/// <summary>Writes for people: in color and as wide as the terminal shows it, plain elsewhere.</summary>
 internal sealed class Screen
 {
     private readonly TextWriter _output;

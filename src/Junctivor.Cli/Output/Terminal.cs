@@ -33,7 +33,7 @@ internal static class Terminal
     /// <summary>Whether somebody sits there, and sees what is written.</summary>
     public static bool IsInteractive => !IsElsewhere && !Console.IsOutputRedirected && !Console.IsInputRedirected;
 
-    /// <summary>How colours are shown: on a terminal, unless NO_COLOR is set; null where they are not.</summary>
+    /// <summary>How colors are shown: on a terminal, unless NO_COLOR is set; null where they are not.</summary>
     public static string? Colors
     {
         get
@@ -49,7 +49,7 @@ internal static class Terminal
         }
     }
 
-    /// <summary>From now on, the command writes elsewhere, for a terminal that shows colours so.</summary>
+    /// <summary>From now on, the command writes elsewhere, for a terminal that shows colors so.</summary>
     public static void WriteTo(TextWriter output, TextWriter errors, string? colors) =>
         (OtherOut, OtherErrors, OtherColors) = (output, errors, colors);
 

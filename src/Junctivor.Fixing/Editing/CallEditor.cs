@@ -1,10 +1,11 @@
+using Junctivor.Checks;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
 
 namespace Junctivor.Fixing.Editing;
 
-/// <summary>Changes the call of the program that a request at run time came from.</summary>
+/// <summary>Changes the call of the program that failed at run time.</summary>
 internal static class CallEditor
 {
     private const string Scope = "scope";

@@ -1,3 +1,4 @@
+using Junctivor.Checks;
 using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;

@@ -100,7 +100,7 @@ internal sealed class ScopeRegion
 
     private bool IsLastOfLine() => Lines.HasOnlyCommentBehind(_block.Statements[_last].GetLastToken());
 
-    /// <summary>The last statement that is needed: what is declared in the region must not be used behind it, and is not disposed of
+    /// <summary>The last statement that is needed: what is declared in the region must not be used behind it, and is not disposed
     /// earlier.</summary>
     private static int WithDeclared(SemanticModel model, SyntaxList<StatementSyntax> statements, int first, int last)
     {

@@ -33,7 +33,7 @@ internal sealed class ServiceEscapes(SemanticModel model, SyntaxNode home, strin
 
         if (local.UsingKeyword.IsKind(SyntaxKind.UsingKeyword))
         {
-            throw new CannotEditException($"{name} disposes of {service} itself");
+            throw new CannotEditException($"{name} disposes {service} itself");
         }
 
         ISymbol? symbol = model.GetDeclaredSymbol(variable);
@@ -92,7 +92,7 @@ internal sealed class ServiceEscapes(SemanticModel model, SyntaxNode home, strin
 
         if (member is { Name: "Dispose" or "DisposeAsync" })
         {
-            throw new CannotEditException($"{name} disposes of {service} itself");
+            throw new CannotEditException($"{name} disposes {service} itself");
         }
 
         RefuseResult(ChainOf(access), service);

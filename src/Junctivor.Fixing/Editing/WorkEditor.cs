@@ -1,3 +1,4 @@
+using Junctivor.Checks;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
@@ -65,7 +66,7 @@ internal static class WorkEditor
 
         if (type.AllInterfaces.Any(each => each.Name is "IDisposable" or "IAsyncDisposable"))
         {
-            throw new CannotEditException($"{type.Name} is disposed of itself");
+            throw new CannotEditException($"{type.Name} is disposed itself");
         }
 
         HashSet<ITypeSymbol> given = new(

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using Junctivor.Checks;
 using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Checking;

@@ -1,3 +1,4 @@
+using Junctivor.Checks;
 using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Checking;

@@ -1,3 +1,4 @@
+using Junctivor.Checks;
 using Junctivor.Generators.Following;
 using Junctivor.Generators.Symbols;
 using Junctivor.Graph;

@@ -117,7 +117,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
             : null;
     }
 
-    /// <summary>The endpoints of modules, which are requested as a list; null for another call.</summary>
+    /// <summary>The endpoints of modules, which are resolved as a list; null for another call.</summary>
     private WrittenParameter? ContributionsTo(IInvocationOperation call) =>
         call.TargetMethod.Name == "MapWiredEndpoints"
         && compilation.GetTypeByMetadataName(Contributing) is { } contributing

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Generators.Following;
 
 /// <summary>The severities that a build of a wiring sets.</summary>

@@ -10,7 +10,7 @@ namespace Junctivor.Generators.Leaving;
 /// <param name="compilation">The compilation.</param>
 internal sealed class LeftBehind(Compilation compilation)
 {
-    public const string Attribute = "Junctivor.FollowedWiringAttribute";
+    public const string Attribute = "Junctivor.CompilerServices.FollowedWiringAttribute";
 
     private readonly Dictionary<IAssemblySymbol, IReadOnlyDictionary<string, string>> _texts = new(SymbolEqualityComparer.Default);
     private readonly Dictionary<ITypeSymbol, IReadOnlyList<string>> _state = new(SymbolEqualityComparer.Default);
@@ -85,7 +85,7 @@ internal sealed class LeftBehind(Compilation compilation)
     /// <summary>Whether an assembly was compiled with the generator: then it also lists the classes that register themselves, or that there
     /// are none.</summary>
     public static bool IsIn(IAssemblySymbol? assembly) => assembly is not null && assembly.GetAttributes()
-        .Any(attribute => IsOf(attribute, Attribute) || IsOf(attribute, "Junctivor.SelfRegisteredClassAttribute"));
+        .Any(attribute => IsOf(attribute, Attribute) || IsOf(attribute, "Junctivor.CompilerServices.SelfRegisteredClassAttribute"));
 
     private static bool IsOf(AttributeData attribute, string name) =>
         attribute.AttributeClass is { } type && SymbolNames.Definition(type) == name;

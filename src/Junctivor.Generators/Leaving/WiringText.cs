@@ -11,6 +11,7 @@ namespace Junctivor.Generators.Leaving;
 /// <param name="levels">Where the scope levels are kept.</param>
 internal sealed class WiringText(Compilation compilation, LevelFollower levels)
 {
+    private readonly SymbolTypes _types = new(compilation);
     private readonly List<string> _lines = [WiringWords.Version];
     private readonly List<object> _flags = [];
     private readonly List<WrittenRegistration> _written = [];
@@ -251,8 +252,8 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
             return;
         }
 
-        Describe(WiringWords.State, SymbolState.Of(type, compilation));
-        Describe(WiringWords.Moments, SymbolState.MomentsOf(type, compilation));
+        Describe(WiringWords.State, _types.StateOf(type));
+        Describe(WiringWords.Moments, _types.MomentsOf(type));
 
         void Describe(string word, IReadOnlyList<string> names)
         {

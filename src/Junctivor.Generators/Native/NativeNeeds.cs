@@ -24,7 +24,7 @@ internal sealed class NativeNeeds
     /// <summary>The functions with arguments.</summary>
     public IReadOnlyList<INamedTypeSymbol> Functions => [.. _functions.All.OfType<INamedTypeSymbol>()];
 
-    /// <summary>Reads the wirings that are complete in a program, and what the program requests.</summary>
+    /// <summary>Reads the wirings that are complete in a program, and what the program requires.</summary>
     public static NativeNeeds Of(Compilation compilation, CancellationToken cancellationToken)
     {
         NativeNeeds needs = new();

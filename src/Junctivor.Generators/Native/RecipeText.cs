@@ -12,7 +12,7 @@ internal sealed class RecipeText
     /// <summary>The file that is written.</summary>
     public const string File = "Junctivor.Recipes.g.cs";
 
-    private const string Recipes = "global::Junctivor.CompiledRecipes";
+    private const string Recipes = "global::Junctivor.CompilerServices.CompiledRecipes";
     private const string Services = "global::System.Runtime.CompilerServices";
     private const string Suppression = "global::System.Diagnostics.CodeAnalysis.UnconditionalSuppressMessage";
     private readonly TypeText _types;

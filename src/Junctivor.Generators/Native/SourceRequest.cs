@@ -2,7 +2,7 @@ using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Native;
 
-/// <summary>What code requests of a container or scope.</summary>
+/// <summary>What code requires of a container or scope.</summary>
 /// <param name="Type">The service.</param>
 /// <param name="Mark">A text or a type; null for none.</param>
 /// <param name="IsConstructed">Whether the class is constructed without being registered.</param>

@@ -16,6 +16,9 @@ internal sealed class SymbolCatalog(Compilation compilation, LeftBehind left)
 
     public Compilation Compilation => compilation;
 
+    /// <summary>The types of the compilation, whether they are entered here or not.</summary>
+    public SymbolTypes All { get; } = new(compilation);
+
     public LeftBehind Left => left;
 
     /// <summary>Which short names are borne by several.</summary>

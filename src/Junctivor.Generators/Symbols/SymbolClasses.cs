@@ -13,7 +13,7 @@ internal sealed class SymbolClasses(SymbolCatalog types)
     public Constructor[] ReadConstructors(ITypeSymbol type)
     {
         bool hasNone = type.TypeKind == TypeKind.Interface || type.IsStatic;
-        IReadOnlyList<IMethodSymbol> all = hasNone ? [] : [.. SymbolState.PublicConstructors(type)];
+        IReadOnlyList<IMethodSymbol> all = hasNone ? [] : [.. SymbolType.PublicConstructors(type)];
         return
         [
             .. all.Select(constructor =>
@@ -26,7 +26,7 @@ internal sealed class SymbolClasses(SymbolCatalog types)
     /// <summary>The properties that are filled: those marked, and those required where the constructor does not see to them.</summary>
     public Parameter[] ReadProperties(ITypeSymbol type)
     {
-        bool isRequiredSeenTo = SymbolState.PublicConstructors(type).ToList() is [{ } only]
+        bool isRequiredSeenTo = SymbolType.PublicConstructors(type).ToList() is [{ } only]
             && Carries(only, "System.Diagnostics.CodeAnalysis.SetsRequiredMembersAttribute");
         return
         [
@@ -81,5 +81,9 @@ internal sealed class SymbolClasses(SymbolCatalog types)
         Carries(property, Inject) || (property.OverriddenProperty is { } overridden && Marks(overridden));
 
     private static bool Carries(ISymbol symbol, string attribute) =>
-        symbol.GetAttributes().Any(each => each.AttributeClass is { } type && SymbolNames.Definition(type) == attribute);
+        symbol.GetAttributes().Any(each => Is(each.AttributeClass, attribute));
+
+    /// <summary>Whether an attribute is of a class or of one that derives from it.</summary>
+    private static bool Is(INamedTypeSymbol? type, string attribute) =>
+        type is not null && (SymbolNames.Definition(type) == attribute || Is(type.BaseType, attribute));
 }

@@ -29,5 +29,5 @@ internal sealed class SymbolConstant(WrittenConstant constant, SymbolCatalog typ
     public override Parameter PassTo(Parameter parameter) => parameter.AsPassed();
 
     private bool IsAssignable(ITypeSymbol wanted) =>
-        SymbolClosing.IsAssignable(constant.Actual, wanted, types.Compilation);
+        types.All.IsAssignable(constant.Actual, wanted);
 }

@@ -4,7 +4,7 @@ namespace Junctivor.Generators.Symbols;
 
 /// <summary>A parameter or property, as the graph knows it.</summary>
 /// <param name="written">What the source says.</param>
-/// <param name="type">What is requested by it.</param>
+/// <param name="type">What is resolved by it.</param>
 /// <param name="mark">The mark that stands on it.</param>
 internal sealed class SymbolParameter(WrittenParameter written, TypeRef type, Mark? mark) : Parameter(type)
 {

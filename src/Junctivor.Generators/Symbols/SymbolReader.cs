@@ -11,7 +11,6 @@ internal sealed class SymbolReader : ITypeReader
 {
     private readonly SymbolCatalog _types;
     private readonly SymbolClasses _classes;
-    private readonly SymbolClosing _closing;
     private readonly SymbolClassIndex _index;
     private readonly List<Node> _disabled = [];
     private readonly Dictionary<(Node Open, TypeRef Closed), Node> _closings = [];
@@ -20,8 +19,7 @@ internal sealed class SymbolReader : ITypeReader
     {
         _types = new SymbolCatalog(compilation, left);
         _classes = new SymbolClasses(_types);
-        _closing = new SymbolClosing(_types);
-        _index = new SymbolClassIndex(_types, _closing);
+        _index = new SymbolClassIndex(_types);
     }
 
     public IReadOnlyList<Node> Disabled => _disabled;
@@ -29,7 +27,7 @@ internal sealed class SymbolReader : ITypeReader
     /// <summary>The types of the wiring.</summary>
     public SymbolCatalog Types => _types;
 
-    /// <summary>Has the graph, and adds what requests need.</summary>
+    /// <summary>Has the graph, and adds what calls need.</summary>
     public GraphBuilder Builder { get; private set; } = null!;
 
     /// <summary>The graph of a wiring.</summary>
@@ -79,7 +77,7 @@ internal sealed class SymbolReader : ITypeReader
         if (open.Kind != NodeKind.Class
             || SymbolCatalog.SymbolOf(open.Implementation) is not INamedTypeSymbol { IsGenericType: true } definition
             || !open.Implementation.IsDefinition
-            || _closing.Close(definition, SymbolCatalog.SymbolOf(service)) is not { } symbol)
+            || _types.All.Close(definition, SymbolCatalog.SymbolOf(service)) is not INamedTypeSymbol symbol)
         {
             return null;
         }
@@ -103,7 +101,8 @@ internal sealed class SymbolReader : ITypeReader
 
     public ClosingObstacle? ObstacleFor(Node open, TypeRef service) =>
         open.Kind == NodeKind.Class && open.Implementation.IsDefinition
-            ? _closing.ObstacleFor((INamedTypeSymbol)SymbolCatalog.SymbolOf(open.Implementation), SymbolCatalog.SymbolOf(service))
+            ? _types.All.ObstacleFor<ITypeSymbol>(
+                SymbolCatalog.SymbolOf(open.Implementation), SymbolCatalog.SymbolOf(service), type => _types[type])
             : null;
 
     public object? FactoryIdentityOf(Node node) => WrittenOf(node)?.Factory?.Identity;
@@ -126,7 +125,7 @@ internal sealed class SymbolReader : ITypeReader
 
     public IReadOnlyList<(string Member, string Text)> LeftWirings => _index.LeftWirings;
 
-    /// <summary>The handler of an endpoint, as a node that nobody requests.</summary>
+    /// <summary>The handler of an endpoint, as a node that nothing resolves.</summary>
     public Node Read(WrittenHandler handler)
     {
         TypeRef nothing = _types[_types.Compilation.ObjectType];

@@ -46,7 +46,7 @@ internal sealed class SymbolType(ITypeSymbol symbol, SymbolCatalog types) : Type
 
     public override bool IsMarker => IsInterface && symbol.GetMembers().IsEmpty && symbol.Interfaces.IsEmpty;
 
-    public override (string Call, bool IsAsync)? FirstUse => SymbolMembers.FirstUseOf(symbol);
+    public override (string Call, bool IsAsync)? FirstUse => types.All.FirstUseOf(symbol);
 
     public override bool IsSelfRegistered => symbol.GetAttributes().Any(attribute => IsSelfRegisteredAttribute(attribute.AttributeClass));
 
@@ -63,9 +63,9 @@ internal sealed class SymbolType(ITypeSymbol symbol, SymbolCatalog types) : Type
     public override IReadOnlyList<TypeRef> Supertypes =>
         _supertypes ??= [.. AllSupertypes(symbol).Select(OfDefinition).Select(supertype => types[supertype]).Distinct()];
 
-    public override IReadOnlyList<string> State => types.Left.StateOf(symbol) ?? SymbolState.Of(symbol, types.Compilation);
+    public override IReadOnlyList<string> State => types.Left.StateOf(symbol) ?? types.All.StateOf(symbol);
 
-    public override IReadOnlyList<string> Moments => types.Left.MomentsOf(symbol) ?? SymbolState.MomentsOf(symbol, types.Compilation);
+    public override IReadOnlyList<string> Moments => types.Left.MomentsOf(symbol) ?? types.All.MomentsOf(symbol);
 
     /// <summary>Whether it is a closed or open generic type, or stands in one.</summary>
     public bool IsGeneric => symbol is INamedTypeSymbol { IsGenericType: true };
@@ -94,6 +94,13 @@ internal sealed class SymbolType(ITypeSymbol symbol, SymbolCatalog types) : Type
     /// <summary>The type arguments, those of the types around it first.</summary>
     public static IEnumerable<ITypeSymbol> AllArguments(INamedTypeSymbol type) =>
         type.ContainingType is { } outer ? AllArguments(outer).Concat(type.TypeArguments) : type.TypeArguments;
+
+    /// <summary>The constructors that other code can call.</summary>
+    public static IEnumerable<IMethodSymbol> PublicConstructors(ITypeSymbol type) => type is INamedTypeSymbol named
+        ? named.InstanceConstructors.Where(constructor =>
+            constructor.DeclaredAccessibility == Accessibility.Public
+            && !(constructor.IsImplicitlyDeclared && named.IsValueType))
+        : [];
 
     /// <summary>The base classes and interfaces of a type.</summary>
     public static IEnumerable<ITypeSymbol> AllSupertypes(ITypeSymbol type)

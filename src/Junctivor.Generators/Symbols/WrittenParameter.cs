@@ -5,7 +5,7 @@ namespace Junctivor.Generators.Symbols;
 
 /// <summary>A parameter of a constructor or factory.</summary>
 /// <param name="Name">Its name.</param>
-/// <param name="Type">What is requested by it: <c>T</c> for <c>T?</c> of a structure.</param>
+/// <param name="Type">What is resolved by it: <c>T</c> for <c>T?</c> of a structure.</param>
 /// <param name="Mark">A text, a type, <see cref="AnyMark"/>, or null for none.</param>
 /// <param name="IsOptional">Whether it is met with nothing where the service is not registered.</param>
 /// <param name="Obstacle">Why no container can hand it over; null where one can.</param>

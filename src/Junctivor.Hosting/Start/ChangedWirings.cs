@@ -18,7 +18,7 @@ internal static class ChangedWirings
     private static readonly Lock Gate = new();
     private static readonly List<Action<string>> Listeners = [];
 
-    /// <summary>Calls with a sentence for each change, until the result is disposed of.</summary>
+    /// <summary>Calls with a sentence for each change, until the result is disposed.</summary>
     public static IDisposable Listen(Action<string> tell)
     {
         lock (Gate)

@@ -1,3 +1,4 @@
+using Junctivor.Checks;
 using Microsoft.Extensions.Hosting;
 using Microsoft.Extensions.Logging;
 
@@ -43,7 +44,7 @@ internal static partial class HostLog
     private static ILogger? LogOf(IHost host) =>
         (host.Services.GetService(typeof(ILoggerFactory)) as ILoggerFactory)?.CreateLogger(Category);
 
-    [LoggerMessage(Level = LogLevel.Warning, Message = "{Kind}: {Summary}. The whole text is in Container.Report; see {Help}.")]
+    [LoggerMessage(Level = LogLevel.Warning, Message = "{Kind}: {Summary}. The full report is in Container.Report. Help: {Help}.")]
     private static partial void Warn(ILogger log, FaultKind kind, string summary, string help);
 
     [LoggerMessage(Level = LogLevel.Warning, Message = "{Change}")]

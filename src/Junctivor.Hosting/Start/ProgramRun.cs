@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Hosting;
 
 /// <summary>One run of a program without a host.</summary>

@@ -21,7 +21,7 @@ internal sealed class StopSignal : IDisposable
 
     public CancellationToken Token => _source.Token;
 
-    /// <summary>What a program returns whose work was cancelled, as shells expect it.</summary>
+    /// <summary>What a program returns whose work was canceled, as shells expect it.</summary>
     public int ExitCode { get; private set; } = ByTermination;
 
     /// <summary>Stops as a signal does.</summary>

@@ -3,7 +3,7 @@ namespace Junctivor.Reports.Comparing;
 /// <summary>How one registration differs between two wirings.</summary>
 public enum ChangeKind
 {
-    /// <summary>It is there only afterwards.</summary>
+    /// <summary>It is there only afterward.</summary>
     Added,
 
     /// <summary>It was there only before.</summary>
@@ -15,7 +15,7 @@ public enum ChangeKind
     /// <summary>It lives longer or shorter.</summary>
     LifetimeChanged,
 
-    /// <summary>It requests other things.</summary>
+    /// <summary>It requires other things.</summary>
     DependenciesChanged,
 
     /// <summary>The same registrations serve in another order, which lists and decorators see.</summary>

@@ -26,7 +26,7 @@ internal static class DotText
         return text.Append("}\n").ToString();
     }
 
-    /// <summary>Lifetimes differ by shape and by colour.</summary>
+    /// <summary>Lifetimes differ by shape and by color.</summary>
     private static string StyleOf(DrawnNode node, DrawnGraph drawing)
     {
         string style = node switch

@@ -31,7 +31,7 @@ internal sealed record DrawnNode
     /// <c>missing</c>, or <see cref="SavedRegistration.EntryPoint"/>.</summary>
     public required string Kind { get; init; }
 
-    /// <summary>Whether it requests services from outside the wiring.</summary>
+    /// <summary>Whether it resolves services from outside the wiring.</summary>
     [JsonIgnore]
     public bool IsEntryPoint => Kind == SavedRegistration.EntryPoint;
 

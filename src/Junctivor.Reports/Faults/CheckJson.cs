@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Junctivor.Checks;
 
 namespace Junctivor.Reports.Faults;
 

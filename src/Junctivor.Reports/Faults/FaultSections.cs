@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Reports.Faults;
 
 /// <summary>What the documentation says of each kind of fault; it travels with the library.</summary>

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Reports.Faults;
 
 /// <summary>Where each kind stands in the list of rules.</summary>

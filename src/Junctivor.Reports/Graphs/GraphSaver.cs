@@ -32,7 +32,7 @@ internal sealed class GraphSaver(ServiceGraph graph)
         };
     }
 
-    /// <summary>The decorated nodes come into the graph when they are first requested, so this comes first.</summary>
+    /// <summary>The decorated nodes come into the graph when they are first resolved, so this comes first.</summary>
     private IEnumerable<(ServiceId Service, Node[] Front)> Answers() =>
         from offer in graph.Effective.All
         orderby offer.Node.Order, offer.Service.Type.QualifiedName

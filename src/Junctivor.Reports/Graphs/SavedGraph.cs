@@ -3,7 +3,7 @@ using Junctivor.Graph;
 namespace Junctivor.Reports.Graphs;
 
 /// <summary>
-/// What a wiring means, as data that can be kept in a file, read by other programs, and compared: see docs/graph-format.md.
+/// What a wiring means, as data that can be kept in a file, read by other programs, and compared: see docs/formats.md.
 /// Immutable, and so safe for use by several threads.
 /// </summary>
 public sealed record SavedGraph
@@ -29,7 +29,8 @@ public sealed record SavedGraph
     /// </summary>
     public IReadOnlyList<SavedRegistration> Registrations { get; init; } = [];
 
-    /// <summary>What requests services from outside the wiring, such as endpoints; often empty. They provide nothing.</summary>
+    /// <summary>The entry points that resolve services from outside the wiring, such as endpoints; often empty. They provide
+    /// nothing.</summary>
     public IReadOnlyList<SavedRegistration> EntryPoints { get; init; } = [];
 
     /// <summary>Who answers for each service, with its decorators around.</summary>
@@ -48,10 +49,11 @@ public sealed record SavedGraph
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static SavedGraph Of(string name, Wiring wiring) => Of(name, wiring, []);
 
-    /// <summary>Reads a wiring, and what requests services from outside it. Nothing is constructed, and faults do not matter.</summary>
+    /// <summary>Reads a wiring, and the entry points that resolve services from outside it. Nothing is constructed, and faults do not
+    /// matter.</summary>
     /// <param name="name">What the wiring is called.</param>
     /// <param name="wiring">The wiring.</param>
-    /// <param name="entryPoints">What requests services, such as endpoints.</param>
+    /// <param name="entryPoints">The entry points that resolve services, such as endpoints.</param>
     /// <returns>What it means.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static SavedGraph Of(string name, Wiring wiring, IReadOnlyCollection<EntryPoint> entryPoints)

@@ -1,12 +1,12 @@
 namespace Junctivor.Reports.Graphs;
 
-/// <summary>What a registration requests by one parameter or property, and what it gets.</summary>
+/// <summary>What a registration requires by one parameter or property, and what it gets.</summary>
 public sealed record SavedNeed
 {
     /// <summary>The name of the parameter or property.</summary>
     public required string Parameter { get; init; }
 
-    /// <summary>The full name of the type that is requested.</summary>
+    /// <summary>The full name of the type that is resolved.</summary>
     public required string Service { get; init; }
 
     /// <summary>The mark that is asked by, a text in quotation marks or the full name of a type; null for none.</summary>

@@ -3,7 +3,7 @@ namespace Junctivor.Reports.Graphs;
 /// <summary>One registration of a <see cref="SavedGraph"/>, or what follows from one.</summary>
 public sealed record SavedRegistration
 {
-    /// <summary>What an entry point is created by, which is no registration, but requests services from outside the wiring.</summary>
+    /// <summary>What an entry point is created by, which is no registration, but resolves services from outside the wiring.</summary>
     public const string EntryPoint = "entry point";
 
     /// <summary>What others refer to it by; readable, and the same as long as services, class and mark are.</summary>
@@ -54,7 +54,7 @@ public sealed record SavedRegistration
     /// knows.</summary>
     public string? Module { get; init; }
 
-    /// <summary>What it requests: the parameters in order, then the properties.</summary>
+    /// <summary>What it requires: the parameters in order, then the properties.</summary>
     public IReadOnlyList<SavedNeed> Needs { get; init; } = [];
 
     /// <summary>Where it stands in the source; empty where nobody knows.</summary>

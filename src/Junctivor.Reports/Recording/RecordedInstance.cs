@@ -22,7 +22,7 @@ internal sealed record RecordedInstance
     /// <summary>How long that took, in milliseconds, without its arguments.</summary>
     public double Took { get; init; }
 
-    /// <summary>The class or factory that it was created for; null where it was requested directly.</summary>
+    /// <summary>The class or factory that it was created for; null where it was resolved directly.</summary>
     public string? By { get; init; }
 
     /// <summary>What it was given.</summary>

@@ -13,7 +13,7 @@ public static class ScopeRecordings
     /// </summary>
     /// <param name="container">The container. Its branches are not recorded.</param>
     /// <param name="file">The file, such as <c>night.json</c>; it is replaced.</param>
-    /// <returns>The recording; dispose of it to stop, and to write the file.</returns>
+    /// <returns>The recording; dispose it to stop, and to write the file.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <exception cref="DirectoryNotFoundException">The folder of the file does not exist.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>

@@ -2,7 +2,7 @@ using Junctivor.Reports.Graphs;
 
 namespace Junctivor.Reports.Text;
 
-/// <summary>Writes what a parameter requests, and how it is met where no registration meets it.</summary>
+/// <summary>Writes what a parameter requires, and how it is met where no registration meets it.</summary>
 internal static class NeedText
 {
     public static string Of(SavedGraph graph, SavedNeed dependency)

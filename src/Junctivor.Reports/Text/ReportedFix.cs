@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Reports.Text;
 
 /// <summary>A fault, and what became of it.</summary>

@@ -1,6 +1,6 @@
 namespace Junctivor.Reports.Text;
 
-/// <summary>How a piece of text is meant; what shows it decides on the colour.</summary>
+/// <summary>How a piece of text is meant; what shows it decides on the color.</summary>
 internal enum Tone
 {
     Plain,

@@ -29,7 +29,8 @@ internal sealed class CheckedWirings
     [RequiresUnreferencedCode(TrimmingReasons.Scanning)]
     public static CheckedWirings In(Assembly assembly) => new(Read(() => MarkedWiring.In(assembly)), MarkedEntryPoints.In(assembly));
 
-    /// <summary>Reads what requests services of a wiring from outside; what keeps one from being read does not keep the others.</summary>
+    /// <summary>Reads the entry points that resolve services of a wiring; what keeps one from being read does not keep the
+    /// others.</summary>
     /// <param name="name">The name of the wiring.</param>
     /// <param name="wiring">The wiring.</param>
     /// <param name="complain">Takes what keeps one from being read.</param>

@@ -13,7 +13,7 @@ public sealed partial class Container
     /// </summary>
     /// <param name="changes">The registrations to add; those with <c>Replacing</c> replace those of this container.</param>
     /// <param name="incoming">The values that <paramref name="changes"/> declare with <c>Singleton.Incoming</c>.</param>
-    /// <returns>The branch; dispose of it before this container, with <c>await using</c>.</returns>
+    /// <returns>The branch; dispose it before this container, with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="changes"/> is null.</exception>
     /// <exception cref="WiringException">The wiring with the changes has faults: all of them are in its report.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>

@@ -29,7 +29,7 @@ public sealed partial class Wiring
 
     /// <summary>Finds all configuration errors, without creating anything, and also what entry points require and cannot have.</summary>
     /// <param name="options">The severities to apply.</param>
-    /// <param name="entryPoints">What requests services from outside the wiring: endpoints, controllers and the like.</param>
+    /// <param name="entryPoints">The entry points that resolve services from outside the wiring, such as endpoints and controllers.</param>
     /// <returns>The report; it has no faults if the wiring is sound, and provides everything that the entry points require.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public CheckReport Check(BuildOptions options, IReadOnlyCollection<EntryPoint> entryPoints)
@@ -58,7 +58,7 @@ public sealed partial class Wiring
     /// <summary>Checks the whole wiring, and creates the container if it has no faults. No service is created yet. Warnings and notes
     /// do not stop it: read them in <see cref="Container.Report"/>, or log them with <see cref="BuildOptions.OnReport"/>.</summary>
     /// <param name="incoming">The values that the wiring declares with <c>Singleton.Incoming</c>.</param>
-    /// <returns>The container; dispose of it with <c>await using</c>.</returns>
+    /// <returns>The container; dispose it with <c>await using</c>.</returns>
     /// <exception cref="WiringException">The wiring has faults: its report has all of them.</exception>
     public Container Build(params ReadOnlySpan<Incoming> incoming) => BuildWith(null, incoming);
 
@@ -66,7 +66,7 @@ public sealed partial class Wiring
     /// do not stop it: read them in <see cref="Container.Report"/>, or log them with <see cref="BuildOptions.OnReport"/>.</summary>
     /// <param name="options">The severities to apply, and how the container works.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Singleton.Incoming</c>.</param>
-    /// <returns>The container; dispose of it with <c>await using</c>.</returns>
+    /// <returns>The container; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="options"/> is null.</exception>
     /// <exception cref="WiringException">The wiring has faults: its report has all of them.</exception>
     public Container Build(BuildOptions options, params ReadOnlySpan<Incoming> incoming)

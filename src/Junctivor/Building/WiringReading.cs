@@ -13,7 +13,7 @@ internal sealed record WiringReading(WiringReader Reader, int Count, IReadOnlyLi
     public static WiringReading Of(WiringReader reader, int count) =>
         new(reader, count, reader.IsAnyUnreadable ? WithUnreadable(reader) : Checker.Inspect(reader.Graph));
 
-    /// <summary>Reads a wiring together with what requests services from it.</summary>
+    /// <summary>Reads a wiring together with the entry points that resolve services from it.</summary>
     public static WiringReading Of(IReadOnlyCollection<RegistrationData> entries, IReadOnlyCollection<EntryPoint> entryPoints)
     {
         WiringReading reading = Of(WiringReader.Read(entries, entryPoints), entries.Count);

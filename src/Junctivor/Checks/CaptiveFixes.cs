@@ -25,7 +25,7 @@ internal static class CaptiveFixes
             && !dependents.Of(holder).Any(dependent => !dependent.Level.IsTransient && held.Level.IsShorterThan(dependent.Level)))
         {
             fixes.Add(
-                new Fix($"give {registered.Name} the lifetime of what it holds; each scope then creates its own",
+                new Fix($"give {registered.Name} the lifetime of the service it holds, so that each scope creates its own",
                     RegistrationText.Again(registered, held.Level),
                     held.Level.IsUsersOwn ? [] : Edits.Lifetime(registered, held.Level))
                 {
@@ -53,7 +53,7 @@ internal static class CaptiveFixes
             $"move the work of {holder.Name} into a scoped class {work}, and run it in a fresh scope, which {held} then share; "
                 + $"register {work}, and in {holder.Name} take",
             $"{registration}\nFreshScope<{work}> work"
-                + (values.Count == 0 ? "" : $"\nawait work.RunAsync({string.Join(", ", values.Prepend("fresh => …"))});"),
+                + (values.Count == 0 ? "" : $"\nawait work.RunAsync(fresh => …, {StartCallText.Values("RunAsync", [.. values])});"),
             values.Count == 0 && holder.Implementation.Arguments.Count == 0
                 ? Edits.OfAll(
                 [

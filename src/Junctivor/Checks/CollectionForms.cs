@@ -7,7 +7,7 @@ internal static class CollectionForms
 {
     private const string Collections = "System.Collections.";
 
-    /// <summary>What to request instead, and why; null where there is nothing of the kind.</summary>
+    /// <summary>What to take instead, and why; null where there is nothing of the kind.</summary>
     public static (TypeRef Element, string Written, string Reason)? Offered(TypeRef requested)
     {
         if (requested.Arguments.Count == 0)
@@ -20,7 +20,7 @@ internal static class CollectionForms
         {
             WellKnownTypes.TaskOf or WellKnownTypes.ValueTaskOf =>
                 (last, last.Name,
-                    $"a service that is created asynchronously cannot be requested through this type; request the service itself"),
+                    $"a service that is created asynchronously cannot be resolved as this type; take the service itself"),
             string name when name.StartsWith(WellKnownTypes.AnyFunc, StringComparison.Ordinal) =>
                 (last, $"Func<{last.Name}>", "a function can have up to four arguments"),
             string name when IsDictionary(name)

@@ -12,7 +12,7 @@ internal sealed record Consumers(string Parameter, Level Level, IReadOnlyList<De
     /// <summary>How a parameter is called in a fix where there is none yet.</summary>
     public const string AnyName = "wanted";
 
-    /// <summary>User code that requests it at run time.</summary>
+    /// <summary>User code that requires it at run time.</summary>
     public static Consumers Code { get; } = new(AnyName, Level.Transient, [], null);
 
     /// <summary>Those of these dependencies; an entry point is no registration, and so the last one of the wiring stands for it.</summary>

@@ -85,7 +85,7 @@ internal static class Edits
         ? OfClass(dependency.Consumer.Implementation, SourceEditKind.TakeResolved, "", dependency.Parameter.Name)
         : [];
 
-    /// <summary>Starts a scope for the call that a request comes from, if it needs no value.</summary>
+    /// <summary>Starts a scope for the call that fails, if it needs no value.</summary>
     public static IReadOnlyList<SourceEdit> StartScope(string code) =>
         RegistrationText.IsToBeFilledIn(code) ? [] : [new SourceEdit(SourceEditKind.StartScope, "")];
 

@@ -1,6 +1,4 @@
-using Junctivor.Checks;
-
-namespace Junctivor;
+namespace Junctivor.Checks;
 
 /// <summary>
 /// Something that the check found in a wiring: an error, a warning or a note. Immutable, and so safe for use by several threads.
@@ -46,6 +44,20 @@ public sealed record Fault
 
     /// <summary>Why a registration accepts it; null if none does.</summary>
     public string? AcceptedBecause { get; internal init; }
+
+    /// <summary>Whether another fault is the same.</summary>
+    /// <param name="other">The other fault.</param>
+    /// <returns>True if the kinds, severities, summaries, paths, remarks, fixes, candidates and acceptances are equal.</returns>
+    public bool Equals(Fault? other) => ReferenceEquals(this, other)
+        || (other is not null
+            && (Kind, Severity, Summary, AcceptedBecause) == (other.Kind, other.Severity, other.Summary, other.AcceptedBecause)
+            && Path.SequenceEqual(other.Path)
+            && Remarks.SequenceEqual(other.Remarks)
+            && Fixes.SequenceEqual(other.Fixes)
+            && Candidates.SequenceEqual(other.Candidates));
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => (Code, Summary).GetHashCode();
 
     /// <summary>The fault as text: several lines, without a line break at the end.</summary>
     /// <returns>The code, the name and the summary; then the path, the remarks, the fixes, and where it is explained.</returns>

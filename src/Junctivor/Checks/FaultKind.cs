@@ -1,4 +1,4 @@
-namespace Junctivor;
+namespace Junctivor.Checks;
 
 /// <summary>A kind of fault: its code, its name and its default severity. Immutable.</summary>
 public sealed record FaultKind
@@ -120,9 +120,9 @@ public sealed record FaultKind
     public static FaultKind Captive { get; } =
         Error("JV301", "captive", "A long-lived service holds a shorter-lived one, and would keep using it after it was disposed.");
 
-    /// <summary>JV302: something scoped was requested where there is no scope.</summary>
+    /// <summary>JV302: something scoped was resolved where there is no scope.</summary>
     public static FaultKind ScopedOutsideScope { get; } =
-        Error("JV302", "scoped-outside-scope", "A scoped service was requested outside a scope.");
+        Error("JV302", "scoped-outside-scope", "A scoped service was resolved outside a scope.");
 
     /// <summary>JV303: a singleton keeps one transient.</summary>
     public static FaultKind FrozenTransient { get; } =
@@ -169,7 +169,7 @@ public sealed record FaultKind
     public static FaultKind AcceptsNothing { get; } =
         Warning("JV504", "accepts-nothing", "A registration accepts a fault that it does not have.");
 
-    /// <summary>JV505: what is optional or requested as a list, and not there.</summary>
+    /// <summary>JV505: what is optional or required as a list, and not there.</summary>
     public static FaultKind Absent { get; } =
         Note("JV505", "absent", "An optional dependency or a list has no registrations.");
 

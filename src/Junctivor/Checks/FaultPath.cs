@@ -12,15 +12,15 @@ internal sealed class FaultPath(ServiceGraph graph)
     /// <summary>A registration, as itself.</summary>
     public FaultPath Node(Node node, int depth = 0) => Add(depth, null, node.Name, node.Lifetime, node);
 
-    /// <summary>What a parameter requests, with the registration that answers.</summary>
+    /// <summary>What a parameter requires, with the registration that answers.</summary>
     public FaultPath Dependency(Dependency dependency, Node answer, int depth) =>
         Add(depth, dependency.Parameter.Name, Asked(dependency.Parameter), answer.Lifetime, answer);
 
-    /// <summary>What a parameter requests where nothing answers, or more than one.</summary>
+    /// <summary>What a parameter requires where nothing answers, or more than one.</summary>
     public FaultPath Dependency(Dependency dependency, string remark, int depth) =>
         Add(depth, dependency.Parameter.Name, Asked(dependency.Parameter), remark, null);
 
-    /// <summary>A registration that is being created for a parameter; null where user code requested it.</summary>
+    /// <summary>A registration that is being created for a parameter; null where user code resolved it.</summary>
     public FaultPath Made(Node node, string? parameter, int depth) => Add(depth, parameter, node.Name, node.Lifetime, node);
 
     /// <summary>A line with words of its own.</summary>

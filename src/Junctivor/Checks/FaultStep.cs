@@ -1,6 +1,6 @@
 using Junctivor.Graph;
 
-namespace Junctivor;
+namespace Junctivor.Checks;
 
 /// <summary>One line of the path of a <see cref="Fault"/>: a service, and the parameter by which it is required. Immutable.</summary>
 public sealed record FaultStep

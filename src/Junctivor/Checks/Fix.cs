@@ -1,6 +1,4 @@
-using Junctivor.Checks;
-
-namespace Junctivor;
+namespace Junctivor.Checks;
 
 /// <summary>One way to fix a <see cref="Fault"/>. Immutable.</summary>
 public sealed record Fix

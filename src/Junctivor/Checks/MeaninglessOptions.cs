@@ -13,7 +13,7 @@ internal static class MeaninglessOptions
         if (passed.Count > 0 && node.Kind != NodeKind.Class)
         {
             yield return new MeaninglessOption(
-                $"{OptionNames.Passing} sets constructor parameters, and no constructor is called here", OptionNames.Passing);
+                $"{OptionNames.Passing} sets a constructor parameter, but this registration calls no constructor", OptionNames.Passing);
         }
 
         if (passed.GroupBy(name => name).FirstOrDefault(same => same.Count() > 1) is { } twice)

@@ -73,9 +73,9 @@ internal static class MissingFixes
             $"register the logger of the host's factory, and declare the factory; {FromHost}",
             $"Singleton.Of({Open("ILogger")}, {Open("Logger")}),\nSingleton.Incoming<ILoggerFactory>()"),
         _ when IsOfHost(type) && mark.Length == 0 => new Fix(
-            $"it is a service of the host: declare it; {FromHost}", $"Singleton.Incoming<{type.Name}>()"),
+            $"the host provides this service, so declare it as an incoming value; {FromHost}", $"Singleton.Incoming<{type.Name}>()"),
         _ when IsOfBaseLibrary(type) => new Fix(
-            "register a factory for it, as it is not a class of yours",
+            "register a factory for it, because it is not one of your classes",
             $"{RegistrationText.Start(level)}.From({type.Name} () => …){mark}"),
         _ => null,
     };

@@ -181,7 +181,7 @@ internal sealed class NearMisses
             });
     }
 
-    /// <summary>The container creates some kinds of lists, and others are requested.</summary>
+    /// <summary>The container creates some kinds of lists, and others are required.</summary>
     private IEnumerable<NearMiss> InAnotherCollection()
     {
         if (CollectionForms.Offered(Type) is not { } form || _graph.Index.Serving(form.Element).Count == 0)
@@ -206,7 +206,7 @@ internal sealed class NearMisses
 
     private IEnumerable<NearMiss> OfNearlyTheSameName() => _graph.Index.NearlyNamed(Type.OwnName).Select(node => new NearMiss(
         $"{Served(node)} is registered{At(node)}, and has a similar name.",
-        Doubtful(Taking("if that one is meant, change the parameter to", node.Mark, node.Services[0].Name))));
+        Doubtful(Taking("if you meant this one, change the parameter to", node.Mark, node.Services[0].Name))));
 
     private static Fix Doubtful(Fix fix) => fix with { ByHandBecause = ByHand.WhetherMeant };
 
@@ -226,7 +226,7 @@ internal sealed class NearMisses
         .Where(each => each.Service.DefinitionName == "[]" || each.Service.DefinitionName.StartsWith("System.", StringComparison.Ordinal))
         .Select(each => new NearMiss(
             $"{each.Service.Name} is registered{At(each.Node)}, which is not the same service as {Type.Name}.",
-            Doubtful(Taking("if that one is meant, change the parameter to", each.Node.Mark, each.Service.Name))));
+            Doubtful(Taking("if you meant this one, change the parameter to", each.Node.Mark, each.Service.Name))));
 
     private string AndNeeds(TypeRef type)
     {
@@ -245,7 +245,7 @@ internal sealed class NearMisses
         return new Fix(advice, parameter, _consumers.Take(parameter));
     }
 
-    /// <summary>What the consumer can hold; and what ends belongs to a scope, where nobody requests longer.</summary>
+    /// <summary>What the consumer can hold; and what ends belongs to a scope, where nothing requires longer.</summary>
     private Level LevelFor(TypeRef type) =>
         _consumers.Level.IsTransient && type.IsDisposable ? Level.Scoped : _consumers.Level;
 

@@ -82,8 +82,10 @@ internal static class RegistrationText
             return null;
         }
 
-        string work = string.Join(", ", values.Prepend(member is { } use ? $"fresh => fresh.{use.Call}" : "work"));
-        return member is { IsAsync: false } ? $"{Identifier(parameter)}.Run({work});" : $"await {Identifier(parameter)}.RunAsync({work});";
+        string run = member is { IsAsync: false } ? "Run" : "RunAsync";
+        string work = member is { } use ? $"fresh => fresh.{use.Call}" : "work";
+        string arguments = values.Count == 0 ? work : $"{work}, {StartCallText.Values(run, values)}";
+        return $"{(run == "Run" ? "" : "await ")}{Identifier(parameter)}.{run}({arguments});";
     }
 
     /// <summary>What a declared value is supplied as.</summary>

@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>Who requests what, the other way round; read off the graph when first wanted.</summary>
+/// <summary>Who requires what, the other way round; read off the graph when first wanted.</summary>
 internal sealed class ReverseDependencies(ServiceGraph graph)
 {
     private readonly Lazy<ILookup<Node, Node>> _askers =

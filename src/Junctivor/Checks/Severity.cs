@@ -1,6 +1,6 @@
 namespace Junctivor;
 
-/// <summary>The severity of a <see cref="Fault"/>.</summary>
+/// <summary>The severity of a <see cref="Checks.Fault"/>.</summary>
 public enum Severity
 {
     /// <summary>Worth knowing; stops nothing.</summary>

@@ -1,4 +1,4 @@
-namespace Junctivor;
+namespace Junctivor.Checks;
 
 /// <summary>One change of a <see cref="Fix"/> to the source of the program. Immutable.</summary>
 /// <remarks>A registration, or a call at run time, is found by <see cref="File"/> and <see cref="Line"/>; a class, by <see cref="Type"/>.
@@ -27,7 +27,7 @@ public sealed record SourceEdit
     /// <c>Harbour.Archive`1</c>; null if unknown.</summary>
     public string? Type { get; internal init; }
 
-    /// <summary>Whether it changes the call that a request comes from, whose place is known only when it fails.</summary>
+    /// <summary>Whether it changes the call that fails, whose place is known only when it fails.</summary>
     internal bool IsOfCall => Kind is SourceEditKind.StartScope or SourceEditKind.AwaitBefore or SourceEditKind.SupplyAs;
 
     /// <summary>The name of the parameter that is changed; null where none is.</summary>

@@ -1,4 +1,4 @@
-namespace Junctivor;
+namespace Junctivor.Checks;
 
 /// <summary>What a <see cref="SourceEdit"/> does to the source.</summary>
 public enum SourceEditKind

@@ -43,6 +43,10 @@ internal static class StartCallText
         ? $"{ForInnerLevel(outer)}\n{ForLevel(level, RegistrationText.Variable(outer))}"
         : ForLevel(level);
 
+    /// <summary>The values as arguments of a method: one that is awaited takes them as a list, because a token may follow.</summary>
+    public static string Values(string method, params IReadOnlyList<string> values) =>
+        method.EndsWith("Async", StringComparison.Ordinal) ? $"[{string.Join(", ", values)}]" : string.Join(", ", values);
+
     private static string StartScope(IReadOnlyList<string> values) =>
         $"await using Scope scope = container.StartScope({string.Join(", ", values)});";
 }

@@ -90,7 +90,7 @@ internal sealed class Binder(CandidateFinder candidates, ITypeReader reader, Typ
             return new Binding.SharedWithArguments(created);
         }
 
-        // What constructs more of its own kind requests the same again: it must get the same node.
+        // What constructs more of its own kind requires the same again: it must get the same node.
         _filled ??= [];
         if (!_filled.TryGetValue(created, out List<FilledCall>? calls))
         {

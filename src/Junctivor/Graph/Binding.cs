@@ -15,7 +15,7 @@ internal abstract record Binding
     /// <summary>A wrapper of the base library or of ours, that comes to the service later.</summary>
     internal sealed record Deferred(DeferredForm Form, TypeRef Wrapper, TypeRef Wanted, Binding Inner) : Binding;
 
-    /// <summary>Something that the place has where it is requested.</summary>
+    /// <summary>Something that the place has where it is resolved.</summary>
     internal sealed record Ambient(AmbientForm Form) : Binding;
 
     /// <summary>A constant that the registration passes.</summary>

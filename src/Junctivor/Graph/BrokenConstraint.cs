@@ -6,9 +6,9 @@ namespace Junctivor.Graph;
 /// <param name="Argument">The type argument.</param>
 internal sealed record BrokenConstraint(string Class, string Parameter, TypeRef Argument)
 {
-    public ClosingObstacle ReferenceWanted => new($"{Where}class', and {Argument.SimpleName} is a structure.");
+    public ClosingObstacle ReferenceWanted => new($"{Where}class', and {Argument.SimpleName} is a struct.");
 
-    public ClosingObstacle StructureWanted => new($"{Where}struct', and {Argument.SimpleName} is not a structure.");
+    public ClosingObstacle StructWanted => new($"{Where}struct', and {Argument.SimpleName} is not a struct.");
 
     public ClosingObstacle ConstructorWanted => new(
         $"{Where}new()', and {Argument.SimpleName} has no public constructor without parameters.",

@@ -6,7 +6,7 @@ internal static class ConstantPassing
     private const int FarthestEdit = 2;
 
     /// <summary>A node of which parameters are met as its registration says: by what it decorates, and by constants.</summary>
-    /// <param name="node">The node, with all that its class requests.</param>
+    /// <param name="node">The node, with all that its class requires.</param>
     /// <param name="passed">The constants for its parameters.</param>
     public static Node Meet(Node node, IReadOnlyList<PassedConstant> passed)
     {

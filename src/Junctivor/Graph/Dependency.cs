@@ -1,6 +1,6 @@
 namespace Junctivor.Graph;
 
-/// <summary>What one node requests by one parameter, and what it will get. Made for whoever wants to know: two of the same are
+/// <summary>What one node requires by one parameter, and what it will get. Made for whoever wants to know: two of the same are
 /// equal.</summary>
 /// <param name="Consumer">The node that asks.</param>
 /// <param name="Number">The number of the parameter.</param>

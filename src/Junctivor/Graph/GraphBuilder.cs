@@ -2,7 +2,7 @@ namespace Junctivor.Graph;
 
 /// <summary>
 /// Builds the graph of a wiring: binds the dependencies of its registrations, of the nodes that these are bound to, and so on. Later it
-/// adds what requests at run time need and no registration does. One thread at a time may use it: its owner guards that.
+/// adds what calls at run time need and no registration does. One thread at a time may use it: its owner guards that.
 /// </summary>
 internal sealed class GraphBuilder
 {
@@ -49,7 +49,7 @@ internal sealed class GraphBuilder
         return builder;
     }
 
-    /// <summary>The binding of a request at run time.</summary>
+    /// <summary>The binding of a call at run time.</summary>
     public Binding Bind(ServiceId service)
     {
         return Completed(_binder.Bind(service, null));

@@ -32,7 +32,7 @@ internal sealed record Node
     /// <summary>The public constructors, for a class; empty for the rest.</summary>
     public Constructor[] Constructors { get; init; } = [];
 
-    /// <summary>What the factory requests, or what an alias stands for; empty for the rest.</summary>
+    /// <summary>What the factory requires, or what an alias stands for; empty for the rest.</summary>
     public Parameter[] FactoryParameters { get; init; } = [];
 
     /// <summary>The properties that are filled once it is constructed.</summary>
@@ -97,7 +97,7 @@ internal sealed record Node
         : Properties.Length == 0 ? ChosenConstructor?.Parameters ?? []
         : [.. ChosenConstructor?.Parameters ?? [], .. Properties];
 
-    /// <summary>What it requests, with what meets it; once that is settled.</summary>
+    /// <summary>What it requires, with what meets it; once that is settled.</summary>
     public IReadOnlyList<Dependency> Dependencies => Graph.DependencyReader.Of(this);
 
     /// <summary>What it needs while it lives: at once, or through <c>Lazy</c> or <c>Func</c>; once that is settled.</summary>

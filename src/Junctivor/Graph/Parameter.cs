@@ -1,6 +1,6 @@
 namespace Junctivor.Graph;
 
-/// <summary>One thing that a constructor, a factory or a property requests.</summary>
+/// <summary>One thing that a constructor, a factory or a property requires.</summary>
 internal abstract class Parameter(TypeRef type)
 {
     public abstract string Name { get; }
@@ -36,6 +36,6 @@ internal abstract class Parameter(TypeRef type)
     /// <summary>The same parameter, met by a constant.</summary>
     public Parameter AsPassed() => new PresetParameter(Name, Type, isPassed: true);
 
-    /// <summary>What it requests.</summary>
+    /// <summary>What it requires.</summary>
     public ServiceId Service => new(Type, Mark);
 }

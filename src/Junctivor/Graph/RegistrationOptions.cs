@@ -8,7 +8,7 @@ internal sealed record RegistrationOptions
     /// <summary>The options without a value.</summary>
     public RegistrationFlags Flags { get; init; }
 
-    /// <summary>Whether it is something outside the wiring that requests services.</summary>
+    /// <summary>Whether it is something outside the wiring that resolves services.</summary>
     public bool IsEntryPoint { get; init; }
 
     /// <summary>Whether the container disposes it; null for the default: created instances are disposed, values are not.</summary>

@@ -2,7 +2,7 @@ namespace Junctivor.Graph;
 
 /// <summary>
 /// What a wiring means: its nodes, and the binding of each of their dependencies. Read-only: a <see cref="GraphBuilder"/> builds it, and
-/// adds to it when a request at run time needs what no registration does. The owner of the builder guards both.
+/// adds to it when a call at run time needs what no registration does. The owner of the builder guards both.
 /// </summary>
 internal sealed class ServiceGraph
 {
@@ -43,7 +43,7 @@ internal sealed class ServiceGraph
     public IReadOnlyList<Node> Nodes => _nodes.All;
 
     /// <summary>
-    /// Transients that somebody constructs with arguments, and nobody requests without: what the arguments are for need not
+    /// Transients that somebody constructs with arguments, and nothing resolves without: what the arguments are for need not
     /// be registered.
     /// </summary>
     public IReadOnlyCollection<Node> Unrequested { get; }
@@ -73,10 +73,10 @@ internal sealed class ServiceGraph
     public IEnumerable<TypeRef> Implementing(TypeRef service) =>
         _reader.Implementing(service).Where(type => !Index.AbleToServe(type).Any(node => node.Implementation.Equals(type)));
 
-    /// <summary>Whether a parameter of a node would get what it requests.</summary>
+    /// <summary>Whether a parameter of a node would get what it requires.</summary>
     public bool CanMeet(Node node, Parameter parameter) => !_binder.Bind(node, parameter).All().Any(binding => binding is Binding.Missing);
 
-    /// <summary>What a class that is not registered requests, and nobody registers either.</summary>
+    /// <summary>What a class that is not registered requires, and nobody registers either.</summary>
     public IEnumerable<ServiceId> MissingFor(TypeRef unregistered)
     {
         Node node = _reader.ReadUnregistered(unregistered);

@@ -18,7 +18,7 @@ internal sealed class TypeGrowth
     private Dictionary<TypeRef, Step>? _refused;
     private int _counted;
 
-    /// <summary>The node whose dependencies are bound; null for a request from outside.</summary>
+    /// <summary>The node whose dependencies are bound; null for a call from outside.</summary>
     public Node? Consumer { get; set; }
 
     /// <summary>The closed types that lead to one that is refused, the smallest first; none if it is not refused.</summary>

@@ -56,7 +56,7 @@ internal static class WellKnownTypes
 
     public const string TypeOfTypes = "System.Type";
 
-    /// <summary>Whether the container itself provides one to whoever requests it, so that none can be registered.</summary>
+    /// <summary>Whether the container itself provides one to whoever resolves it, so that none can be registered.</summary>
     /// <param name="fullName">The full name of the type, of its definition where it is generic.</param>
     public static bool IsProvided(string fullName) =>
         DeferredForm.Of(fullName) is not null || AmbientForm.Of(fullName) is not null;

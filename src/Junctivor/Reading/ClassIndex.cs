@@ -1,30 +1,33 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
 using System.Runtime.CompilerServices;
+using Junctivor.CompilerServices;
 using Junctivor.Graph;
 
 namespace Junctivor.Reading;
 
 /// <summary>
-/// Finds classes that are not registered and that implement a service, in the assemblies that a wiring mentions: for advice
-/// only, nothing is registered by it. The assemblies are read once, when the first advice is wanted.
+/// Finds classes that are not registered and implement a service, in the assemblies that a wiring mentions: only for advice. Nothing is
+/// registered by it. Safe for use by several threads.
 /// </summary>
-internal sealed class ClassIndex(TypeCatalog types)
+internal sealed class ClassIndex
 {
-    private static readonly string[] Frameworks = ["System", "Microsoft", "netstandard", "mscorlib", "Junctivor"];
-
     private readonly Lock _gate = new();
-    private Dictionary<Type, List<Type>>? _bySupertype;
+    private readonly TypeCatalog _types;
+    private readonly ClassSearch<Type> _search;
+
+    public ClassIndex(TypeCatalog types)
+    {
+        _types = types;
+        _search = new ClassSearch<Type>(ReflectedTypes.All, Classes);
+    }
 
     /// <summary>The classes, as they would be registered: a generic one as its definition.</summary>
     public IReadOnlyList<TypeRef> Implementing(TypeRef service)
     {
-        Type wanted = types[service];
         lock (_gate)
         {
-            _bySupertype ??= Read(types.Assemblies.Where(assembly => !IsFramework(assembly)));
-            IReadOnlyList<Type> found = _bySupertype.GetValueOrDefault(Definition(wanted)) ?? [];
-            return [.. found.Where(type => Fits(type, wanted)).Select(type => types[type])];
+            return [.. _search.Implementing(_types[service]).Select(type => _types[type])];
         }
     }
 
@@ -37,7 +40,7 @@ internal sealed class ClassIndex(TypeCatalog types)
             {
                 return
                 [
-                    .. types.Assemblies.Where(assembly => !IsFramework(assembly))
+                    .. Assemblies
                         .SelectMany(assembly => assembly.GetCustomAttributes<FollowedWiringAttribute>())
                         .Select(left => (left.Member, left.Text))
                         .OrderBy(left => left.Member, StringComparer.Ordinal),
@@ -46,34 +49,11 @@ internal sealed class ClassIndex(TypeCatalog types)
         }
     }
 
-    private static bool IsFramework(Assembly assembly)
-    {
-        string name = assembly.GetName().Name ?? "";
-        return Frameworks.Contains(name) || Frameworks.Take(2).Any(framework => name.StartsWith($"{framework}.", StringComparison.Ordinal));
-    }
+    private IEnumerable<Assembly> Assemblies =>
+        _types.Assemblies.Where(assembly => !ClassSearch<Type>.IsFramework(assembly.GetName().Name ?? ""));
 
     [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "A class that was trimmed away is not offered.")]
-    private static Dictionary<Type, List<Type>> Read(IEnumerable<Assembly> assemblies)
-    {
-        Dictionary<Type, List<Type>> bySupertype = [];
-        foreach (Type type in assemblies.SelectMany(TypesOf).Where(IsConstructible))
-        {
-            foreach (Type supertype in TypeCatalog.AllSupertypes(type)
-                .Select(Definition)
-                .Distinct()
-                .Where(supertype => supertype != typeof(object)))
-            {
-                if (!bySupertype.TryGetValue(supertype, out List<Type>? implementing))
-                {
-                    bySupertype.Add(supertype, implementing = []);
-                }
-
-                implementing.Add(type);
-            }
-        }
-
-        return bySupertype;
-    }
+    private IEnumerable<Type> Classes() => Assemblies.SelectMany(TypesOf).Where(IsConstructible);
 
     [RequiresUnreferencedCode("Only for advice.")]
     private static IEnumerable<Type> TypesOf(Assembly assembly)
@@ -93,28 +73,4 @@ internal sealed class ClassIndex(TypeCatalog types)
         type is { IsClass: true, IsAbstract: false }
         && !type.IsDefined(typeof(CompilerGeneratedAttribute), inherit: false)
         && type.GetConstructors().Length > 0;
-
-    /// <summary>A class that takes the service in its constructor is a decorator, and one that takes a list of it a composite: neither can
-    /// be what is missing.</summary>
-    [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = "A class that was trimmed away is not offered.")]
-    private static bool Fits(Type type, Type service)
-    {
-        Type? closed = type.IsGenericTypeDefinition ? GenericClosing.Close(type, service) : type;
-        return closed is not null
-            && service.IsAssignableFrom(closed)
-            && (!type.IsNestedPrivate || Outermost(type) == Outermost(service))
-            && !type.GetConstructors()
-                .Any(constructor => constructor.GetParameters()
-                    .Any(parameter => Definition(parameter.ParameterType) == Definition(service)
-                        || ElementOf(parameter.ParameterType) == service));
-    }
-
-    /// <summary>The element of a list or an array; null for other types.</summary>
-    private static Type? ElementOf(Type type) => type.IsArray ? type.GetElementType()
-        : type is { IsGenericType: true, Namespace: "System.Collections.Generic" } ? type.GenericTypeArguments[0]
-        : null;
-
-    private static Type Outermost(Type type) => type.DeclaringType is null ? type : Outermost(type.DeclaringType);
-
-    private static Type Definition(Type type) => type.IsConstructedGenericType ? type.GetGenericTypeDefinition() : type;
 }

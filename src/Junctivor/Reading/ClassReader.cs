@@ -16,7 +16,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
         ReflectedConstructor.AllOf(type, parameters);
 
     /// <summary>A node of which parameters are met as its entry says: by what it decorates, and by constants.</summary>
-    /// <param name="node">The node, with all that its class requests.</param>
+    /// <param name="node">The node, with all that its class requires.</param>
     /// <param name="passed">The constants for its parameters.</param>
     public Node Meet(Node node, IReadOnlyList<PassedValue> passed) => ConstantPassing.Meet(
         node, passed.Count == 0 ? [] : [.. passed.Select(value => new ReflectedConstant(value, types, parameters))]);
@@ -70,7 +70,7 @@ internal sealed class ClassReader(TypeCatalog types, ParameterReader parameters,
         return unsettable;
     }
 
-    /// <summary>An override counts as marked where what it overrides is; where there is none, requesting it would only take time.</summary>
+    /// <summary>An override counts as marked where what it overrides is; where there is none, reading it would only take time.</summary>
     private static bool Carries(PropertyInfo info, Type attribute) =>
         info.IsDefined(attribute, inherit: false)
             || ((info.GetMethod ?? info.SetMethod) is { IsVirtual: true } accessor

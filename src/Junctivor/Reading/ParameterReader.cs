@@ -3,7 +3,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Reading;
 
-/// <summary>Reads what constructors, factories and properties request.</summary>
+/// <summary>Reads what constructors, factories and properties require.</summary>
 internal sealed class ParameterReader(TypeCatalog types, MarkingAssemblies marking)
 {
     private Dictionary<Parameter, object?>? _passed;

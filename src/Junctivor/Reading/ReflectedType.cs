@@ -69,7 +69,7 @@ internal sealed class ReflectedType : TypeRef
     [UnconditionalSuppressMessage("Trimming", "IL2075", Justification = "It is asked only of a program that is still being written.")]
     public override bool IsMarker => IsInterface && Type.GetMembers().Length == 0 && Type.GetInterfaces().Length == 0;
 
-    public override (string Call, bool IsAsync)? FirstUse => FirstMember.Of(Type);
+    public override (string Call, bool IsAsync)? FirstUse => ReflectedTypes.All.FirstUseOf(Type);
 
     public override bool IsSelfRegistered => Type.IsDefined(typeof(SelfRegisteredAttribute), inherit: false);
 
@@ -90,9 +90,9 @@ internal sealed class ReflectedType : TypeRef
 
     public override IReadOnlyList<TypeRef> Supertypes => Known.Supertypes ??= ReadSupertypes();
 
-    public override IReadOnlyList<string> State => Known.State ??= OwnState.Of(Type);
+    public override IReadOnlyList<string> State => Known.State ??= ReflectedTypes.All.StateOf(Type);
 
-    public override IReadOnlyList<string> Moments => Known.Moments ??= OwnState.MomentsOf(Type);
+    public override IReadOnlyList<string> Moments => Known.Moments ??= ReflectedTypes.All.MomentsOf(Type);
 
     /// <summary>Whether it is a closed or open generic type.</summary>
     public bool IsGeneric => Has(Traits.Generic);
@@ -108,7 +108,7 @@ internal sealed class ReflectedType : TypeRef
         _ => null,
     };
 
-    /// <summary>What is requested by it: <c>T</c> for <c>T?</c> of a structure, and itself for the rest.</summary>
+    /// <summary>What is resolved by it: <c>T</c> for <c>T?</c> of a structure, and itself for the rest.</summary>
     public ReflectedType Wanted => NullableOf is { } underlying ? _types.Of(underlying) : this;
 
     /// <summary>Whether it is <c>T?</c> of a structure.</summary>

@@ -1,5 +1,6 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
+using Junctivor.CompilerServices;
 using Junctivor.Registering;
 
 namespace Junctivor.Reading;
@@ -14,12 +15,12 @@ internal static class RunTimeTokens
     private static TypeToken Closed(Type type)
     {
         Type token = typeof(TypeToken<>).MakeGenericType(type);
-        if (!GenericClosing.HasCode(token))
+        if (!CompiledCode.IsThereFor(token))
         {
             string name = TypeNames.Short(type);
             throw new NotSupportedException(
-                $"This program was compiled natively, and has no code for Lazy<{name}>, lists and their like of {name}, as the compiler saw no "
-                    + "request for them: the wiring could not be followed (JV901), or they are requested by a type known only at run time. "
+                $"This program was compiled natively, and has no code for Lazy<{name}>, lists and their like of {name}, because the compiler saw "
+                    + "no use of them: the wiring could not be followed (JV901), or they are resolved by a type known only at run time. "
                     + $"Register what gives {name} with the type as a type argument, such as Singleton.Value<{name}>(…), which compiles them in.");
         }
 

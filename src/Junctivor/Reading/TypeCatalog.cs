@@ -6,7 +6,7 @@ namespace Junctivor.Reading;
 
 /// <summary>
 /// Knows each type that a wiring mentions by its <see cref="TypeRef"/>, and the other way round. Types that are first
-/// requested at run time are entered by whichever thread asks, so it is safe for use by several.
+/// resolved at run time are entered by whichever thread asks, so it is safe for use by several.
 /// </summary>
 internal sealed class TypeCatalog
 {

@@ -39,7 +39,7 @@ internal sealed class WiringReader : ITypeReader
         return reader;
     }
 
-    /// <summary>The same, with what requests services from outside.</summary>
+    /// <summary>The same, with the entry points that resolve services from outside.</summary>
     public static WiringReader Read(IReadOnlyCollection<RegistrationData> entries, IReadOnlyCollection<EntryPoint> entryPoints)
     {
         WiringReader reader = Read(entries);
@@ -55,7 +55,7 @@ internal sealed class WiringReader : ITypeReader
 
     public TypeCatalog Types { get; }
 
-    /// <summary>Adds to the graph what requests at run time need.</summary>
+    /// <summary>Adds to the graph what calls at run time need.</summary>
     public GraphBuilder Builder { get; private set; }
 
     public ServiceGraph Graph => Builder.Graph;
@@ -99,8 +99,8 @@ internal sealed class WiringReader : ITypeReader
     public Node? Close(Node open, TypeRef service)
     {
         if (SourceOf(open) is not InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
-            || GenericClosing.Close(definition, Types[service]) is not { } closed
-            || !GenericClosing.HasCode(closed))
+            || ReflectedTypes.All.Close(definition, Types[service]) is not { } closed
+            || !CompiledCode.IsThereFor(closed))
         {
             return null;
         }
@@ -144,14 +144,15 @@ internal sealed class WiringReader : ITypeReader
     public ClosingObstacle? ObstacleFor(Node open, TypeRef service) =>
         _unclosable?.GetValueOrDefault((open, service)) is { } reason ? new ClosingObstacle(reason)
         : SourceOf(open) is InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
-            ? ConstraintReader.ObstacleFor(definition, Types[service], Types) ?? UnbuiltFor(definition, Types[service])
+            ? ReflectedTypes.All.ObstacleFor(definition, Types[service], type => Types[type])
+                ?? UnbuiltFor(definition, Types[service])
             : null;
 
     private ClosingObstacle? UnbuiltFor(Type definition, Type service) =>
-        GenericClosing.Close(definition, service) is { } closed && !GenericClosing.HasCode(closed)
+        ReflectedTypes.All.Close(definition, service) is { } closed && !CompiledCode.IsThereFor(closed)
             ? new ClosingObstacle(
-                $"This program was compiled natively, and has no code for {TypeNames.Short(closed)}, as the compiler saw no request for it: "
-                    + "the wiring could not be followed (JV901), or it is requested by a type known only at run time.",
+                $"This program was compiled natively, and has no code for {TypeNames.Short(closed)}, because the compiler saw no use of it: "
+                    + "the wiring could not be followed (JV901), or it is resolved by a type known only at run time.",
                 Unbuilt: Types[closed])
             : null;
 
@@ -172,11 +173,11 @@ internal sealed class WiringReader : ITypeReader
     public IReadOnlyList<Node> Disabled =>
         _disabled is null ? [] : [.. _disabled.Select(entry => TryRead(entry, int.MaxValue, out _)).OfType<Node>()];
 
-    /// <summary>What a method requests, as a node that gives the arguments to call it with.</summary>
+    /// <summary>What a method requires, as a node that gives the arguments to call it with.</summary>
     public Node ReadCall(MethodInfo method, int parameterCount) =>
         ReadArguments("the called method", Types[typeof(object[])], _parameters.Read(method, parameterCount));
 
-    /// <summary>What the properties of an object request, as a node that gives their values in order.</summary>
+    /// <summary>What the properties of an object require, as a node that gives their values in order.</summary>
     public Node ReadFilling([DynamicallyAccessedMembers(Kept.Members)] Type type) =>
         ReadArguments($"the object of {TypeNames.Short(type)}", Types[type], _classes.ReadProperties(type));
 

@@ -5,7 +5,7 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// Registers another name for a registered service: a request for the alias returns the same instance as a request for the target,
+/// Registers another name for a registered service: the alias resolves to the same instance as the target,
 /// with its decorators. A second registration of the class would create another instance.
 /// All members are safe for use by several threads.
 /// </summary>

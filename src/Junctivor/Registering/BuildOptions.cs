@@ -49,7 +49,7 @@ public sealed record BuildOptions
     public TimeSpan SlowConstruction { get; init; } = TimeSpan.FromMilliseconds(100);
 
     /// <summary>
-    /// How long a request waits for another thread that is creating the same shared instance. The default is one minute;
+    /// How long a call waits for another thread that is creating the same shared instance. The default is one minute;
     /// <see cref="Timeout.InfiniteTimeSpan"/> means no limit. Then <see cref="ConstructionTimeoutException"/> is thrown: a constructor that
     /// blocks on a task which resolves its own service would otherwise hang. Threads that wait for each other get an exception at once.
     /// </summary>

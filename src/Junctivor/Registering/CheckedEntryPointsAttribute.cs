@@ -1,7 +1,7 @@
 namespace Junctivor;
 
 /// <summary>
-/// Tells the command <c>junctivor check</c> what requests services of a wiring from outside, such as endpoints: on a public static method
+/// Marks a public static method that returns the entry points of a wiring, such as its endpoints, for <c>junctivor check</c>: a method
 /// that returns <see cref="EntryPoint"/>s, and has no parameter, or a <see cref="Container"/> of the wiring. That container can be
 /// asked for what the wiring provides, also if the wiring has faults; no values are supplied to it. Several such attributes name
 /// several wirings.

@@ -5,7 +5,7 @@ using System.Reflection;
 using System.Runtime.CompilerServices;
 using Junctivor.Registering;
 
-namespace Junctivor;
+namespace Junctivor.CompilerServices;
 
 /// <summary>
 /// The code that a natively compiled program needs and cannot make at run time: calls of constructors, and what is generic over

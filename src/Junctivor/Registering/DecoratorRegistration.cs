@@ -31,7 +31,7 @@ public sealed class DecoratorRegistration : MarkableRegistration<DecoratorRegist
         return With(Data.Pass(new PassedValue(parameter, typeof(TValue), value)));
     }
 
-    /// <summary>Does not dispose of created instances; the consumer does.</summary>
+    /// <summary>Does not dispose created instances; the consumer does.</summary>
     /// <returns>A copy whose instances the container does not own.</returns>
     public DecoratorRegistration LeaveUndisposed() => With(RegistrationFlags.LeaveUndisposed);
 

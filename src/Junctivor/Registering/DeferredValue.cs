@@ -1,6 +1,6 @@
 namespace Junctivor.Registering;
 
-/// <summary>A supplied value that is read when it is first requested, and disposed of in its place. Safe for use by several
+/// <summary>A supplied value that is read when it is first resolved, and disposed in its place. Safe for use by several
 /// threads.</summary> <param name="read">Returns the value.</param>
 internal sealed class DeferredValue(Func<object?> read) : IDisposable, IAsyncDisposable
 {
@@ -24,7 +24,7 @@ internal sealed class DeferredValue(Func<object?> read) : IDisposable, IAsyncDis
         }
     }
 
-    /// <summary>Disposes of the value, if it was read.</summary>
+    /// <summary>Disposes the value, if it was read.</summary>
     public void Dispose()
     {
         if (_value is IDisposable disposable)

@@ -16,4 +16,12 @@ public sealed record EntryPointProblem
 
     /// <summary>The ways to fix it, the best first, each as a phrase such as <c>write [FromServices] before it</c>.</summary>
     public IReadOnlyList<string> Fixes { get; init; } = [];
+
+    /// <summary>Whether another problem is the same.</summary>
+    /// <param name="other">The other problem.</param>
+    /// <returns>True if summaries and fixes are equal.</returns>
+    public bool Equals(EntryPointProblem? other) => other is not null && Summary == other.Summary && Fixes.SequenceEqual(other.Fixes);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => Summary.GetHashCode(StringComparison.Ordinal);
 }

@@ -1,6 +1,6 @@
 using System.ComponentModel;
 
-namespace Junctivor;
+namespace Junctivor.CompilerServices;
 
 /// <summary>
 /// What an assembly says of one of its wirings or scope levels, so that the compiler can check wirings of other projects that include it.

@@ -31,7 +31,7 @@ public sealed class Incoming
 
     /// <summary>Supplies a value for exactly the type <typeparamref name="T"/>.</summary>
     /// <typeparam name="T">The declared type.</typeparam>
-    /// <param name="value">The value. The caller disposes of it, unless the declaration says <c>DisposeAtEnd</c>.</param>
+    /// <param name="value">The value. The caller disposes it, unless the declaration says <c>DisposeAtEnd</c>.</param>
     /// <returns>The value, for <c>Build</c>, <c>StartScope</c> and the like.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
     public static Incoming Value<T>(T value)
@@ -41,11 +41,11 @@ public sealed class Incoming
         return new Incoming(typeof(T), value, null);
     }
 
-    /// <summary>Supplies a value for exactly the type <typeparamref name="T"/> that is read when it is first requested, such as the user of
+    /// <summary>Supplies a value for exactly the type <typeparamref name="T"/> that is read when it is first resolved, such as the user of
     /// a request, who is known only after the request was authenticated.</summary>
     /// <typeparam name="T">The declared type.</typeparam>
-    /// <param name="value">Returns the value; called at most once, unless it throws, and never if nobody requests the value. An exception
-    /// is thrown by the request. The caller disposes of the value, unless the declaration says <c>DisposeAtEnd</c>.</param>
+    /// <param name="value">Returns the value; called at most once, unless it throws, and never if nothing resolves the value. An exception
+    /// is thrown by the call. The caller disposes the value, unless the declaration says <c>DisposeAtEnd</c>.</param>
     /// <returns>The value, for <c>Build</c>, <c>StartScope</c> and the like. Use it for one call: the value is kept in it.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
     public static Incoming WhenRequested<T>(Func<T> value)
@@ -57,7 +57,7 @@ public sealed class Incoming
 
     /// <summary>Supplies a value for exactly a type known only at run time.</summary>
     /// <param name="service">The declared type.</param>
-    /// <param name="value">The value. The caller disposes of it, unless the declaration says <c>DisposeAtEnd</c>.</param>
+    /// <param name="value">The value. The caller disposes it, unless the declaration says <c>DisposeAtEnd</c>.</param>
     /// <returns>The value, for <c>Build</c>, <c>StartScope</c> and the like.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="value"/> is null.</exception>
     /// <exception cref="ArgumentException"><paramref name="value"/> is not a <paramref name="service"/>.</exception>
@@ -79,7 +79,7 @@ public sealed class Incoming
     /// loggers, its configuration, its environment and so on. The host is asked only for what is declared and not supplied otherwise.
     /// What it does not have is JV105, as if nothing was supplied.
     /// </summary>
-    /// <param name="services">The services of the host, such as <c>app.Services</c>. The host goes on disposing of them, unless a
+    /// <param name="services">The services of the host, such as <c>app.Services</c>. The host goes on disposing them, unless a
     /// declaration says <c>DisposeAtEnd</c>.</param>
     /// <returns>The values, for <c>Build</c>; and for <see cref="Container.Supply(Incoming)"/>, where they are declared with
     /// <c>SuppliedLater</c>.</returns>

@@ -14,7 +14,7 @@ public sealed class IncomingRegistration : ServiceRegistration<IncomingRegistrat
     {
     }
 
-    /// <summary>Disposes of the value with the container or scope that it is supplied to.</summary>
+    /// <summary>Disposes the value with the container or scope that it is supplied to.</summary>
     /// <returns>A copy whose value the container or scope owns.</returns>
     public IncomingRegistration DisposeAtEnd() => With(RegistrationFlags.DisposeAtEnd);
 

@@ -5,4 +5,4 @@ namespace Junctivor;
 /// public, with a public setter, and not static (JV102). Properties that are <c>required</c> are set without it.
 /// </summary>
 [AttributeUsage(AttributeTargets.Constructor | AttributeTargets.Property)]
-public sealed class InjectAttribute : Attribute;
+public class InjectAttribute : Attribute;

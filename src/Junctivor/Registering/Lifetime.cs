@@ -9,6 +9,6 @@ public enum Lifetime
     /// <summary>One for each scope.</summary>
     Scoped,
 
-    /// <summary>A new one for each request.</summary>
+    /// <summary>A new instance each time it is resolved.</summary>
     Transient,
 }

@@ -4,7 +4,7 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// What every registration can be given: a mark, a condition, an accepted fault. Each method returns a changed copy, so a
+/// The options that every registration has: a mark, a condition, and accepted faults. Each method returns a changed copy, so a
 /// registration can be shared. Immutable, and so safe for use by several threads.
 /// </summary>
 /// <typeparam name="TSelf">The type of the copies.</typeparam>

@@ -6,7 +6,7 @@ public enum PlanCompilation
     /// <summary>In the background, for services that were created twice.</summary>
     InBackground,
 
-    /// <summary>At the first request, after the first instance was created: the request waits for it.</summary>
+    /// <summary>When the service is first resolved, after the first instance was created: the call waits for it.</summary>
     Immediate,
 
     /// <summary>Never: instances are created by reflection. This is also used if code cannot be generated at run time.</summary>

@@ -35,13 +35,13 @@ public sealed class Registration<T> : ServiceRegistration<Registration<T>>
         return With(Data.Pass(new PassedValue(parameter, typeof(TValue), value)));
     }
 
-    /// <summary>Does not dispose of created instances; the consumer does.</summary>
+    /// <summary>Does not dispose created instances; the consumer does.</summary>
     /// <returns>A copy whose instances the container does not own.</returns>
     public Registration<T> LeaveUndisposed() => With(RegistrationFlags.LeaveUndisposed);
 
-    /// <summary>Runs once, before the first request: <see cref="Container.WarmUpAsync"/> creates the singleton and awaits the work, after
-    /// the warm-up of its dependencies. On anything but a singleton it is JV109.</summary>
-    /// <param name="work">The work; it receives the instance without its decorators, and a token that is cancelled with the call.</param>
+    /// <summary>Runs once, before anything is resolved: <see cref="Container.WarmUpAsync"/> creates the singleton and awaits the work,
+    /// after the warm-up of its dependencies. On anything but a singleton it is JV109.</summary>
+    /// <param name="work">The work; it receives the instance without its decorators, and a token that is canceled with the call.</param>
     /// <returns>A copy that warms up.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     [OverloadResolutionPriority(1)]
@@ -60,7 +60,7 @@ public sealed class Registration<T> : ServiceRegistration<Registration<T>>
 
     /// <summary>Runs after the last request, before the singleton is disposed: <see cref="Container.WindDownAsync(CancellationToken)"/>
     /// awaits it, in the reverse order of warming up, for what was warmed up. On anything but a singleton it is JV109.</summary>
-    /// <param name="work">The work; it receives the instance without its decorators, and a token that is cancelled with the call.</param>
+    /// <param name="work">The work; it receives the instance without its decorators, and a token that is canceled with the call.</param>
     /// <returns>A copy that winds down.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     [OverloadResolutionPriority(1)]
@@ -84,13 +84,13 @@ public sealed class Registration<T> : ServiceRegistration<Registration<T>>
     /// <see cref="Container.BackgroundFailure"/> tells, the wind-down throws, and <c>RunWiredAsync</c> stops the program. On anything but a
     /// singleton it is JV109.
     /// </summary>
-    /// <param name="work">The work; it receives the instance without its decorators, and a token that is cancelled when it is to stop. It
+    /// <param name="work">The work; it receives the instance without its decorators, and a token that is canceled when it is to stop. It
     /// may also end by itself.</param>
     /// <returns>A copy that works in the background.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <example>
     /// <code>
-    /// Singleton.Of&lt;TideReader&gt;().Background((reader, stop) => reader.RunAsync(stop)),
+    /// Wiring wiring = [Singleton.Of&lt;TideReader&gt;().Background((reader, stop) => reader.RunAsync(stop))];
     /// </code>
     /// </example>
     public Registration<T> Background(Func<T, CancellationToken, Task> work)
@@ -100,7 +100,7 @@ public sealed class Registration<T> : ServiceRegistration<Registration<T>>
     }
 
     /// <inheritdoc cref="Background(Func{T, CancellationToken, Task})"/>
-    /// <param name="work">The work; it receives the instance without its decorators, and a token that is cancelled when it is to stop. It
+    /// <param name="work">The work; it receives the instance without its decorators, and a token that is canceled when it is to stop. It
     /// may also end by itself.</param>
     /// <param name="onFailure">Called with the instance and the exception if the work fails: then the program goes on without the work. If
     /// it throws, the work has failed.</param>

@@ -1,6 +1,6 @@
 namespace Junctivor;
 
-/// <summary>A service that an <see cref="EntryPoint"/> requests. Immutable.</summary>
+/// <summary>A service that an <see cref="EntryPoint"/> resolves. Immutable.</summary>
 public sealed record RequestedService
 {
     /// <param name="type">The service.</param>

@@ -10,10 +10,10 @@ namespace Junctivor;
 /// </summary>
 /// <example>
 /// <code>
-/// static readonly ScopeLevel DutyShift = new("duty shift");
+/// ScopeLevel dutyShift = new("duty shift");
 ///
-/// Wiring wiring = [DutyShift.Of&lt;DutyRoster&gt;(), Scoped.Of&lt;BookingDesk&gt;()];
-/// using Scope shift = container.StartScope(DutyShift);
+/// Wiring wiring = [dutyShift.Of&lt;DutyRoster&gt;(), Scoped.Of&lt;BookingDesk&gt;()];
+/// using Scope shift = container.StartScope(dutyShift);
 /// using Scope request = shift.StartScope();
 /// </code>
 /// </example>

@@ -1,7 +1,7 @@
 namespace Junctivor;
 
 /// <summary>
-/// Starts a scoped registration: one instance for each unit of work (a request, a message, a job), created at the first request in its
+/// Starts a scoped registration: one instance for each unit of work (a request, a message, a job), created when it is first resolved in its
 /// scope, and disposed with the scope. All members are safe for use by several threads.
 /// </summary>
 /// <example>

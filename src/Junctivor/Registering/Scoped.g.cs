@@ -76,7 +76,7 @@ public static partial class Scoped
         RegistrationStart.Incoming(Level.Scoped, service, new SourcePlace(file, line));
 
     /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -92,7 +92,7 @@ public static partial class Scoped
 
     /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -109,7 +109,7 @@ public static partial class Scoped
     /// <summary>Registers what a factory returns, one instance for each scope. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -127,7 +127,7 @@ public static partial class Scoped
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -146,7 +146,7 @@ public static partial class Scoped
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -166,7 +166,7 @@ public static partial class Scoped
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
     /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -187,7 +187,7 @@ public static partial class Scoped
     /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
     /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
     /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -209,7 +209,7 @@ public static partial class Scoped
     /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
     /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
     /// <typeparam name="T7">The type of the factory's parameter 7.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -232,7 +232,7 @@ public static partial class Scoped
     /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
     /// <typeparam name="T7">The type of the factory's parameter 7.</typeparam>
     /// <typeparam name="T8">The type of the factory's parameter 8.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -246,8 +246,8 @@ public static partial class Scoped
         return RegistrationStart.OfFactory<TService>(Level.Scoped, factory, 8, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!, (T8)arguments[7]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)"/>. Its parameters are resolved.</summary>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -261,9 +261,9 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 0, async _ => await factory().ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)"/>. Its parameters are resolved.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -277,10 +277,10 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 1, async arguments => await factory((T1)arguments[0]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)"/>. Its parameters are resolved.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -294,11 +294,11 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 2, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)"/>. Its parameters are resolved.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -312,12 +312,12 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 3, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)"/>. Its parameters are resolved.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -331,13 +331,13 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 4, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)"/>. Its parameters are resolved.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T5">The type of the factory's parameter 5; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -351,14 +351,14 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 5, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)"/>. Its parameters are resolved.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T5">The type of the factory's parameter 5; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T6">The type of the factory's parameter 6; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -372,7 +372,7 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 6, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)"/>. Its parameters are resolved.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
@@ -380,7 +380,7 @@ public static partial class Scoped
     /// <typeparam name="T5">The type of the factory's parameter 5; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T6">The type of the factory's parameter 6; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T7">The type of the factory's parameter 7; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -394,7 +394,7 @@ public static partial class Scoped
         return RegistrationStart.OfAsyncFactory<TService>(Level.Scoped, factory, 7, async arguments => await factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!).ConfigureAwait(false), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming})"/>. Its parameters are resolved.</summary>
+    /// <summary>Registers the result of an asynchronous factory, one instance for each scope, awaited by <see cref="Resolver.StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)"/>. Its parameters are resolved.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
@@ -403,7 +403,7 @@ public static partial class Scoped
     /// <typeparam name="T6">The type of the factory's parameter 6; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T7">The type of the factory's parameter 7; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T8">The type of the factory's parameter 8; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>

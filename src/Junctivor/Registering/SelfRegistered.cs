@@ -1,6 +1,7 @@
 using System.Collections;
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
+using Junctivor.CompilerServices;
 using Junctivor.Graph;
 using Junctivor.Registering;
 

@@ -2,7 +2,7 @@ using System.ComponentModel;
 using System.Diagnostics.CodeAnalysis;
 using Junctivor.Registering;
 
-namespace Junctivor;
+namespace Junctivor.CompilerServices;
 
 /// <summary>
 /// Names a class of an assembly that registers itself, for <see cref="SelfRegistered"/>, so that no assembly has to be searched at run

@@ -5,7 +5,7 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// Starts a singleton registration: one instance for the container, created at the first request, and disposed with the
+/// Starts a singleton registration: one instance for the container, created when it is first resolved, and disposed with the
 /// container. All members are safe for use by several threads.
 /// </summary>
 /// <example>
@@ -20,7 +20,7 @@ namespace Junctivor;
 /// </example>
 public static partial class Singleton
 {
-    /// <summary>Registers an existing object. The container does not dispose of it.</summary>
+    /// <summary>Registers an existing object. The container does not dispose it.</summary>
     /// <typeparam name="TService">The service.</typeparam>
     /// <param name="value">The object.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>

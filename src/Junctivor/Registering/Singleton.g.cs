@@ -76,7 +76,7 @@ public static partial class Singleton
         RegistrationStart.Incoming(Level.Singleton, service, new SourcePlace(file, line));
 
     /// <summary>Registers what a factory returns, one instance for the container. Its parameters are resolved, and checked like those of a constructor.</summary>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -92,7 +92,7 @@ public static partial class Singleton
 
     /// <summary>Registers what a factory returns, one instance for the container. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -109,7 +109,7 @@ public static partial class Singleton
     /// <summary>Registers what a factory returns, one instance for the container. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -127,7 +127,7 @@ public static partial class Singleton
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -146,7 +146,7 @@ public static partial class Singleton
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -166,7 +166,7 @@ public static partial class Singleton
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
     /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -187,7 +187,7 @@ public static partial class Singleton
     /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
     /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
     /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -209,7 +209,7 @@ public static partial class Singleton
     /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
     /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
     /// <typeparam name="T7">The type of the factory's parameter 7.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -232,7 +232,7 @@ public static partial class Singleton
     /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
     /// <typeparam name="T7">The type of the factory's parameter 7.</typeparam>
     /// <typeparam name="T8">The type of the factory's parameter 8.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -247,7 +247,7 @@ public static partial class Singleton
     }
 
     /// <summary>Registers the result of an asynchronous factory, one instance for the container, awaited by <see cref="Container.WarmUpAsync"/>. Its parameters are resolved.</summary>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -263,7 +263,7 @@ public static partial class Singleton
 
     /// <summary>Registers the result of an asynchronous factory, one instance for the container, awaited by <see cref="Container.WarmUpAsync"/>. Its parameters are resolved.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -280,7 +280,7 @@ public static partial class Singleton
     /// <summary>Registers the result of an asynchronous factory, one instance for the container, awaited by <see cref="Container.WarmUpAsync"/>. Its parameters are resolved.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -298,7 +298,7 @@ public static partial class Singleton
     /// <typeparam name="T1">The type of the factory's parameter 1; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -317,7 +317,7 @@ public static partial class Singleton
     /// <typeparam name="T2">The type of the factory's parameter 2; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -337,7 +337,7 @@ public static partial class Singleton
     /// <typeparam name="T3">The type of the factory's parameter 3; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T5">The type of the factory's parameter 5; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -358,7 +358,7 @@ public static partial class Singleton
     /// <typeparam name="T4">The type of the factory's parameter 4; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T5">The type of the factory's parameter 5; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T6">The type of the factory's parameter 6; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -380,7 +380,7 @@ public static partial class Singleton
     /// <typeparam name="T5">The type of the factory's parameter 5; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T6">The type of the factory's parameter 6; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T7">The type of the factory's parameter 7; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -403,7 +403,7 @@ public static partial class Singleton
     /// <typeparam name="T6">The type of the factory's parameter 6; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T7">The type of the factory's parameter 7; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
     /// <typeparam name="T8">The type of the factory's parameter 8; a <see cref="CancellationToken"/> is that of the awaiting call.</typeparam>
-    /// <typeparam name="TService">The service: the result of the factory. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: the result of the factory. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>

@@ -9,7 +9,7 @@ namespace Junctivor;
 
 public static partial class Transient
 {
-    /// <summary>Registers a class as itself, a new instance for each request.</summary>
+    /// <summary>Registers a class as itself, a new instance each time it is resolved.</summary>
     /// <typeparam name="TClass">The class; its constructor parameters are resolved.</typeparam>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -20,7 +20,7 @@ public static partial class Transient
         new(RegistrationStart.OfClass(
             Level.Transient, typeof(TClass), typeof(TClass), TypeToken.AreNeeded ? TypeToken<TClass>.Instance : null, new SourcePlace(file, line)));
 
-    /// <summary>Registers a class for a service, a new instance for each request.</summary>
+    /// <summary>Registers a class for a service, a new instance each time it is resolved.</summary>
     /// <typeparam name="TService">The service.</typeparam>
     /// <typeparam name="TClass">The class; its constructor parameters are resolved.</typeparam>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
@@ -33,7 +33,7 @@ public static partial class Transient
         new(RegistrationStart.OfClass(
             Level.Transient, typeof(TService), typeof(TClass), TypeToken.AreNeeded ? TypeToken<TService>.Instance : null, new SourcePlace(file, line)));
 
-    /// <summary>Registers a class as itself, known only at run time, a new instance for each request.</summary>
+    /// <summary>Registers a class as itself, known only at run time, a new instance each time it is resolved.</summary>
     /// <param name="service">The class; its constructor parameters are resolved.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -43,7 +43,7 @@ public static partial class Transient
         [DynamicallyAccessedMembers(Kept.Members)] Type service, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0) =>
         RegistrationStart.OfClass(Level.Transient, service, service, new SourcePlace(file, line));
 
-    /// <summary>Registers a class for a service, both known only at run time, a new instance for each request.</summary>
+    /// <summary>Registers a class for a service, both known only at run time, a new instance each time it is resolved.</summary>
     /// <param name="service">The service; JV104 if the class does not implement it.</param>
     /// <param name="implementation">The class; its constructor parameters are resolved.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
@@ -57,8 +57,8 @@ public static partial class Transient
         [CallerLineNumber] int line = 0) =>
         RegistrationStart.OfClass(Level.Transient, service, implementation, new SourcePlace(file, line));
 
-    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <summary>Registers what a factory returns, a new instance each time it is resolved. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -72,9 +72,9 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 0, _ => factory(), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <summary>Registers what a factory returns, a new instance each time it is resolved. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -88,10 +88,10 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 1, arguments => factory((T1)arguments[0]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <summary>Registers what a factory returns, a new instance each time it is resolved. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -105,11 +105,11 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 2, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <summary>Registers what a factory returns, a new instance each time it is resolved. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -123,12 +123,12 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 3, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <summary>Registers what a factory returns, a new instance each time it is resolved. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -142,13 +142,13 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 4, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <summary>Registers what a factory returns, a new instance each time it is resolved. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
     /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -162,14 +162,14 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 5, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <summary>Registers what a factory returns, a new instance each time it is resolved. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
     /// <typeparam name="T4">The type of the factory's parameter 4.</typeparam>
     /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
     /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -183,7 +183,7 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 6, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <summary>Registers what a factory returns, a new instance each time it is resolved. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
@@ -191,7 +191,7 @@ public static partial class Transient
     /// <typeparam name="T5">The type of the factory's parameter 5.</typeparam>
     /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
     /// <typeparam name="T7">The type of the factory's parameter 7.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>
@@ -205,7 +205,7 @@ public static partial class Transient
         return RegistrationStart.OfFactory<TService>(Level.Transient, factory, 7, arguments => factory((T1)arguments[0]!, (T2)arguments[1]!, (T3)arguments[2]!, (T4)arguments[3]!, (T5)arguments[4]!, (T6)arguments[5]!, (T7)arguments[6]!), new SourcePlace(file, line));
     }
 
-    /// <summary>Registers what a factory returns, a new instance for each request. Its parameters are resolved, and checked like those of a constructor.</summary>
+    /// <summary>Registers what a factory returns, a new instance each time it is resolved. Its parameters are resolved, and checked like those of a constructor.</summary>
     /// <typeparam name="T1">The type of the factory's parameter 1.</typeparam>
     /// <typeparam name="T2">The type of the factory's parameter 2.</typeparam>
     /// <typeparam name="T3">The type of the factory's parameter 3.</typeparam>
@@ -214,7 +214,7 @@ public static partial class Transient
     /// <typeparam name="T6">The type of the factory's parameter 6.</typeparam>
     /// <typeparam name="T7">The type of the factory's parameter 7.</typeparam>
     /// <typeparam name="T8">The type of the factory's parameter 8.</typeparam>
-    /// <typeparam name="TService">The service: what the factory returns. The container disposes of it.</typeparam>
+    /// <typeparam name="TService">The service: what the factory returns. The container disposes it.</typeparam>
     /// <param name="factory">Creates an instance. It must not return null.</param>
     /// <param name="file">Filled in by the compiler: the source file of the call.</param>
     /// <param name="line">Filled in by the compiler: the line of the call.</param>

@@ -4,7 +4,7 @@ using Junctivor.Registering;
 namespace Junctivor;
 
 /// <summary>
-/// Registers an existing object: see <see cref="Singleton.Value{TService}"/>. The container does not dispose of it.
+/// Registers an existing object: see <see cref="Singleton.Value{TService}"/>. The container does not dispose it.
 /// Immutable, and so safe for use by several threads.
 /// </summary>
 public sealed class ValueRegistration : ServiceRegistration<ValueRegistration>
@@ -14,7 +14,7 @@ public sealed class ValueRegistration : ServiceRegistration<ValueRegistration>
     {
     }
 
-    /// <summary>Disposes of the object with the container.</summary>
+    /// <summary>Disposes the object with the container.</summary>
     /// <returns>A copy whose object the container owns.</returns>
     public ValueRegistration DisposeAtEnd() => With(RegistrationFlags.DisposeAtEnd);
 

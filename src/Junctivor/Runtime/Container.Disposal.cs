@@ -5,7 +5,7 @@ using Junctivor.Runtime;
 
 namespace Junctivor;
 
-/// <content>How a container disposes of its singletons, after winding down.</content>
+/// <content>How a container disposes its singletons, after winding down.</content>
 public sealed partial class Container
 {
     private protected override void DisposeCore()
@@ -55,7 +55,7 @@ public sealed partial class Container
         return Disposal.IsInside(this) ? ValueTask.CompletedTask : new ValueTask(DisposeOnceAsync());
     }
 
-    /// <summary>A call during a disposal awaits that one; a later call disposes of what was left.</summary>
+    /// <summary>A call during a disposal awaits that one; a later call disposes what was left.</summary>
     private async Task DisposeOnceAsync()
     {
         DisposalPass own = new(isAsynchronous: true);

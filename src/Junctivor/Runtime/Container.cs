@@ -99,15 +99,15 @@ public sealed partial class Container : Resolver
     internal override string Description => _parent is null ? "the container" : "the branch";
 
     /// <summary>
-    /// Prepares the container for the first request: creates the singletons of <c>FromAsync</c> and runs each <c>WarmUp</c>, after those of
-    /// its dependencies; independent ones run at the same time; then it starts each <c>Background</c>. If one fails or is cancelled, no
-    /// further one starts, and the services warmed up by this call are wound down. A second call initializes only services that are not yet
-    /// warmed up.
+    /// Prepares the container before anything is resolved: creates the singletons of <c>FromAsync</c> and runs each <c>WarmUp</c>, after
+    /// those of its dependencies; independent ones run at the same time; then it starts each <c>Background</c>. If one fails or is
+    /// canceled, no further one starts, and the services warmed up by this call are wound down. A second call initializes only services
+    /// that are not yet warmed up.
     /// </summary>
-    /// <param name="cancellationToken">Passed to factories and warm-ups; their token is also cancelled when another one fails.</param>
+    /// <param name="cancellationToken">Passed to factories and warm-ups; their token is also canceled when another one fails.</param>
     /// <returns>A task that completes when all services are warmed up.</returns>
     /// <exception cref="WarmUpException">A factory or warm-up threw.</exception>
-    /// <exception cref="OperationCanceledException"><paramref name="cancellationToken"/> was cancelled.</exception>
+    /// <exception cref="OperationCanceledException"><paramref name="cancellationToken"/> was canceled.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public Task WarmUpAsync(CancellationToken cancellationToken = default)
     {
@@ -127,7 +127,7 @@ public sealed partial class Container : Resolver
     public Task WindDownAsync(CancellationToken cancellationToken = default) => WindDownAsync(Timeout.InfiniteTimeSpan, cancellationToken);
 
     /// <summary>The same as <see cref="WindDownAsync(CancellationToken)"/>, with a limit.</summary>
-    /// <param name="limit">The time that all of them may take together. After that their token is cancelled, and those that are still
+    /// <param name="limit">The time that all of them may take together. After that their token is canceled, and those that are still
     /// running are not awaited.</param>
     /// <param name="cancellationToken">Passed to the wind-downs.</param>
     /// <returns>A task that completes when all were tried. It fails with an <see cref="AggregateException"/> of their exceptions.</returns>
@@ -152,10 +152,10 @@ public sealed partial class Container : Resolver
     private TaskCompletionSource<BackgroundException> BackgroundFailed => _backgroundFailed ?? Interlocked.CompareExchange(
         ref _backgroundFailed, new(TaskCreationOptions.RunContinuationsAsynchronously), null) ?? _backgroundFailed;
 
-    /// <summary>Reports constructions, disposals, and the starts and ends of scopes, in order: for tests above all.</summary>
+    /// <summary>Reports constructions, disposals, and the start and end of each scope, in order. Intended mainly for tests.</summary>
     /// <param name="observer">Called for each event in this container and its scopes, but not in its branches, on the thread of the event:
     /// by several threads at the same time if several are used. It must not throw.</param>
-    /// <returns>Dispose of it to unsubscribe. The disposal of the container is reported too.</returns>
+    /// <returns>Dispose it to unsubscribe. The disposal of the container is reported too.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="observer"/> is null.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public IDisposable Observe(Action<LifeEvent> observer)
@@ -167,8 +167,8 @@ public sealed partial class Container : Resolver
 
     /// <summary>Waits for the compilation that runs in the background: for tests and benchmarks.</summary>
     /// <param name="cancellationToken">Cancels the waiting, not the compilation.</param>
-    /// <returns>A task that completes when everything that was requested often enough until now is compiled.</returns>
-    /// <exception cref="OperationCanceledException"><paramref name="cancellationToken"/> was cancelled.</exception>
+    /// <returns>A task that completes when everything that was resolved often enough until now is compiled.</returns>
+    /// <exception cref="OperationCanceledException"><paramref name="cancellationToken"/> was canceled.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public Task WaitForCompilationAsync(CancellationToken cancellationToken = default)
     {
@@ -264,7 +264,7 @@ public sealed partial class Container : Resolver
         Volatile.Read(ref _plans)?.SetObserved(isObserved);
     }
 
-    /// <summary>Refuses further requests: this container, or the one that it was branched from, is being disposed.</summary>
+    /// <summary>Refuses further calls: this container, or the one that it was branched from, is being disposed.</summary>
     internal void Close()
     {
         Guard.Close();

@@ -8,7 +8,7 @@ namespace Junctivor;
 
 /// <summary>
 /// Injected into a long-lived service that works with a scoped one: each run starts a scope, resolves a
-/// <typeparamref name="T"/> from it, runs the work, and disposes of the scope. Safe for use by several threads; each run has its
+/// <typeparamref name="T"/> from it, runs the work, and disposes the scope. Safe for use by several threads; each run has its
 /// own scope.
 /// </summary>
 /// <typeparam name="T">The service that the work uses.</typeparam>
@@ -16,7 +16,8 @@ namespace Junctivor;
 /// <code>
 /// public sealed class NightlyInvoicing(FreshScope&lt;IBerthLedger&gt; ledger)
 /// {
-///     public Task RunAsync() => ledger.RunAsync(fresh => fresh.InvoiceAsync());
+///     public Task RunAsync(CancellationToken token) =>
+///         ledger.RunAsync(fresh => fresh.InvoiceAsync(token), cancellationToken: token);
 /// }
 /// </code>
 /// </example>
@@ -27,7 +28,7 @@ public sealed class FreshScope<T>
     private readonly DeferredResolution<T>? _later;
     private readonly Func<T>? _create;
 
-    /// <summary>Creates one for a unit test, without a container. It starts no scope, and disposes of nothing.</summary>
+    /// <summary>Creates one for a unit test, without a container. It starts no scope, and disposes nothing.</summary>
     /// <param name="create">Returns the service for each run.</param>
     /// <exception cref="ArgumentNullException"><paramref name="create"/> is null.</exception>
     public FreshScope(Func<T> create)
@@ -125,111 +126,61 @@ public sealed class FreshScope<T>
     public Task Run(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming) =>
         throw new NotSupportedException("Await RunAsync instead.");
 
-    /// <summary>Runs work in a new scope, and disposes of the scope asynchronously after it.</summary>
+    /// <summary>Runs work in a new scope, and disposes the scope asynchronously after it.</summary>
     /// <param name="work">The work.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <param name="cancellationToken">Passed to asynchronous factories of the scope that take a token. The work takes it itself:
+    /// <c>fresh.RunAsync(ledger => ledger.InvoiceAsync(token), cancellationToken: token)</c>.</param>
     /// <returns>A task that completes when the work is done and the scope is disposed. It fails with the exception of the work; if the
     /// disposal failed too, with an <see cref="AggregateException"/> of both, that of the work first.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope is not available.</exception>
     /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
     [OverloadResolutionPriority(1)]
-    public Task RunAsync(Func<T, Task> work, params ReadOnlySpan<Incoming> incoming)
+    public Task RunAsync(
+        Func<T, Task> work, ReadOnlySpan<Incoming> incoming = default, CancellationToken cancellationToken = default)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return WorkAsync(_later?.Home.StartScopeAsync(incoming).AsTask(), async fresh =>
+        return WorkAsync(_later?.Home.StartScopeAsync(incoming, cancellationToken).AsTask(), async fresh =>
         {
             await work(fresh).ConfigureAwait(false);
             return true;
         });
     }
 
-    /// <summary>Runs work in a new scope, disposes of the scope asynchronously after it, and returns the result of the work.</summary>
+    /// <summary>Runs work in a new scope, disposes the scope asynchronously after it, and returns the result of the work.</summary>
     /// <typeparam name="TResult">The result of the work.</typeparam>
     /// <param name="work">The work. It must not return an object of the scope, which is disposed with the scope.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
+    /// <param name="cancellationToken">Passed to asynchronous factories of the scope that take a token. The work takes it itself:
+    /// <c>fresh.RunAsync(ledger => ledger.InvoiceAsync(token), cancellationToken: token)</c>.</param>
     /// <returns>The result of the work, after the scope is disposed. It fails with the exception of the work; if the disposal failed too,
-    /// with an
-    /// <see cref="AggregateException"/> of both, that of the work first.</returns>
-    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">The scope is not available.</exception>
-    /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
-    [OverloadResolutionPriority(1)]
-    public Task<TResult> RunAsync<TResult>(Func<T, Task<TResult>> work, params ReadOnlySpan<Incoming> incoming)
-    {
-        ArgumentNullException.ThrowIfNull(work);
-        return WorkAsync(_later?.Home.StartScopeAsync(incoming).AsTask(), work);
-    }
-
-    /// <inheritdoc cref="RunAsync(Func{T, Task}, ReadOnlySpan{Incoming})"/>
-    public Task RunAsync(Func<T, ValueTask> work, params ReadOnlySpan<Incoming> incoming)
-    {
-        ArgumentNullException.ThrowIfNull(work);
-        return RunAsync(fresh => work(fresh).AsTask(), incoming);
-    }
-
-    /// <inheritdoc cref="RunAsync{TResult}(Func{T, Task{TResult}}, ReadOnlySpan{Incoming})"/>
-    public Task<TResult> RunAsync<TResult>(Func<T, ValueTask<TResult>> work, params ReadOnlySpan<Incoming> incoming)
-    {
-        ArgumentNullException.ThrowIfNull(work);
-        return RunAsync(fresh => work(fresh).AsTask(), incoming);
-    }
-
-    /// <summary>Runs work in a new scope, with a token, and disposes of the scope asynchronously after it.</summary>
-    /// <param name="work">The work. It receives the service and <paramref name="cancellationToken"/>.</param>
-    /// <param name="cancellationToken">Passed to the work, and to asynchronous factories of the scope that take a token.</param>
-    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>A task that completes when the work is done and the scope is disposed. It fails with the exception of the work; if the
-    /// disposal failed too, with an <see cref="AggregateException"/> of both, that of the work first.</returns>
-    /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
-    /// <exception cref="ResolveException">The scope is not available.</exception>
-    /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
-    [OverloadResolutionPriority(1)]
-    public Task RunAsync(Func<T, CancellationToken, Task> work, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
-    {
-        ArgumentNullException.ThrowIfNull(work);
-        return WorkAsync(_later?.Home.StartScopeAsync(cancellationToken, incoming).AsTask(), async fresh =>
-        {
-            await work(fresh, cancellationToken).ConfigureAwait(false);
-            return true;
-        });
-    }
-
-    /// <summary>Runs work in a new scope, with a token, disposes of the scope asynchronously after it, and returns the result of the
-    /// work.</summary>
-    /// <typeparam name="TResult">The result of the work.</typeparam>
-    /// <param name="work">The work. It receives the service and <paramref name="cancellationToken"/>. It must not return an object of the
-    /// scope, which is disposed with the scope.</param>
-    /// <param name="cancellationToken">Passed to the work, and to asynchronous factories of the scope that take a token.</param>
-    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The result of the work, after the scope is disposed. It fails with the exception of the work; if the disposal failed too,
-    /// with an
-    /// <see cref="AggregateException"/> of both, that of the work first.</returns>
+    /// with an <see cref="AggregateException"/> of both, that of the work first.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="ResolveException">The scope is not available.</exception>
     /// <exception cref="ObjectDisposedException">The holder of this object is disposed.</exception>
     [OverloadResolutionPriority(1)]
     public Task<TResult> RunAsync<TResult>(
-        Func<T, CancellationToken, Task<TResult>> work, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+        Func<T, Task<TResult>> work, ReadOnlySpan<Incoming> incoming = default, CancellationToken cancellationToken = default)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return WorkAsync(_later?.Home.StartScopeAsync(cancellationToken, incoming).AsTask(), fresh => work(fresh, cancellationToken));
+        return WorkAsync(_later?.Home.StartScopeAsync(incoming, cancellationToken).AsTask(), work);
     }
 
-    /// <inheritdoc cref="RunAsync(Func{T, CancellationToken, Task}, CancellationToken, ReadOnlySpan{Incoming})"/>
+    /// <inheritdoc cref="RunAsync(Func{T, Task}, ReadOnlySpan{Incoming}, CancellationToken)"/>
     public Task RunAsync(
-        Func<T, CancellationToken, ValueTask> work, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+        Func<T, ValueTask> work, ReadOnlySpan<Incoming> incoming = default, CancellationToken cancellationToken = default)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return RunAsync((fresh, stop) => work(fresh, stop).AsTask(), cancellationToken, incoming);
+        return RunAsync(fresh => work(fresh).AsTask(), incoming, cancellationToken);
     }
 
-    /// <inheritdoc cref="RunAsync{TResult}(Func{T, CancellationToken, Task{TResult}}, CancellationToken, ReadOnlySpan{Incoming})"/>
+    /// <inheritdoc cref="RunAsync{TResult}(Func{T, Task{TResult}}, ReadOnlySpan{Incoming}, CancellationToken)"/>
     public Task<TResult> RunAsync<TResult>(
-        Func<T, CancellationToken, ValueTask<TResult>> work, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+        Func<T, ValueTask<TResult>> work, ReadOnlySpan<Incoming> incoming = default, CancellationToken cancellationToken = default)
     {
         ArgumentNullException.ThrowIfNull(work);
-        return RunAsync((fresh, stop) => work(fresh, stop).AsTask(), cancellationToken, incoming);
+        return RunAsync(fresh => work(fresh).AsTask(), incoming, cancellationToken);
     }
 
     private async Task<TResult> WorkAsync<TResult>(Task<Scope>? starting, Func<T, Task<TResult>> work) => starting is null

@@ -3,7 +3,7 @@ using System.Diagnostics;
 namespace Junctivor;
 
 /// <summary>
-/// An object with the scope that it was created in, which are disposed together: for frameworks that request an object by its type, use it
+/// An object with the scope that it was created in, which are disposed together: for frameworks that resolve an object by its type, use it
 /// and release it. Created by <see cref="Resolver.Lend{T}(ReadOnlySpan{Incoming})"/> and its overloads. Disposal is safe from any thread; a
 /// second call does nothing.
 /// </summary>
@@ -25,11 +25,11 @@ public sealed class Loan<T> : IAsyncDisposable, IDisposable
 
     private string DebuggerText => _scope.IsDisposed ? "Loan, disposed" : $"Loan: {Value}";
 
-    /// <summary>Disposes of the scope and everything that was created for the loan.</summary>
+    /// <summary>Disposes the scope and everything that was created for the loan.</summary>
     /// <exception cref="AggregateException">A disposal threw, or a service can be disposed only asynchronously. All were tried.</exception>
     public void Dispose() => _scope.Dispose();
 
-    /// <summary>Disposes of the scope and everything that was created for the loan, asynchronously where possible.</summary>
+    /// <summary>Disposes the scope and everything that was created for the loan, asynchronously where possible.</summary>
     /// <returns>A task that completes when everything is disposed.</returns>
     /// <exception cref="AggregateException">A disposal threw. All were tried.</exception>
     public ValueTask DisposeAsync() => _scope.DisposeAsync();

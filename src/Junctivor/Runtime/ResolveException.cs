@@ -1,9 +1,10 @@
+using Junctivor.Checks;
 using Junctivor.Runtime;
 
 namespace Junctivor;
 
 /// <summary>
-/// Thrown when a request to a container or scope cannot be fulfilled: a service that is not registered, one that needs a scope, a value
+/// Thrown when a service cannot be resolved from a container or scope: a service that is not registered, one that needs a scope, a value
 /// that was not supplied, a level that cannot be started here. It has the codes and fixes of the check. An exception of a constructor or
 /// factory is thrown as <see cref="ConstructionException"/> instead.
 /// </summary>
@@ -25,10 +26,10 @@ public sealed class ResolveException : JunctivorException
     /// <summary>The fault; the first of several.</summary>
     public Fault Fault => Report.All[0];
 
-    /// <summary>All faults of the request.</summary>
+    /// <summary>All faults of the call.</summary>
     public CheckReport Report { get; }
 
-    /// <summary>The exceptions of disposing of what had been created for the request; usually empty.</summary>
+    /// <summary>The exceptions of disposing what had been created for the call; usually empty.</summary>
     public IReadOnlyList<Exception> DisposalFailures => _endingFailures;
 
     /// <summary>The fault with the place of the call that it comes from, as far as that is known.</summary>

@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using Junctivor.Runtime;
 
 namespace Junctivor;
@@ -6,10 +5,10 @@ namespace Junctivor;
 /// <content>Objects that are handed out together with their own scope.</content>
 public abstract partial class Resolver
 {
-    /// <summary>Creates an object in its own scope, and returns both: disposing of the loan disposes of the scope.</summary>
+    /// <summary>Creates an object in its own scope, and returns both: disposing the loan disposes the scope.</summary>
     /// <typeparam name="T">The service.</typeparam>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The loan; dispose of it with <c>await using</c>.</returns>
+    /// <returns>The loan; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ResolveException">The scope or the service is not available.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw; the scope was disposed.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
@@ -19,7 +18,7 @@ public abstract partial class Resolver
     /// <summary>Creates an object of a type that is known only at run time in its own scope, and returns both.</summary>
     /// <param name="service">The service.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The loan; dispose of it with <c>await using</c>.</returns>
+    /// <returns>The loan; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     /// <exception cref="ResolveException">The scope or the service is not available.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw; the scope was disposed.</exception>
@@ -32,39 +31,30 @@ public abstract partial class Resolver
 
     /// <summary>The same as <see cref="Lend{T}(ReadOnlySpan{Incoming})"/>, after the asynchronous factories of the scope.</summary>
     /// <typeparam name="T">The service.</typeparam>
-    /// <param name="cancellationToken">Passed to the factories that take a token.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The loan; dispose of it with <c>await using</c>.</returns>
+    /// <param name="cancellationToken">Passed to the factories that take a token.</param>
+    /// <returns>The loan; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ResolveException">The scope or the service is not available.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw; the scope was disposed.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
-    [OverloadResolutionPriority(1)]
-    public ValueTask<Loan<T>> LendAsync<T>(CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
-        where T : notnull => LendAsync(StartScopeAsync(cancellationToken, incoming), scope => scope.Resolve<T>());
-
-    /// <inheritdoc cref="LendAsync{T}(CancellationToken, ReadOnlySpan{Incoming})"/>
-    public ValueTask<Loan<T>> LendAsync<T>(params ReadOnlySpan<Incoming> incoming)
-        where T : notnull => LendAsync(StartScopeAsync(incoming), scope => scope.Resolve<T>());
+    public ValueTask<Loan<T>> LendAsync<T>(ReadOnlySpan<Incoming> incoming = default, CancellationToken cancellationToken = default)
+        where T : notnull => LendAsync(StartScopeAsync(incoming, cancellationToken), scope => scope.Resolve<T>());
 
     /// <summary>The same as <see cref="Lend(Type, ReadOnlySpan{Incoming})"/>, after the asynchronous factories of the scope.</summary>
     /// <param name="service">The service.</param>
-    /// <param name="cancellationToken">Passed to the factories that take a token.</param>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The loan; dispose of it with <c>await using</c>.</returns>
+    /// <param name="cancellationToken">Passed to the factories that take a token.</param>
+    /// <returns>The loan; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> is null.</exception>
     /// <exception cref="ResolveException">The scope or the service is not available.</exception>
     /// <exception cref="ConstructionException">A constructor or factory threw; the scope was disposed.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
-    [OverloadResolutionPriority(1)]
-    public ValueTask<Loan<object>> LendAsync(Type service, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+    public ValueTask<Loan<object>> LendAsync(
+        Type service, ReadOnlySpan<Incoming> incoming = default, CancellationToken cancellationToken = default)
     {
         ArgumentNullException.ThrowIfNull(service);
-        return LendAsync(StartScopeAsync(cancellationToken, incoming), scope => scope.Resolve(service));
+        return LendAsync(StartScopeAsync(incoming, cancellationToken), scope => scope.Resolve(service));
     }
-
-    /// <inheritdoc cref="LendAsync(Type, CancellationToken, ReadOnlySpan{Incoming})"/>
-    public ValueTask<Loan<object>> LendAsync(Type service, params ReadOnlySpan<Incoming> incoming) =>
-        LendAsync(service, CancellationToken.None, incoming);
 
     private static Loan<T> Lend<T>(Scope scope, Func<Scope, T> resolve)
         where T : notnull

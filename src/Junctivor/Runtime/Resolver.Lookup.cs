@@ -4,7 +4,7 @@ using Junctivor.Runtime;
 
 namespace Junctivor;
 
-/// <content>How a request finds its instance: in the table, by compiled code, or by its plan.</content>
+/// <content>How a call finds its instance: in the table, by compiled code, or by its plan.</content>
 public abstract partial class Resolver
 {
     /// <summary>Returns an existing instance, or one from compiled code, after nothing but a look at the table.</summary>
@@ -73,7 +73,7 @@ public abstract partial class Resolver
         return Get(Plans.Require(service, mark));
     }
 
-    /// <summary>Puts it into the table for the next request.</summary>
+    /// <summary>Puts it into the table for the next call.</summary>
     private void Remember(Type service, Plan plan)
     {
         Plans.Refresh(service, plan);
@@ -93,7 +93,7 @@ public abstract partial class Resolver
         return service is not null;
     }
 
-    /// <summary>The same as <see cref="ResolveUnmarked"/> for what may not be registered: for frameworks that request everything.</summary>
+    /// <summary>The same as <see cref="ResolveUnmarked"/> for what may not be registered: for frameworks that resolve everything.</summary>
     private object? FindUnmarked(Type type)
     {
         nint handle = type.TypeHandle.Value;

@@ -4,7 +4,7 @@ using Junctivor.Runtime;
 
 namespace Junctivor;
 
-/// <content>The requests for services.</content>
+/// <content>The methods that resolve services.</content>
 public abstract partial class Resolver
 {
     /// <summary>Resolves a service: returns the existing instance, or creates one with its dependencies.</summary>
@@ -82,6 +82,24 @@ public abstract partial class Resolver
     /// <returns>Whether it is registered.</returns>
     /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
     public bool TryResolve<T>(string mark, [NotNullWhen(true)] out T? service) => TryResolveMarked(NotNull(mark), out service);
+
+    /// <summary>Resolves a service with a mark, if it is registered.</summary>
+    /// <typeparam name="T">The service.</typeparam>
+    /// <param name="mark">The mark.</param>
+    /// <param name="service">The instance; null if it is not registered.</param>
+    /// <returns>Whether it is registered.</returns>
+    /// <exception cref="ArgumentNullException"><paramref name="mark"/> is null.</exception>
+    /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
+    public bool TryResolve<T>(Type mark, [NotNullWhen(true)] out T? service) => TryResolveMarked(NotNull(mark), out service);
+
+    /// <summary>Resolves a service with a mark, if it is registered.</summary>
+    /// <typeparam name="TService">The service.</typeparam>
+    /// <typeparam name="TMark">The mark.</typeparam>
+    /// <param name="service">The instance; null if it is not registered.</param>
+    /// <returns>Whether it is registered.</returns>
+    /// <inheritdoc cref="TryResolve{T}(out T)" path="/exception"/>
+    public bool TryResolveMarked<TService, TMark>([NotNullWhen(true)] out TService? service) =>
+        TryResolveMarked(typeof(TMark), out service);
 
     /// <summary>Resolves a service whose type is known only at run time, if it is registered.</summary>
     /// <param name="type">The service.</param>

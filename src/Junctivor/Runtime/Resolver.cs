@@ -7,7 +7,7 @@ using Junctivor.Runtime;
 namespace Junctivor;
 
 /// <summary>
-/// The common base class of <see cref="Container"/> and <see cref="Scope"/>: resolves services, starts scopes, disposes of instances.
+/// The common base class of <see cref="Container"/> and <see cref="Scope"/>: resolves services, starts scopes, disposes instances.
 /// All members are safe for use by several threads.
 /// </summary>
 [SuppressMessage("Usage", "CA1816", Justification = "Nobody else can derive from it, and there is no finalizer.")]
@@ -41,7 +41,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
     internal SuppliedValues Values => _state.Values;
 
-    /// <summary>Whether <see cref="StartScopeAsync(ReadOnlySpan{Incoming})"/> awaits factories, so that
+    /// <summary>Whether <see cref="StartScopeAsync(ReadOnlySpan{Incoming}, CancellationToken)"/> awaits factories, so that
     /// <see cref="StartScope(ReadOnlySpan{Incoming})"/> would leave something uncreated: for adapters that start scopes.</summary>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>
     public bool ScopesAwaitFactories => Plans.AsyncOrder.NodesOf(Level.Scoped).Count > 0;
@@ -61,7 +61,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <summary>Starts a scope inside this container or scope.</summary>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>; those of an outer scope
     /// remain valid unless they are supplied again.</param>
-    /// <returns>The scope; dispose of it with <c>await using</c>.</returns>
+    /// <returns>The scope; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ResolveException">A value was supplied that the wiring does not declare (JV107).</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
     public Scope StartScope(params ReadOnlySpan<Incoming> incoming) =>
@@ -73,7 +73,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     /// <param name="level">The level: one without an outer level is started from the container, another from a scope of its
     /// outer level.</param>
     /// <param name="incoming">The values that the wiring declares with that level's <c>Incoming</c>.</param>
-    /// <returns>The scope; dispose of it with <c>await using</c>.</returns>
+    /// <returns>The scope; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="level"/> is null.</exception>
     /// <exception cref="ResolveException">The level cannot be started here (JV305), or a value was supplied that the wiring does
     /// not declare (JV107).</exception>
@@ -88,39 +88,31 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
 
     /// <summary>Starts a scope inside this container or scope, and awaits its asynchronous factories.</summary>
     /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    /// <returns>The scope; dispose of it with <c>await using</c>.</returns>
+    /// <param name="cancellationToken">Passed to the factories that take a token.</param>
+    /// <returns>The scope; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ResolveException">A value was supplied that the wiring does not declare (JV107).</exception>
     /// <exception cref="ConstructionException">A factory threw; the scope was disposed.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
-    public ValueTask<Scope> StartScopeAsync(params ReadOnlySpan<Incoming> incoming) =>
-        ReadyAsync(StartScope(incoming), CancellationToken.None);
-
-    /// <inheritdoc cref="StartScopeAsync(ReadOnlySpan{Incoming})"/>
-    /// <param name="cancellationToken">Passed to the factories that take a token.</param>
-    /// <param name="incoming">The values that the wiring declares with <c>Scoped.Incoming</c>.</param>
-    [OverloadResolutionPriority(1)]
-    public ValueTask<Scope> StartScopeAsync(CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming) =>
+    /// <example>
+    /// <code>
+    /// await using Scope scope = await container.StartScopeAsync([Incoming.Value(caller)], cancellationToken);
+    /// </code>
+    /// </example>
+    public ValueTask<Scope> StartScopeAsync(ReadOnlySpan<Incoming> incoming = default, CancellationToken cancellationToken = default) =>
         ReadyAsync(StartScope(incoming), cancellationToken);
 
     /// <summary>Starts a scope of a level of your own, and awaits the asynchronous factories of that level.</summary>
     /// <param name="level">The level.</param>
     /// <param name="incoming">The values that the wiring declares with that level's <c>Incoming</c>.</param>
-    /// <returns>The scope; dispose of it with <c>await using</c>.</returns>
+    /// <param name="cancellationToken">Passed to the factories that take a token.</param>
+    /// <returns>The scope; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="level"/> is null.</exception>
     /// <exception cref="ResolveException">The level cannot be started here (JV305), or a value was supplied that the wiring does
     /// not declare (JV107).</exception>
     /// <exception cref="ConstructionException">A factory threw; the scope was disposed.</exception>
     /// <exception cref="ObjectDisposedException">The container or scope is disposed.</exception>
-    public ValueTask<Scope> StartScopeAsync(ScopeLevel level, params ReadOnlySpan<Incoming> incoming) =>
-        ReadyAsync(StartScope(level, incoming), CancellationToken.None);
-
-    /// <inheritdoc cref="StartScopeAsync(ScopeLevel, ReadOnlySpan{Incoming})"/>
-    /// <param name="level">The level.</param>
-    /// <param name="cancellationToken">Passed to the factories that take a token.</param>
-    /// <param name="incoming">The values that the wiring declares with that level's <c>Incoming</c>.</param>
-    [OverloadResolutionPriority(1)]
     public ValueTask<Scope> StartScopeAsync(
-        ScopeLevel level, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming) =>
+        ScopeLevel level, ReadOnlySpan<Incoming> incoming = default, CancellationToken cancellationToken = default) =>
         ReadyAsync(StartScope(level, incoming), cancellationToken);
 
     /// <summary>This container or scope as an <see cref="IServiceProvider"/>, for frameworks.</summary>
@@ -128,15 +120,15 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     public IServiceProvider AsServiceProvider() => new ServiceProviderView(this);
 
     /// <summary>
-    /// Disposes of everything that was created here, in reverse order of creation. Services that can be disposed only asynchronously are
-    /// left, and named in the exception: call <see cref="DisposeAsync"/> to dispose of them too. A second call does nothing.
+    /// Disposes everything that was created here, in reverse order of creation. Services that can be disposed only asynchronously are
+    /// left, and named in the exception: call <see cref="DisposeAsync"/> to dispose them too. A second call does nothing.
     /// </summary>
     /// <exception cref="AggregateException">Some disposals threw, or services can be disposed only asynchronously. All were
     /// tried.</exception>
     public void Dispose() => DisposeCore();
 
     /// <summary>
-    /// Disposes of everything that was created here, in reverse order of creation, asynchronously where possible. A call during another
+    /// Disposes everything that was created here, in reverse order of creation, asynchronously where possible. A call during another
     /// disposal awaits that one; a later call does nothing. A call from within the disposal, by a service that is being disposed, does not
     /// wait for itself and completes at once.
     /// </summary>

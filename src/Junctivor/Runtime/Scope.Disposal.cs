@@ -3,13 +3,13 @@ using Junctivor.Runtime;
 
 namespace Junctivor;
 
-/// <content>How a scope disposes of its instances, in reverse order of creation.</content>
+/// <content>How a scope disposes its instances, in reverse order of creation.</content>
 public abstract partial class Scope
 {
     private const long AlreadyDisposed = -1;
     private const long NothingToDispose = -2;
 
-    /// <summary>Disposes of it synchronously, where no later call could dispose of the rest: asynchronous disposals are started, and not
+    /// <summary>Disposes it synchronously, where no later call could dispose the rest: asynchronous disposals are started, and not
     /// awaited.</summary>
     /// <param name="isToldOf">Whether services that can be disposed only asynchronously count as failures.</param>
     /// <returns>The exceptions; null for none.</returns>
@@ -120,7 +120,7 @@ public abstract partial class Scope
         FinishDisposal(failures);
     }
 
-    /// <summary>Disposes of what compiled code has created.</summary>
+    /// <summary>Disposes what compiled code has created.</summary>
     /// <returns>What can be disposed only asynchronously, the newest first; null for nothing.</returns>
     private List<object>? DisposeSlots(long order, ref List<Exception>? failures)
     {
@@ -133,7 +133,7 @@ public abstract partial class Scope
         return unended;
     }
 
-    /// <summary>Disposes of an instance, if there is one.</summary>
+    /// <summary>Disposes an instance, if there is one.</summary>
     /// <returns>The instance, if it can be disposed only asynchronously.</returns>
     private object? DisposeOne(object? created, ref List<Exception>? failures)
     {
@@ -162,7 +162,7 @@ public abstract partial class Scope
         return null;
     }
 
-    /// <summary>Disposes of what the store has listed.</summary>
+    /// <summary>Disposes what the store has listed.</summary>
     /// <returns>What can be disposed only asynchronously, the newest first; null for nothing.</returns>
     private List<OwnedInstance>? DisposeListed(List<object>? unended, ref List<Exception>? failures)
     {
@@ -216,7 +216,7 @@ public abstract partial class Scope
         return DisposeRestAsync(default, null, 0, -1, failures);
     }
 
-    /// <summary>Disposal of a scope that is injected into one of its services, which may dispose of it in turn, and must not wait for
+    /// <summary>Disposal of a scope that is injected into one of its services, which may dispose it in turn, and must not wait for
     /// itself.</summary>
     private async ValueTask DisposeFromInsideAsync(long order)
     {
@@ -249,7 +249,7 @@ public abstract partial class Scope
         FinishDisposal(failures);
     }
 
-    /// <summary>Waits for a disposal by somebody else, and disposes of what that had to leave. A call from within that disposal does not
+    /// <summary>Waits for a disposal by somebody else, and disposes what that had to leave. A call from within that disposal does not
     /// wait.</summary>
     private async ValueTask AwaitDisposalAsync()
     {

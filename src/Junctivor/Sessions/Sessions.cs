@@ -1,5 +1,4 @@
 using System.Diagnostics.CodeAnalysis;
-using System.Runtime.CompilerServices;
 
 namespace Junctivor;
 
@@ -10,8 +9,11 @@ namespace Junctivor;
 /// </summary>
 /// <example>
 /// <code>
-/// Sessions sessions = new(container, Levels.UserSession, TimeProvider.System, (key, failure) => LogAsync(key, failure)) { IdleTimeout =
-/// TimeSpan.FromMinutes(30) }; await using SessionVisit visit = await sessions.EnterAsync(key);
+/// Sessions sessions = new(container, Levels.UserSession, (key, failure) => LogAsync(key, failure))
+/// {
+///     IdleTimeout = TimeSpan.FromMinutes(30),
+/// };
+/// await using SessionVisit visit = await sessions.EnterAsync(key);
 /// await using Scope request = visit.Scope.StartScope();
 /// </code>
 /// </example>
@@ -30,24 +32,23 @@ public sealed class Sessions : IAsyncDisposable
     /// <summary>Creates an empty collection of sessions.</summary>
     /// <param name="container">The container in which the sessions are started.</param>
     /// <param name="level">The level of a session: one that is started from the container.</param>
-    /// <param name="time">The clock and its timers: <see cref="TimeProvider.System"/>, or one for tests.</param>
     /// <param name="onFailure">Called with the key of each session whose disposal failed, and the exception. It must not throw.</param>
-    /// <exception cref="ArgumentNullException">An argument is null.</exception>
-    public Sessions(Container container, ScopeLevel level, TimeProvider time, Func<string, Exception, Task> onFailure)
+    /// <param name="time">The clock and its timers; <see cref="TimeProvider.System"/> if it is null.</param>
+    /// <exception cref="ArgumentNullException">An argument other than <paramref name="time"/> is null.</exception>
+    public Sessions(Container container, ScopeLevel level, Func<string, Exception, Task> onFailure, TimeProvider? time = null)
     {
         ArgumentNullException.ThrowIfNull(container);
         ArgumentNullException.ThrowIfNull(level);
-        ArgumentNullException.ThrowIfNull(time);
         ArgumentNullException.ThrowIfNull(onFailure);
         _container = container;
         _level = level;
         _onFailure = onFailure;
-        _idle = new IdleSessions(time, DropIdle);
+        _idle = new IdleSessions(time ?? TimeProvider.System, DropIdle);
     }
 
     /// <summary>The maximum number of sessions. The default is 10,000.</summary>
     /// <exception cref="ArgumentOutOfRangeException">The value is less than 1.</exception>
-    public int MaxSessions
+    public int MaxCount
     {
         get;
         init
@@ -84,22 +85,17 @@ public sealed class Sessions : IAsyncDisposable
     /// <summary>Enters a session, and starts it if there is none with this key.</summary>
     /// <param name="key">The key of the session. Case-sensitive.</param>
     /// <param name="incoming">The values that the wiring declares with the level's <c>Incoming</c>; used if the session is started.</param>
-    /// <returns>The visit; dispose of it with <c>await using</c>.</returns>
+    /// <param name="cancellationToken">Cancels the wait; a session that is starting continues to start, because others may wait for
+    /// it.</param>
+    /// <returns>The visit; dispose it with <c>await using</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="key"/> is null.</exception>
-    /// <exception cref="SessionsFullException">There are <see cref="MaxSessions"/> sessions, and all are in use.</exception>
+    /// <exception cref="SessionsFullException">There are <see cref="MaxCount"/> sessions, and all are in use.</exception>
     /// <exception cref="ResolveException">The level cannot be started from the container (JV305), or a value was supplied that the wiring
     /// does not declare (JV107).</exception>
     /// <exception cref="ConstructionException">An asynchronous factory of the level threw.</exception>
     /// <exception cref="ObjectDisposedException">This or the container is disposed.</exception>
-    public ValueTask<SessionVisit> EnterAsync(string key, params ReadOnlySpan<Incoming> incoming) =>
-        EnterAsync(key, CancellationToken.None, incoming);
-
-    /// <inheritdoc cref="EnterAsync(string, ReadOnlySpan{Incoming})"/>
-    /// <param name="key">The key of the session. Case-sensitive.</param>
-    /// <param name="cancellationToken">Stops the waiting; a session that is starting continues to start, as others may wait for it.</param>
-    /// <param name="incoming">The values that the wiring declares with the level's <c>Incoming</c>; used if the session is started.</param>
-    [OverloadResolutionPriority(1)]
-    public ValueTask<SessionVisit> EnterAsync(string key, CancellationToken cancellationToken, params ReadOnlySpan<Incoming> incoming)
+    public ValueTask<SessionVisit> EnterAsync(
+        string key, ReadOnlySpan<Incoming> incoming = default, CancellationToken cancellationToken = default)
     {
         ArgumentNullException.ThrowIfNull(key);
         Session session = Enter(key, out bool isNew, out Session? dropped);
@@ -116,7 +112,7 @@ public sealed class Sessions : IAsyncDisposable
         return VisitAsync(session, cancellationToken);
     }
 
-    /// <summary>Disposes of a session as soon as nobody visits it, such as when a user signs out. The next visit with its key starts a new
+    /// <summary>Disposes a session as soon as nobody visits it, such as when a user signs out. The next visit with its key starts a new
     /// one.</summary>
     /// <param name="key">Its key.</param>
     /// <returns>Whether there was one.</returns>
@@ -139,7 +135,7 @@ public sealed class Sessions : IAsyncDisposable
         return true;
     }
 
-    /// <summary>Disposes of all sessions: idle ones now, the others after their last visit. Call it before the container is disposed, such
+    /// <summary>Disposes all sessions: idle ones now, the others after their last visit. Call it before the container is disposed, such
     /// as in a <c>WindDown</c>. A second call does nothing.</summary>
     /// <returns>A task that completes when the idle sessions are disposed, and those whose last visit is ending.</returns>
     public async ValueTask DisposeAsync()
@@ -180,7 +176,7 @@ public sealed class Sessions : IAsyncDisposable
     }
 
     /// <summary>Enters a session that has started, without awaiting anything: for adapters, which otherwise call
-    /// <see cref="EnterAsync(string, CancellationToken, ReadOnlySpan{Incoming})"/> with the values of a new session.</summary>
+    /// <see cref="EnterAsync(string, ReadOnlySpan{Incoming}, CancellationToken)"/> with the values of a new session.</summary>
     /// <param name="key">The key of the session.</param>
     /// <param name="visit">The visit, which must be disposed; null if there is none.</param>
     /// <returns>False if the session has not started, is still starting, or these sessions are disposed.</returns>
@@ -211,7 +207,7 @@ public sealed class Sessions : IAsyncDisposable
             isNew = !_sessions.TryGetValue(key, out Session? session);
             if (session is null)
             {
-                dropped = _sessions.Count < MaxSessions ? null : _idle.Oldest ?? throw new SessionsFullException(MaxSessions);
+                dropped = _sessions.Count < MaxCount ? null : _idle.Oldest ?? throw new SessionsFullException(MaxCount);
                 if (dropped is not null)
                 {
                     Remove(dropped);
@@ -275,7 +271,7 @@ public sealed class Sessions : IAsyncDisposable
         session.Visitors++;
     }
 
-    /// <summary>Disposes of a session that is over, unless it is being visited: then the last visit does.</summary>
+    /// <summary>Disposes a session that is over, unless it is being visited: then the last visit does.</summary>
     private void DisposeIfLeft(Session session)
     {
         lock (_gate)

@@ -5,9 +5,9 @@ public sealed class SessionsFullException : JunctivorException
 {
     internal SessionsFullException(int atMost)
         : base($"No further session can start: all {atMost} are in use. Try again later, or increase "
-            + $"{nameof(Sessions)}.{nameof(Sessions.MaxSessions)}.") =>
-        MaxSessions = atMost;
+            + $"{nameof(Sessions)}.{nameof(Sessions.MaxCount)}.") =>
+        MaxCount = atMost;
 
     /// <summary>The maximum number of sessions.</summary>
-    public int MaxSessions { get; }
+    public int MaxCount { get; }
 }

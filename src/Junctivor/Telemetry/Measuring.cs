@@ -5,7 +5,7 @@ namespace Junctivor.Telemetry;
 
 /// <summary>
 /// Knows whether anybody can listen. Instruments belong to a library of the base class libraries that is loaded when it is first needed: by
-/// whoever listens, by the runtime on behalf of a tool from outside, or by the just-in-time compiler where what requests them has become
+/// whoever listens, by the runtime on behalf of a tool from outside, or by the just-in-time compiler where what resolves them has become
 /// hot. Until then nobody can listen, and making them would take a small program longer than all its services. Safe for use by several
 /// threads.
 /// </summary>

@@ -10,7 +10,7 @@ public interface IMessageHandler<in TMessage>
 {
     /// <summary>Handles a message.</summary>
     /// <param name="message">The message.</param>
-    /// <param name="cancellationToken">Cancelled when the <c>StopAsync</c> of the pump is cancelled.</param>
+    /// <param name="cancellationToken">Canceled when the <c>StopAsync</c> of the pump is canceled.</param>
     /// <returns>A task that completes when the message is handled.</returns>
     Task HandleAsync(TMessage message, CancellationToken cancellationToken);
 }

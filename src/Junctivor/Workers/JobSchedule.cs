@@ -11,9 +11,9 @@ namespace Junctivor;
 /// </summary>
 /// <example>
 /// <code>
-/// JobSchedule schedule = new(container, TimeProvider.System, (job, failure) => LogAsync(job, failure));
+/// JobSchedule schedule = new(container, (job, failure) => LogAsync(job, failure));
 /// schedule.Every&lt;TideReader&gt;(TimeSpan.FromMinutes(10), (reader, stop) => reader.ReadAsync(stop));
-/// schedule.Daily&lt;NightlyInvoicing&gt;(new TimeOnly(3, 0), (invoicing, stop) => invoicing.RunAsync(stop));
+/// schedule.Daily&lt;NightlyRun&gt;(new TimeOnly(3, 0), (run, stop) => run.RunAsync(stop));
 /// await schedule.RunAsync(stop);
 /// </code>
 /// </example>
@@ -33,17 +33,16 @@ public sealed class JobSchedule
 
     /// <summary>Creates an empty schedule.</summary>
     /// <param name="container">The container in which the scopes are started.</param>
-    /// <param name="time">The clock and its timers: <see cref="TimeProvider.System"/>, or one for tests.</param>
     /// <param name="onFailure">Called with the type of the job and the exception of each run that failed. If it throws, the schedule stops,
-    /// as further failures could not be reported: runs that have started are completed.</param>
-    /// <exception cref="ArgumentNullException">An argument is null.</exception>
-    public JobSchedule(Container container, TimeProvider time, Func<Type, Exception, Task> onFailure)
+    /// because further failures could not be reported: runs that have started are completed.</param>
+    /// <param name="time">The clock and its timers; <see cref="TimeProvider.System"/> if it is null.</param>
+    /// <exception cref="ArgumentNullException">An argument other than <paramref name="time"/> is null.</exception>
+    public JobSchedule(Container container, Func<Type, Exception, Task> onFailure, TimeProvider? time = null)
     {
         ArgumentNullException.ThrowIfNull(container);
-        ArgumentNullException.ThrowIfNull(time);
         ArgumentNullException.ThrowIfNull(onFailure);
         _container = container;
-        _time = time;
+        _time = time ?? TimeProvider.System;
         _onFailure = onFailure;
         _run = new SingleRun("schedule", RepeatAsync);
     }
@@ -52,13 +51,13 @@ public sealed class JobSchedule
     /// Returns the values for the scope of a run, which the wiring declares with <c>Scoped.Incoming</c>, by the type of the job. None by
     /// default. An exception of this function is reported as a failure of the run.
     /// </summary>
-    public Func<Type, Incoming[]> Incoming { get; init; } = _ => [];
+    public Func<Type, Incoming[]> IncomingFor { get; init; } = _ => [];
 
     /// <summary>Adds a job that runs at an interval, the first time after one interval.</summary>
     /// <typeparam name="TJob">The service that is resolved in the scope of each run.</typeparam>
     /// <param name="interval">The time from the start of one run to the start of the next, greater than zero. A job runs at most once per
     /// millisecond.</param>
-    /// <param name="work">The work. Its token is cancelled when <see cref="StopAsync"/> is cancelled.</param>
+    /// <param name="work">The work. Its token is canceled when <see cref="StopAsync"/> is canceled.</param>
     /// <exception cref="ArgumentOutOfRangeException">The interval is not greater than zero.</exception>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="InvalidOperationException">The schedule was started already.</exception>
@@ -73,7 +72,7 @@ public sealed class JobSchedule
     /// <typeparam name="TJob">The service that is resolved in the scope of each run.</typeparam>
     /// <param name="at">The time of day in the local time zone of the time provider. A time that a clock change skips is moved by the
     /// length of the change; of a time that it repeats, the first counts.</param>
-    /// <param name="work">The work. Its token is cancelled when <see cref="StopAsync"/> is cancelled.</param>
+    /// <param name="work">The work. Its token is canceled when <see cref="StopAsync"/> is canceled.</param>
     /// <exception cref="ArgumentNullException"><paramref name="work"/> is null.</exception>
     /// <exception cref="InvalidOperationException">The schedule was started already.</exception>
     public void Daily<TJob>(TimeOnly at, Func<TJob, CancellationToken, Task> work)
@@ -83,25 +82,22 @@ public sealed class JobSchedule
     /// background. Does not complete if the schedule is never started.</summary>
     public Task Completion => _run.Completion;
 
-    /// <summary>Runs the jobs until the token is cancelled.</summary>
-    /// <param name="cancellationToken">Cancelled to stop gracefully: runs that have started are completed, and no other starts. To abort
-    /// those as well, call <see cref="StopAsync"/> with a token.</param>
+    /// <summary>Runs the jobs until the token is canceled.</summary>
+    /// <param name="cancellationToken">Cancel this token to stop gracefully: runs that have started are completed, and no other starts. To
+    /// abort those as well, call <see cref="StopAsync"/> with a token.</param>
     /// <returns>A task that completes when the last scope is disposed. It fails with the exception of <c>onFailure</c>.</returns>
     /// <exception cref="InvalidOperationException">It was started before.</exception>
     public Task RunAsync(CancellationToken cancellationToken = default) => _run.RunAsync(cancellationToken);
 
     /// <summary>Starts to run the jobs in the background, until <see cref="StopAsync"/>: for a <c>WarmUp</c>.</summary>
-    /// <returns>A completed task.</returns>
+    /// <param name="cancellationToken">If it is already canceled, nothing starts. It does not stop what has started.</param>
+    /// <returns>A completed task; a canceled one if the token was canceled.</returns>
     /// <exception cref="InvalidOperationException">It was started before.</exception>
-    public Task StartAsync()
-    {
-        _run.Start();
-        return Task.CompletedTask;
-    }
+    public Task StartAsync(CancellationToken cancellationToken = default) => _run.StartAsync(cancellationToken);
 
     /// <summary>Stops gracefully: runs that have started are completed. For a <c>WindDown</c>. Does nothing if the schedule was not
     /// started, or has stopped.</summary>
-    /// <param name="cancellationToken">Cancelled to stop no longer gracefully: the tokens of the runs are cancelled.</param>
+    /// <param name="cancellationToken">Canceled to stop no longer gracefully: the tokens of the runs are canceled.</param>
     /// <returns>A task that completes when the last scope is disposed. It fails as that of <see cref="RunAsync"/>.</returns>
     public Task StopAsync(CancellationToken cancellationToken = default) => _run.StopAsync(cancellationToken);
 
@@ -175,7 +171,7 @@ public sealed class JobSchedule
     {
         try
         {
-            Scope scope = await _container.StartScopeAsync(abort, Incoming(job.Type) ?? []).ConfigureAwait(false);
+            Scope scope = await _container.StartScopeAsync(IncomingFor(job.Type) ?? [], abort).ConfigureAwait(false);
             await ScopedWork.RunAsync(scope, () => job.Work(scope, abort)).ConfigureAwait(false);
         }
         catch (OperationCanceledException) when (abort.IsCancellationRequested)

@@ -14,8 +14,11 @@ namespace Junctivor;
 /// <example>
 /// <code>
 /// Channel&lt;IHarbourMessage&gt; messages = Channel.CreateBounded&lt;IHarbourMessage&gt;(100);
-/// MessagePump&lt;IHarbourMessage&gt; pump = new(container, messages.Reader, (message, failure) => LogAsync(message, failure)) {
-/// MaxConcurrency = 4 }; await pump.RunAsync(stop);
+/// MessagePump&lt;IHarbourMessage&gt; pump = new(container, messages.Reader, (message, failure) => LogAsync(message, failure))
+/// {
+///     MaxConcurrency = 4,
+/// };
+/// await pump.RunAsync(stop);
 /// </code>
 /// </example>
 public sealed class MessagePump<TMessage>
@@ -31,9 +34,9 @@ public sealed class MessagePump<TMessage>
     /// <summary>Creates a pump. It does nothing before it is started.</summary>
     /// <param name="container">The container in which the scopes are started.</param>
     /// <param name="messages">The channel to read.</param>
-    /// <param name="onFailure">Called with each message whose handling failed, and the exception. If it throws, the pump stops, as further
-    /// failures could not be reported: messages that are being handled are completed, and the rest stays in the channel, for another
-    /// pump.</param>
+    /// <param name="onFailure">Called with each message whose handling failed, and the exception. If it throws, the pump stops, because
+    /// further failures could not be reported: messages that are being handled are completed, and the rest stays in the channel, for
+    /// another pump.</param>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public MessagePump(Container container, ChannelReader<TMessage> messages, Func<TMessage, Exception, Task> onFailure)
     {
@@ -63,32 +66,29 @@ public sealed class MessagePump<TMessage>
     /// Returns further values for the scope of a message, which the wiring declares with <c>Scoped.Incoming</c>, such as the sender. None
     /// by default. An exception of this function is reported as a failure of the message.
     /// </summary>
-    public Func<TMessage, Incoming[]> Incoming { get; init; } = _ => [];
+    public Func<TMessage, Incoming[]> IncomingFor { get; init; } = _ => [];
 
     /// <summary>Completes when the pump has stopped, and fails with the exception that stopped it: watch it if the pump runs in the
     /// background. Does not complete if the pump is never started.</summary>
     public Task Completion => _run.Completion;
 
-    /// <summary>Handles messages until the channel is completed and empty, or the token is cancelled.</summary>
-    /// <param name="cancellationToken">Cancelled to stop gracefully: messages that are in the channel are still handled, further ones are
-    /// not awaited. To abort the handlers as well, call <see cref="StopAsync"/> with a token.</param>
+    /// <summary>Handles messages until the channel is completed and empty, or the token is canceled.</summary>
+    /// <param name="cancellationToken">Cancel this token to stop gracefully: messages already in the channel are still handled. The pump
+    /// does not wait for further ones. To abort the handlers as well, call <see cref="StopAsync"/> with a token.</param>
     /// <returns>A task that completes when the last scope is disposed. It fails with the exception of <c>onFailure</c>, or with the one
     /// that the channel was completed with.</returns>
     /// <exception cref="InvalidOperationException">It was started before.</exception>
     public Task RunAsync(CancellationToken cancellationToken = default) => _run.RunAsync(cancellationToken);
 
     /// <summary>Starts to handle messages in the background, until <see cref="StopAsync"/>: for a <c>WarmUp</c>.</summary>
-    /// <returns>A completed task.</returns>
+    /// <param name="cancellationToken">If it is already canceled, nothing starts. It does not stop what has started.</param>
+    /// <returns>A completed task; a canceled one if the token was canceled.</returns>
     /// <exception cref="InvalidOperationException">It was started before.</exception>
-    public Task StartAsync()
-    {
-        _run.Start();
-        return Task.CompletedTask;
-    }
+    public Task StartAsync(CancellationToken cancellationToken = default) => _run.StartAsync(cancellationToken);
 
     /// <summary>Stops gracefully: messages that are in the channel are still handled. For a <c>WindDown</c>. Does nothing if the pump was
     /// not started, or has stopped.</summary>
-    /// <param name="cancellationToken">Cancelled to stop no longer gracefully: the tokens of the handlers are cancelled, and messages that
+    /// <param name="cancellationToken">Canceled to stop no longer gracefully: the tokens of the handlers are canceled, and messages that
     /// are still in the channel stay there.</param>
     /// <returns>A task that completes when the last scope is disposed. It fails as that of <see cref="RunAsync"/>.</returns>
     public Task StopAsync(CancellationToken cancellationToken = default) => _run.StopAsync(cancellationToken);
@@ -141,8 +141,8 @@ public sealed class MessagePump<TMessage>
     {
         try
         {
-            Incoming[] incoming = [.. _receivers.IncomingFor(_container, message, typeof(TMessage)), .. Incoming(message) ?? []];
-            Scope scope = await _container.StartScopeAsync(abort, incoming).ConfigureAwait(false);
+            Incoming[] incoming = [.. _receivers.IncomingFor(_container, message, typeof(TMessage)), .. IncomingFor(message) ?? []];
+            Scope scope = await _container.StartScopeAsync(incoming, abort).ConfigureAwait(false);
             await ScopedWork.RunAsync(scope, () => _receivers.For(message.GetType()).HandleAsync(scope, message, abort))
                 .ConfigureAwait(false);
         }

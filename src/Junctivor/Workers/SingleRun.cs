@@ -4,7 +4,7 @@ namespace Junctivor.Workers;
 
 /// <summary>A run that happens once: awaited, or in the background from a start to a stop.</summary>
 /// <param name="name">How messages call what runs, such as <c>pump</c>.</param>
-/// <param name="run">The run: it drains when its first token is cancelled, and ends at once when its second is.</param>
+/// <param name="run">The run: it drains when its first token is canceled, and ends at once when its second is.</param>
 [SuppressMessage("Design", "CA1001", Justification = "Nothing waits for the tokens, so that there is nothing to dispose of.")]
 internal sealed class SingleRun(string name, Func<CancellationToken, CancellationToken, Task> run)
 {
@@ -28,10 +28,16 @@ internal sealed class SingleRun(string name, Func<CancellationToken, Cancellatio
     }
 
     /// <exception cref="InvalidOperationException">It has run before.</exception>
-    public void Start()
+    public Task StartAsync(CancellationToken cancellationToken)
     {
+        if (cancellationToken.IsCancellationRequested)
+        {
+            return Task.FromCanceled(cancellationToken);
+        }
+
         ThrowIfRun();
         _ = RunToEndAsync();
+        return Task.CompletedTask;
     }
 
     /// <summary>Stops what was started, and completes when it has stopped, for all callers; does nothing where nothing was started or it

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Checks;
 
 /// <summary>The right fix for each case of JV301, and never one that would be wrong.</summary>
@@ -39,7 +41,7 @@ public class CaptiveFixTests
 
         Fix fix = Captive(wiring).Fixes[0];
 
-        Assert.EndsWith("\nawait work.RunAsync(fresh => …, Incoming.Value<Caller>(…));", fix.Code, StringComparison.Ordinal);
+        Assert.EndsWith("\nawait work.RunAsync(fresh => …, [Incoming.Value<Caller>(…)]);", fix.Code, StringComparison.Ordinal);
         Assert.Empty(fix.Edits);
     }
 
@@ -88,7 +90,7 @@ public class CaptiveFixTests
 
         Assert.Equal(["object", "Tuple<string>", "IBerthLedger", "Caller"], fault.Path.Select(step => step.Name));
         Assert.Equal(
-            "FreshScope<Tuple<string>> both\nawait both.RunAsync(work, Incoming.Value<Caller>(…));", fault.Fixes[0].Code);
+            "FreshScope<Tuple<string>> both\nawait both.RunAsync(work, [Incoming.Value<Caller>(…)]);", fault.Fixes[0].Code);
         Assert.Contains("A transient lives as long as its holder", fault.Remarks[0], StringComparison.Ordinal);
     }
 

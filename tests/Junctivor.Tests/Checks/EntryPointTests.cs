@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Checks;
 
 /// <summary>What requests services from outside a wiring is checked with it.</summary>

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Checks;
 
 /// <summary>The first fix keeps what the program does; a fix that loses something comes last and says what is lost.</summary>
@@ -12,7 +14,7 @@ public class FirstFixTests
         Fault fault = Assert.Single(wiring.Check().Errors);
 
         Assert.Equal(".FirstChoice()", fault.Fixes[0].Code);
-        Assert.Equal("keep one of them, and remove the others; nothing can use those any more", fault.Fixes[^1].Advice);
+        Assert.Equal("keep one and remove the others, which can then no longer be used", fault.Fixes[^1].Advice);
     }
 
     [Fact]

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Checks;
 
 /// <summary>What the library knows of a missing service, it says: what was left out, held too long then, or taken by a wrong

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Checks;
 
 /// <summary>What is offered where a service is missing: the likeliest first, at most three, as code that can be pasted.</summary>

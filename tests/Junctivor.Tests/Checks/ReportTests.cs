@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Checks;
 
 public class ReportTests
@@ -91,7 +93,7 @@ public class ReportTests
               NightlyInvoicing would keep using its first instance until the end of the process.
               Fix: run each unit of work of NightlyInvoicing in its own scope, inside RunAsync; change the parameter to:
                      FreshScope<IBerthLedger> ledger
-               or: give NightlyInvoicing the lifetime of what it holds; each scope then creates its own:
+               or: give NightlyInvoicing the lifetime of the service it holds, so that each scope creates its own:
                      Scoped.Of<NightlyInvoicing>()
               More: junctivor fault JV301, or https://junctivor.example/faults/jv301
             """,

@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using Junctivor.Checks;
 
 namespace Junctivor.Tests.Checks;
 
@@ -32,7 +33,7 @@ public class RequestPlaceTests
         Fix fix = Assert.Single(Assert.Throws<ResolveException>(() => office.Resolve<Archive>()).Fault.Fixes);
 
         Assert.Equal(
-            "take Clerk as a parameter where Archive is created, instead of requesting it: then it is checked with the wiring", fix.Advice);
+            "take Clerk as a parameter where Archive is created, instead of resolving it, so that the check of the wiring covers it", fix.Advice);
         Assert.Empty(fix.Edits);
     }
 
@@ -60,7 +61,7 @@ public class RequestPlaceTests
         Fault waiting = (await Assert.ThrowsAsync<ResolveException>(night.WorkAsync)).Fault;
         Fault direct = Assert.Throws<ResolveException>(night.Work).Fault;
 
-        Assert.Equal("RunAsync(work, Incoming.Value<Visitor>(…))", waiting.Fixes[0].Code);
+        Assert.Equal("RunAsync(work, [Incoming.Value<Visitor>(…)])", waiting.Fixes[0].Code);
         Assert.EndsWith("in Night.WorkAsync.", waiting.Remarks[^1], StringComparison.Ordinal);
         Assert.Equal("Run(work, Incoming.Value<Visitor>(…))", direct.Fixes[0].Code);
     }
@@ -71,7 +72,7 @@ public class RequestPlaceTests
         await using Container container = Office.Build();
 
         Fault lent = Assert.Throws<ResolveException>(() => container.Lend<Desk>()).Fault;
-        Fault later = (await Assert.ThrowsAsync<ResolveException>(async () => await container.LendAsync<Desk>())).Fault;
+        Fault later = (await Assert.ThrowsAsync<ResolveException>(async () => await container.LendAsync<Desk>(cancellationToken: Token))).Fault;
 
         Assert.Equal("Lend<Desk>(Incoming.Value<Visitor>(…))", lent.Fixes[0].Code);
         Assert.StartsWith("LendAsync<", later.Fixes[0].Code, StringComparison.Ordinal);
@@ -104,6 +105,8 @@ public class RequestPlaceTests
     }
 
     private static string CodeOf(Func<object> build) => Assert.Throws<WiringException>(build).Report.Errors[0].Fixes[0].Code!;
+
+    private static CancellationToken Token => TestContext.Current.CancellationToken;
 
     private static int Line([CallerLineNumber] int line = 0) => line;
 

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Checks;
 
 /// <summary>How much weight a fault has: by its kind, in a wiring, and where a registration accepts it.</summary>

@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using Junctivor.Checks;
 
 namespace Junctivor.Tests.Reading;
 

@@ -1,3 +1,5 @@
+using Junctivor.CompilerServices;
+
 namespace Junctivor.Tests.Registering;
 
 /// <summary>Calls that are compiled in serve programs that cannot make code, and no others. Both are run: see .ci/run.</summary>
@@ -15,8 +17,8 @@ public class CompiledRecipesTests
         Wiring wiring = [Singleton.Value("red"), Transient.Of<Buoy>()];
         using Container container = wiring.Build();
 
-        Assert.Equal("red", container.Resolve<Buoy>().Colour);
-        Assert.Equal("red", container.Resolve<Buoy>().Colour);
+        Assert.Equal("red", container.Resolve<Buoy>().Color);
+        Assert.Equal("red", container.Resolve<Buoy>().Color);
         Assert.Equal(CompiledRecipes.AreUsed ? 2 : 0, called);
     }
 
@@ -52,14 +54,14 @@ public class CompiledRecipesTests
         Assert.Throws<ArgumentNullException>(() => CompiledRecipes.Add(typeof(Buoy), null!));
     }
 
-    private sealed record Buoy(string Colour);
+    private sealed record Buoy(string Color);
 
     private sealed class Mark
     {
-        public Mark(string colour) => Text = colour;
+        public Mark(string color) => Text = color;
 
         [Inject]
-        public Mark(string colour, int number) => Text = $"{colour} {number}";
+        public Mark(string color, int number) => Text = $"{color} {number}";
 
         public string Text { get; }
     }

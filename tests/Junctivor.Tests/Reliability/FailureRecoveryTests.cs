@@ -5,6 +5,8 @@ namespace Junctivor.Tests.Reliability;
 /// <summary>Whatever fails, and whenever: what was created is disposed once, and every reason is told.</summary>
 public class FailureRecoveryTests
 {
+    private static CancellationToken Token => TestContext.Current.CancellationToken;
+
     private static readonly string[] Once = ["made", "ended"];
 
     private readonly List<string> _log = [];
@@ -148,7 +150,7 @@ public class FailureRecoveryTests
         Assert.Equal(
             "the cause",
             (await Assert.ThrowsAsync<ConstructionException>(
-                async () => await container.LendAsync<Failing<OnlyLater>>(TestContext.Current.CancellationToken))).InnerException!.Message);
+                async () => await container.LendAsync<Failing<OnlyLater>>(cancellationToken: TestContext.Current.CancellationToken))).InnerException!.Message);
         Assert.Equal([.. Once, .. Once], _log);
 
         FreshScope<Failing<OnlyLater>> fresh = container.Resolve<FreshScope<Failing<OnlyLater>>>();
@@ -165,7 +167,7 @@ public class FailureRecoveryTests
 
         Assert.Equal("the end", Assert.Single(thrown.DisposalFailures).Message);
         Assert.EndsWith(
-            "Disposing of what had been created for it failed too: InvalidOperationException: the end", thrown.Message,
+            "Disposing what had been created for it failed too: InvalidOperationException: the end", thrown.Message,
             StringComparison.Ordinal);
     }
 
@@ -193,12 +195,14 @@ public class FailureRecoveryTests
         AssertBoth(Assert.Throws<AggregateException>(() => fresh.Run(int (_) => throw new InvalidOperationException("the cause"))));
         AssertBoth(
             await Assert.ThrowsAsync<AggregateException>(
-                () => fresh.RunAsync(Task (_) => throw new InvalidOperationException("the cause"))));
-        AssertBoth(await Assert.ThrowsAsync<AggregateException>(() => fresh.RunAsync(async Task<int> (_) =>
-        {
-            await Task.Yield();
-            throw new InvalidOperationException("the cause");
-        })));
+                () => fresh.RunAsync(Task (_) => throw new InvalidOperationException("the cause"), cancellationToken: Token)));
+        AssertBoth(await Assert.ThrowsAsync<AggregateException>(() => fresh.RunAsync(
+            async Task<int> (_) =>
+            {
+                await Task.Yield();
+                throw new InvalidOperationException("the cause");
+            },
+            cancellationToken: Token)));
     }
 
     [Fact]
@@ -228,7 +232,7 @@ public class FailureRecoveryTests
             Scoped.FromAsync((BadEnd needed) => Task.FromException<SystemClock>(new InvalidOperationException("the cause"))),
         }.Build();
 
-        ConstructionException thrown = await Assert.ThrowsAsync<ConstructionException>(async () => await container.StartScopeAsync());
+        ConstructionException thrown = await Assert.ThrowsAsync<ConstructionException>(async () => await container.StartScopeAsync(cancellationToken: Token));
 
         Assert.Equal("the cause", thrown.InnerException!.Message);
         Assert.Equal("the end", Assert.Single(thrown.DisposalFailures).Message);

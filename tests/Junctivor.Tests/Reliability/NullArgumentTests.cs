@@ -1,5 +1,6 @@
 using System.Reflection;
 using System.Threading.Channels;
+using Junctivor.Checks;
 
 namespace Junctivor.Tests.Reliability;
 
@@ -17,8 +18,8 @@ public class NullArgumentTests
         Container, Container.StartScope(), new Wiring(), Singleton.Of<SystemClock>(), Decorator.From((object inner) => inner),
         Alias.Of<object, SystemClock>(), Singleton.Value("x"), Scoped.Incoming<string>(), Shift, Incoming.Value(1), new BuildOptions(),
         new FreshScope<SystemClock>(() => new SystemClock()),
-        new Sessions(Container, Shift, TimeProvider.System, (_, _) => Task.CompletedTask),
-        new JobSchedule(Container, TimeProvider.System, (_, _) => Task.CompletedTask),
+        new Sessions(Container, Shift, (_, _) => Task.CompletedTask),
+        new JobSchedule(Container, (_, _) => Task.CompletedTask),
         new MessagePump<string>(Container, Channel.CreateUnbounded<string>().Reader, (_, _) => Task.CompletedTask),
     ];
 
@@ -71,12 +72,12 @@ public class NullArgumentTests
         Assert.Equal(
             "level",
             (await Assert.ThrowsAsync<ArgumentNullException>(
-                async () => await Container.StartScopeAsync((ScopeLevel)null!, token))).ParamName);
+                async () => await Container.StartScopeAsync((ScopeLevel)null!, cancellationToken: token))).ParamName);
         Assert.Equal(
-            "key", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await sessions.EnterAsync(null!, token))).ParamName);
-        Assert.Equal("work", (await Assert.ThrowsAsync<ArgumentNullException>(() => fresh.RunAsync((Func<object, Task>)null!))).ParamName);
+            "key", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await sessions.EnterAsync(null!, cancellationToken: token))).ParamName);
+        Assert.Equal("work", (await Assert.ThrowsAsync<ArgumentNullException>(() => fresh.RunAsync((Func<object, Task>)null!, cancellationToken: token))).ParamName);
         Assert.Equal(
-            "work", (await Assert.ThrowsAsync<ArgumentNullException>(() => fresh.RunAsync((Func<object, ValueTask<int>>)null!))).ParamName);
+            "work", (await Assert.ThrowsAsync<ArgumentNullException>(() => fresh.RunAsync((Func<object, ValueTask<int>>)null!, cancellationToken: token))).ParamName);
     }
 
     [Fact]

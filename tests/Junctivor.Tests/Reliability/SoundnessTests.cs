@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Reliability;
 
 /// <summary>What the check calls sound never fails for a reason that the check could know; and what is requested in any form is

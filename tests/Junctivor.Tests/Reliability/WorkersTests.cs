@@ -21,7 +21,7 @@ public sealed class WorkersTests
         TaskCompletionSource ended = new();
         await using Container container = new Wiring { UserSession.From(() => new Ending(ended.SetResult)) }.Build();
         await using Sessions sessions = Of(container, TimeSpan.FromDays(days));
-        await using (SessionVisit visit = await sessions.EnterAsync("Mira", Token))
+        await using (SessionVisit visit = await sessions.EnterAsync("Mira", cancellationToken: Token))
         {
             visit.Scope.Resolve<Ending>();
         }
@@ -42,7 +42,7 @@ public sealed class WorkersTests
     {
         await using Container container = new Wiring { UserSession.Of<object>() }.Build();
         await using Sessions sessions = Of(container, TimeSpan.MaxValue);
-        await (await sessions.EnterAsync("Mira", Token)).DisposeAsync();
+        await (await sessions.EnterAsync("Mira", cancellationToken: Token)).DisposeAsync();
 
         _time.Advance(TimeSpan.FromDays(400));
 
@@ -54,7 +54,7 @@ public sealed class WorkersTests
     {
         await using Container container = new Wiring { UserSession.From(() => new SlowlyEnding(_goOn.Task)) }.Build();
         Sessions sessions = Of(container, TimeSpan.FromMinutes(1));
-        SessionVisit visit = await sessions.EnterAsync("Mira", Token);
+        SessionVisit visit = await sessions.EnterAsync("Mira", cancellationToken: Token);
         visit.Scope.Resolve<SlowlyEnding>();
         sessions.Drop("Mira");
         Task leaving = visit.DisposeAsync().AsTask();
@@ -85,7 +85,7 @@ public sealed class WorkersTests
         }.Build();
         await using Sessions sessions = Of(container, TimeSpan.FromMinutes(1));
         using CancellationTokenSource impatient = new();
-        Task<SessionVisit> first = sessions.EnterAsync("Mira", impatient.Token).AsTask();
+        Task<SessionVisit> first = sessions.EnterAsync("Mira", cancellationToken: impatient.Token).AsTask();
         await impatient.CancelAsync();
         await Assert.ThrowsAnyAsync<OperationCanceledException>(() => first);
         _goOn.SetException(new InvalidOperationException("adrift"));
@@ -94,7 +94,7 @@ public sealed class WorkersTests
             await Task.Yield();
         }
 
-        await using SessionVisit second = await sessions.EnterAsync("Mira", Token);
+        await using SessionVisit second = await sessions.EnterAsync("Mira", cancellationToken: Token);
 
         Assert.NotNull(second.Scope.Resolve<SystemClock>());
         Assert.Equal(2, starts);
@@ -107,7 +107,7 @@ public sealed class WorkersTests
     public async Task Job_that_is_always_due_does_not_block_the_caller(long ticks)
     {
         await using Container container = new Wiring { Scoped.Of<SystemClock>() }.Build();
-        JobSchedule schedule = new(container, TimeProvider.System, (_, _) => Task.CompletedTask);
+        JobSchedule schedule = new(container, (_, _) => Task.CompletedTask);
         int runs = 0;
         TaskCompletionSource hasRun = new();
         schedule.Every<SystemClock>(TimeSpan.FromTicks(ticks), (_, _) =>
@@ -120,7 +120,7 @@ public sealed class WorkersTests
             return Task.CompletedTask;
         });
 
-        await schedule.StartAsync();
+        await schedule.StartAsync(Token);
         await hasRun.Task;
         await schedule.StopAsync(Token);
 
@@ -131,7 +131,7 @@ public sealed class WorkersTests
     public async Task Interval_beyond_the_end_of_time_is_never_due()
     {
         await using Container container = new Wiring { Scoped.Of<SystemClock>() }.Build();
-        JobSchedule schedule = new(container, _time, (_, failure) => Task.FromException(failure));
+        JobSchedule schedule = new(container, (_, failure) => Task.FromException(failure), _time);
         TaskCompletionSource hasRun = new();
         schedule.Every<SystemClock>(TimeSpan.MaxValue, (_, _) => Task.FromException(new InvalidOperationException("too early")));
         schedule.Every<SystemClock>(TimeSpan.FromHours(5), (_, _) =>
@@ -139,7 +139,7 @@ public sealed class WorkersTests
             hasRun.TrySetResult();
             return Task.CompletedTask;
         });
-        await schedule.StartAsync();
+        await schedule.StartAsync(Token);
 
         while (!hasRun.Task.IsCompleted)
         {
@@ -162,7 +162,7 @@ public sealed class WorkersTests
         MessagePump<string> pump = new(container, messages.Reader,
             (_, _) => throw new InvalidOperationException("the log is full"))
         { MaxConcurrency = atOnce };
-        await pump.StartAsync();
+        await pump.StartAsync(Token);
         for (int number = 1; number < atOnce; number++)
         {
             await messages.Writer.WriteAsync("slow", Token);
@@ -198,7 +198,7 @@ public sealed class WorkersTests
             })),
         }.Build();
         MessagePump<string> pump = new(container, messages.Reader, (_, failure) => Task.FromException(failure));
-        await pump.StartAsync();
+        await pump.StartAsync(Token);
         await messages.Writer.WriteAsync("slow", Token);
         await hasBegun.Task;
 
@@ -210,7 +210,7 @@ public sealed class WorkersTests
     }
 
     private Sessions Of(Container container, TimeSpan idleFor) =>
-        new(container, UserSession, _time, (_, failure) => Task.FromException(failure)) { IdleTimeout = idleFor };
+        new(container, UserSession, (_, failure) => Task.FromException(failure), _time) { IdleTimeout = idleFor };
 
     public sealed class Ending(Action ended) : IDisposable
     {

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Runtime;
 
 public class ConcurrencyTests
@@ -134,7 +136,7 @@ public class ConcurrencyTests
             Assert.Equal("ConcurrencyTests.Made", timeout.Service);
             Assert.Equal(options.ConstructionTimeout, timeout.Limit);
             Assert.StartsWith(
-                "ConcurrencyTests.Made was not ready after 0.1 s: another thread is creating it. It was requested for "
+                "ConcurrencyTests.Made was not ready after 0.1 s: another thread is creating it. It is required by "
                     + "ConcurrencyTests.Harbour.", timeout.Message, StringComparison.Ordinal);
             Assert.Contains("increase BuildOptions.ConstructionTimeout", timeout.Message, StringComparison.Ordinal);
         }

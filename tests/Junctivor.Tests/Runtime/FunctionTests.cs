@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Runtime;
 
 public class FunctionTests
@@ -146,39 +148,43 @@ public class FunctionTests
 
         slips.Run(slip => slip.Note("1"), mira);
         int two = slips.Run(slip => slip.Note("2"), mira);
-        await slips.RunAsync(async slip => { await Task.Yield(); slip.Note("3"); }, mira);
-        int four = await slips.RunAsync(async slip => { await Task.Yield(); return slip.Note("4"); }, mira);
-        await slips.RunAsync(slip => new ValueTask(Task.FromResult(slip.Note("5"))), mira);
-        int six = await slips.RunAsync(slip => ValueTask.FromResult(slip.Note("6")), mira);
+        await slips.RunAsync(async slip => { await Task.Yield(); slip.Note("3"); }, [mira], TestContext.Current.CancellationToken);
+        int four = await slips.RunAsync(async slip => { await Task.Yield(); return slip.Note("4"); }, [mira], TestContext.Current.CancellationToken);
+        await slips.RunAsync(slip => new ValueTask(Task.FromResult(slip.Note("5"))), [mira], TestContext.Current.CancellationToken);
+        int six = await slips.RunAsync(slip => ValueTask.FromResult(slip.Note("6")), [mira], TestContext.Current.CancellationToken);
 
         Assert.Equal((2, 4, 6), (two, four, six));
         Assert.Equal(["1 by Mira", "2 by Mira", "3 by Mira", "4 by Mira", "5 by Mira", "6 by Mira"], ended);
     }
 
     [Fact]
-    public async Task A_fresh_scope_passes_a_token_to_the_work_and_to_the_factories_of_its_scope()
+    public async Task A_fresh_scope_passes_a_token_to_the_factories_of_its_scope()
     {
         List<CancellationToken> given = [];
-        using Container container = new Wiring { Scoped.FromAsync((CancellationToken token) => { given.Add(
-            token); return Task.FromResult(new LedgerFile("x")); }) }.Build();
+        using Container container = new Wiring
+        {
+            Scoped.FromAsync((CancellationToken token) =>
+            {
+                given.Add(token);
+                return Task.FromResult(new LedgerFile("x"));
+            }),
+        }.Build();
         FreshScope<LedgerFile> files = container.Resolve<FreshScope<LedgerFile>>();
         using CancellationTokenSource source = new();
 
-        await files.RunAsync(async (_, token) => { await Task.Yield(); given.Add(token); }, source.Token);
-        string folder = await files.RunAsync(async (file, token) =>
-        {
-            await Task.Yield(); given.Add(
-            token); return file.Folder;
-        }, source.Token);
-        await files.RunAsync((_, token) => { given.Add(token); return ValueTask.CompletedTask; }, source.Token);
-        int length = await files.RunAsync((file, token) =>
-        {
-            given.Add(
-            token); return ValueTask.FromResult(file.Folder.Length);
-        }, source.Token);
+        await files.RunAsync(async _ => await Task.Yield(), cancellationToken: source.Token);
+        string folder = await files.RunAsync(
+            async file =>
+            {
+                await Task.Yield();
+                return file.Folder;
+            },
+            cancellationToken: source.Token);
+        await files.RunAsync(_ => ValueTask.CompletedTask, cancellationToken: source.Token);
+        int length = await files.RunAsync(file => ValueTask.FromResult(file.Folder.Length), cancellationToken: source.Token);
 
         Assert.Equal(("x", 1), (folder, length));
-        Assert.Equal(Enumerable.Repeat(source.Token, 8), given);
+        Assert.Equal(Enumerable.Repeat(source.Token, 4), given);
     }
 
     [Fact]
@@ -194,7 +200,8 @@ public class FunctionTests
                 slip.Note("sunk");
                 throw new InvalidOperationException();
             },
-            Incoming.Value(new Caller("Odd"))));
+            [Incoming.Value(new Caller("Odd"))],
+            TestContext.Current.CancellationToken));
 
         Assert.Equal(["sunk by Odd"], ended);
     }
@@ -206,7 +213,7 @@ public class FunctionTests
         FreshScope<SystemClock> fresh = new(() => clock);
 
         Assert.Same(clock, fresh.Run(given => given));
-        Assert.Same(clock, await fresh.RunAsync(Task.FromResult));
+        Assert.Same(clock, await fresh.RunAsync(Task.FromResult, cancellationToken: TestContext.Current.CancellationToken));
     }
 
     public sealed class Chain(int length, Func<int, Chain> make)

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Runtime;
 
 public class IncomingTests
@@ -96,7 +98,8 @@ public class IncomingTests
         using Container container = new Wiring { Scoped.Incoming<Caller>(), Scoped.Of<Greeting>() }.Build();
         FreshScope<Greeting> greetings = container.Resolve<FreshScope<Greeting>>();
 
-        string name = await greetings.RunAsync(greeting => Task.FromResult(greeting.Name), Incoming.Value(new Caller("Mira")));
+        string name = await greetings.RunAsync(
+            greeting => Task.FromResult(greeting.Name), [Incoming.Value(new Caller("Mira"))], TestContext.Current.CancellationToken);
 
         Assert.Equal("Mira", name);
     }

@@ -1,3 +1,5 @@
+using Junctivor.Checks;
+
 namespace Junctivor.Tests.Runtime;
 
 public class WarmUpTests
@@ -55,9 +57,9 @@ public class WarmUpTests
                 await Made($"{caller.Name}, {cancellationToken == Token}", Tuple.Create(around))),
         }.Build();
 
-        await using (Scope around = await container.StartScopeAsync(shift, Token))
+        await using (Scope around = await container.StartScopeAsync(shift, cancellationToken: Token))
         {
-            await using Scope request = await around.StartScopeAsync(Token, Incoming.Value(new Caller("Mira")));
+            await using Scope request = await around.StartScopeAsync([Incoming.Value(new Caller("Mira"))], Token);
             Assert.Same(around.Resolve<Ending>(), request.Resolve<Tuple<Ending>>().Item1);
             Assert.Equal(
                 "JV401",
@@ -74,7 +76,7 @@ public class WarmUpTests
         await using Container container = new Wiring { Scoped.FromAsync(async () => await Made("made", new SystemClock())) }.Build();
         FreshScope<SystemClock> clocks = container.Resolve<FreshScope<SystemClock>>();
 
-        Assert.NotNull(await clocks.RunAsync(Task.FromResult));
+        Assert.NotNull(await clocks.RunAsync(Task.FromResult, cancellationToken: Token));
         Assert.Throws<ResolveException>(() => clocks.Run(_ => { }));
     }
 
@@ -89,7 +91,7 @@ public class WarmUpTests
                     throw new InvalidOperationException($"low tide {await Task.FromResult(1)} {first}")),
         }.Build();
 
-        ConstructionException thrown = await Assert.ThrowsAsync<ConstructionException>(async () => await container.StartScopeAsync(Token));
+        ConstructionException thrown = await Assert.ThrowsAsync<ConstructionException>(async () => await container.StartScopeAsync(cancellationToken: Token));
 
         Assert.Contains("LedgerFile could not be created: InvalidOperationException: low tide", thrown.Message, StringComparison.Ordinal);
         Assert.Equal(["first", "first has ended"], _log);

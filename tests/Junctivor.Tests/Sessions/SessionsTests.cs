@@ -42,7 +42,7 @@ public sealed class SessionsTests : IAsyncDisposable
     public async Task Requests_within_a_session_have_scopes_of_their_own()
     {
         await using Sessions sessions = Make();
-        await using SessionVisit visit = await sessions.EnterAsync("Mira", Token, Incoming.Value(new Caller("Mira")));
+        await using SessionVisit visit = await sessions.EnterAsync("Mira", [Incoming.Value(new Caller("Mira"))], Token);
         await using Scope one = visit.Scope.StartScope();
         await using Scope two = visit.Scope.StartScope();
 
@@ -89,7 +89,7 @@ public sealed class SessionsTests : IAsyncDisposable
         await using Sessions sessions = Make();
         Basket basket = await VisitAsync(sessions, "Mira");
         _time.Advance(TimeSpan.FromMinutes(9));
-        SessionVisit visit = await sessions.EnterAsync("Mira", Token);
+        SessionVisit visit = await sessions.EnterAsync("Mira", cancellationToken: Token);
         _time.Advance(TimeSpan.FromHours(3));
         Assert.Equal(1, sessions.Count);
 
@@ -122,12 +122,12 @@ public sealed class SessionsTests : IAsyncDisposable
     {
         await using Sessions sessions = Make(atMost: 1);
 #pragma warning disable xUnit1051 // The literal is what is tested: it is a token, and no incoming value.
-        await using SessionVisit visit = await sessions.EnterAsync("Mira", default, Incoming.Value(new Caller("Mira")));
+        await using SessionVisit visit = await sessions.EnterAsync("Mira", [Incoming.Value(new Caller("Mira"))], default);
 #pragma warning restore xUnit1051
 
         SessionsFullException full = await Assert.ThrowsAsync<SessionsFullException>(() => VisitAsync(sessions, "Tove"));
 
-        Assert.Equal("No further session can start: all 1 are in use. Try again later, or increase Sessions.MaxSessions.", full.Message);
+        Assert.Equal("No further session can start: all 1 are in use. Try again later, or increase Sessions.MaxCount.", full.Message);
         Assert.Equal(1, sessions.Count);
     }
 
@@ -135,7 +135,7 @@ public sealed class SessionsTests : IAsyncDisposable
     public async Task Dropped_session_is_disposed_after_its_last_visit()
     {
         await using Sessions sessions = Make();
-        SessionVisit visit = await sessions.EnterAsync("Mira", Token, Incoming.Value(new Caller("Mira")));
+        SessionVisit visit = await sessions.EnterAsync("Mira", [Incoming.Value(new Caller("Mira"))], Token);
         Basket basket = visit.Scope.Resolve<Basket>();
 
         Assert.True(sessions.Drop("Mira"));
@@ -152,7 +152,7 @@ public sealed class SessionsTests : IAsyncDisposable
     {
         Sessions sessions = Make();
         Basket idle = await VisitAsync(sessions, "Tove");
-        SessionVisit visit = await sessions.EnterAsync("Mira", Token, Incoming.Value(new Caller("Mira")));
+        SessionVisit visit = await sessions.EnterAsync("Mira", [Incoming.Value(new Caller("Mira"))], Token);
         Basket visited = visit.Scope.Resolve<Basket>();
 
         await sessions.DisposeAsync();
@@ -189,9 +189,9 @@ public sealed class SessionsTests : IAsyncDisposable
                 return fails ? throw new InvalidOperationException("no basket") : new SystemClock();
             }),
         }.Build();
-        await using Sessions sessions = new(container, UserSession, _time, (_, failure) => Task.FromException(failure));
+        await using Sessions sessions = new(container, UserSession, (_, failure) => Task.FromException(failure), _time);
 
-        Task[] visits = [.. Enumerable.Range(0, 3).Select(_ => sessions.EnterAsync("Mira", Token).AsTask())];
+        Task[] visits = [.. Enumerable.Range(0, 3).Select(_ => sessions.EnterAsync("Mira", cancellationToken: Token).AsTask())];
         mayStart.SetResult();
         foreach (Task visit in visits)
         {
@@ -200,7 +200,7 @@ public sealed class SessionsTests : IAsyncDisposable
 
         Assert.Equal(0, sessions.Count);
         fails = false;
-        await using SessionVisit better = await sessions.EnterAsync("Mira", Token);
+        await using SessionVisit better = await sessions.EnterAsync("Mira", cancellationToken: Token);
         Assert.NotNull(better.Scope.Resolve<SystemClock>());
     }
 
@@ -215,19 +215,23 @@ public sealed class SessionsTests : IAsyncDisposable
         Assert.Equal(7, baskets.Distinct().Count());
     }
 
-    private Sessions Make(int atMost = 100) => new(_container, UserSession, _time, (key, failure) =>
+    private Sessions Make(int atMost = 100) => new(
+        _container,
+        UserSession,
+        (key, failure) =>
+        {
+            _failures.Add($"{key}: {((AggregateException)failure).InnerExceptions[0].Message}");
+            return Task.CompletedTask;
+        },
+        _time)
     {
-        _failures.Add($"{key}: {((AggregateException)failure).InnerExceptions[0].Message}");
-        return Task.CompletedTask;
-    })
-    {
-        MaxSessions = atMost,
+        MaxCount = atMost,
         IdleTimeout = TimeSpan.FromMinutes(10),
     };
 
     private static async Task<Basket> VisitAsync(Sessions sessions, string key)
     {
-        await using SessionVisit visit = await sessions.EnterAsync(key, Token, Incoming.Value(new Caller(key)));
+        await using SessionVisit visit = await sessions.EnterAsync(key, [Incoming.Value(new Caller(key))], Token);
         return visit.Scope.Resolve<Basket>();
     }
 

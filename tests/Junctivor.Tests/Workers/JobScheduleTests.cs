@@ -32,9 +32,8 @@ public class JobScheduleTests
     public async Task Values_are_supplied_to_the_scope_of_a_run()
     {
         await using Container container = new Wiring { Scoped.Incoming<Caller>() }.Build();
-        JobSchedule schedule = new(container, _time,
-            (_, failure) => Task.FromException(failure))
-        { Incoming = job => [Incoming.Value(new Caller(job.Name))] };
+        JobSchedule schedule = new(container, (_, failure) => Task.FromException(failure), _time)
+        { IncomingFor = job => [Incoming.Value(new Caller(job.Name))] };
         schedule.Every<Caller>(TimeSpan.FromMinutes(10), (caller, abort) => _ran.Writer.WriteAsync(caller.Name, abort).AsTask());
 
         await RunAsync(schedule, async () => Assert.Equal(["Caller"], await AfterAsync(TimeSpan.FromMinutes(10), 1)));
@@ -50,7 +49,7 @@ public class JobScheduleTests
                 JobSchedule schedule = Schedule(own);
                 schedule.Every<Invoicing>(TimeSpan.FromMinutes(10), (job, _) => job.RunAsync(Now()));
                 return schedule;
-            }).WarmUp((schedule, _) => schedule.StartAsync())
+            }).WarmUp((schedule, cancellationToken) => schedule.StartAsync(cancellationToken))
             .WindDown((schedule, cancellationToken) => schedule.StopAsync(cancellationToken)),
             .. Office,
         ];
@@ -110,7 +109,7 @@ public class JobScheduleTests
         FakeTimeProvider time = new(DateTimeOffset.Parse(start, provider: null));
         time.SetLocalTimeZone(Island);
         await using Container container = Office.Build();
-        JobSchedule schedule = new(container, time, (_, failure) => throw failure);
+        JobSchedule schedule = new(container, (_, failure) => throw failure, time);
         schedule.Daily<Invoicing>(new TimeOnly(2, 30), (job, _) => job.RunAsync("ran"));
 
         await RunAsync(schedule, async () =>
@@ -177,7 +176,7 @@ public class JobScheduleTests
     public async Task Exception_of_the_failure_callback_stops_the_schedule()
     {
         await using Container container = Office.Build();
-        JobSchedule schedule = new(container, _time, (_, failure) => throw new InvalidOperationException("no log", failure));
+        JobSchedule schedule = new(container, (_, failure) => throw new InvalidOperationException("no log", failure), _time);
         schedule.Every<IClock>(TimeSpan.FromMinutes(1), (_, _) => Task.CompletedTask);
         schedule.Every<Invoicing>(TimeSpan.FromDays(1), (_, _) => Task.CompletedTask);
 
@@ -216,7 +215,7 @@ public class JobScheduleTests
         ]);
 
     private JobSchedule Schedule(Container container) =>
-        new(container, _time, (job, failure) => _failed.Writer.WriteAsync((job, failure)).AsTask());
+        new(container, (job, failure) => _failed.Writer.WriteAsync((job, failure)).AsTask(), _time);
 
     private string Now() => $"{_time.GetUtcNow():HH:mm}";
 

@@ -36,7 +36,7 @@ public class LoanTests
     {
         await using Container container = Office.Build();
 
-        await using Loan<LedgerFile> loan = await container.LendAsync<LedgerFile>(Token, Incoming.Value(new Caller("Mira")));
+        await using Loan<LedgerFile> loan = await container.LendAsync<LedgerFile>([Incoming.Value(new Caller("Mira"))], Token);
 
         Assert.Equal("Mira", loan.Value.Folder);
     }
@@ -46,15 +46,15 @@ public class LoanTests
     {
         await using Container container = Office.Build();
 
-        await using Loan<LedgerFile> first = await container.LendAsync<LedgerFile>(Incoming.Value(new Caller("Mira")));
-        await using Loan<object> second = await container.LendAsync(typeof(LedgerFile), Incoming.Value(new Caller("Odd")));
-        await using Loan<object> third = await container.LendAsync(typeof(LedgerFile), Token, Incoming.Value(new Caller("Ida")));
+        await using Loan<LedgerFile> first = await container.LendAsync<LedgerFile>([Incoming.Value(new Caller("Mira"))], Token);
+        await using Loan<object> second = await container.LendAsync(typeof(LedgerFile), [Incoming.Value(new Caller("Odd"))], Token);
+        await using Loan<object> third = await container.LendAsync(typeof(LedgerFile), [Incoming.Value(new Caller("Ida"))], Token);
 
         Assert.Equal(
             ["Mira", "Odd", "Ida"],
             new[] { first.Value, second.Value, third.Value }.Select(value => Assert.IsType<LedgerFile>(value).Folder));
         Assert.Equal(
-            "service", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await container.LendAsync(null!, Token))).ParamName);
+            "service", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await container.LendAsync(null!, cancellationToken: Token))).ParamName);
     }
 
     [Fact]
@@ -64,7 +64,7 @@ public class LoanTests
 
         Assert.Throws<ConstructionException>(() => container.Lend<IClock>(Incoming.Value(new Caller("Mira"))));
         await Assert.ThrowsAsync<ConstructionException>(
-            async () => await container.LendAsync<IClock>(Token, Incoming.Value(new Caller("Odd"))));
+            async () => await container.LendAsync<IClock>([Incoming.Value(new Caller("Odd"))], Token));
 
         Assert.Equal(["Mira's page", "Odd's page"], _ended);
     }

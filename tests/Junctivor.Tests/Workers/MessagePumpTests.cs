@@ -63,7 +63,7 @@ public class MessagePumpTests
         }.Build();
         MessagePump<IMessage> pump = new(container, _channel.Reader, Fail)
         {
-            Incoming =
+            IncomingFor =
                 message => ((Left)message).Vessel == "?"
                     ? throw new FormatException()
                     : [Incoming.Value(new Caller("the quay of " + ((Left)message).Vessel))],
@@ -182,13 +182,13 @@ public class MessagePumpTests
         Wiring wiring =
         [
             Singleton.From((Container own) => new MessagePump<IMessage>(own, _channel.Reader, Fail))
-                .WarmUp((pump, _) => pump.StartAsync()).WindDown((pump, cancellationToken) => pump.StopAsync(cancellationToken)),
+                .WarmUp((pump, cancellationToken) => pump.StartAsync(cancellationToken)).WindDown((pump, cancellationToken) => pump.StopAsync(cancellationToken)),
             .. Office,
         ];
         await using (Container container = wiring.Build())
         {
             await container.WarmUpAsync(Token);
-            await Assert.ThrowsAsync<InvalidOperationException>(container.Resolve<MessagePump<IMessage>>().StartAsync);
+            await Assert.ThrowsAsync<InvalidOperationException>(() => container.Resolve<MessagePump<IMessage>>().StartAsync(Token));
             await _channel.Writer.WriteAsync(new Left("Tern"), Token);
             await _channel.Writer.WriteAsync(new Moved("Wren"), Token);
         }
@@ -205,7 +205,7 @@ public class MessagePumpTests
         MessagePump<IMessage> pump = new(container, _channel.Reader, Fail);
         await _channel.Writer.WriteAsync(new Left("Tern"), Token);
 
-        await pump.StartAsync();
+        await pump.StartAsync(Token);
         await begun.Task.WaitAsync(Token);
         await pump.StopAsync(new CancellationToken(canceled: true));
         await pump.StopAsync(Token);

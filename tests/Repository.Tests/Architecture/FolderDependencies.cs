@@ -2,7 +2,7 @@ using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
 
-namespace Junctivor.Tests.Architecture;
+namespace Repository.Tests.Architecture;
 
 /// <summary>Finds where the code of one folder names something of another folder that it must not know.</summary>
 /// <param name="allowed">For each folder, those that it may name.</param>

@@ -1,7 +1,7 @@
 using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;
 
-namespace Junctivor.Tests.Architecture;
+namespace Repository.Tests.Architecture;
 
 /// <summary>The folders of the library form one way, as ARCHITECTURE.md shows it.</summary>
 public class FolderDependencyTests

@@ -3,7 +3,7 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>
-/// JV505: what is optional or requested as a list, and not registered. Nobody fails for it; but a class that
+/// JV505: what is optional or required as a list, and not registered. Nobody fails for it; but a class that
 /// was forgotten looks just the same.
 /// </summary>
 internal sealed class AbsentRule : NodeRule
@@ -67,7 +67,7 @@ internal sealed class AbsentRule : NodeRule
         .OfType<Fix>()
         .Select(fix => fix with { Advice = $"if the registration is missing, {fix.Advice}" })
         .DefaultIfEmpty(new Fix("register it, if the registration is missing"))
-        .Append(new Fix("if it may be absent, add to the registration of the consumer", accept, Edits.Append(consumer, accept)))
+        .Append(new Fix("if it is optional, add this to the registration of the consumer", accept, Edits.Append(consumer, accept)))
         .Select(fix => fix with { ByHandBecause = ByHand.WhetherMissing });
 
     private static Fault Absent(ServiceGraph graph, ServiceId service, IReadOnlyList<Dependency> dependencies, string what, string got)

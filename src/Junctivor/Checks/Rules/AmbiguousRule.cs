@@ -30,7 +30,7 @@ internal sealed class AmbiguousRule : NodeRule
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault Requested(ServiceGraph graph, Binding.Ambiguous binding) =>
-        Found(graph, binding, $"one {binding.Service} was requested", [], new FaultPath(graph).Line(binding.Service.ToString()), depth: 1,
+        Found(graph, binding, $"one {binding.Service} is required", [], new FaultPath(graph).Line(binding.Service.ToString()), depth: 1,
             Consumers.Code);
 
     /// <summary>One value was supplied several times in one call.</summary>
@@ -102,7 +102,7 @@ internal sealed class AmbiguousRule : NodeRule
         {
             string decorator = RegistrationText.Decorator(service, wrapping.Implementation);
             fixes.Add(new Fix(
-                $"{wrapping.Name} takes what it is registered for: register it as the decorator of the others",
+                $"{wrapping.Name} takes the service that it is itself registered for: register it as a decorator of the others",
                 decorator,
                 Edits.Start(wrapping, decorator)));
         }
@@ -134,7 +134,7 @@ internal sealed class AmbiguousRule : NodeRule
         fixes.Add(
             new Fix("take all of them", RegistrationText.Parameter(binding.Service.Mark, $"IReadOnlyList<{service.Name}>", parameter)));
         fixes.Add(new Fix(
-            "keep one of them, and remove the others; nothing can use those any more", null, Edits.Remove(binding.Candidates.Skip(1)))
+            "keep one and remove the others, which can then no longer be used", null, Edits.Remove(binding.Candidates.Skip(1)))
         {
             ChangesBehavior = true,
         });

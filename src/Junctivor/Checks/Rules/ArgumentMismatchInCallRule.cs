@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV106: a function is requested with an argument that no parameter takes.</summary>
+/// <summary>JV106: a function is resolved with an argument that no parameter takes.</summary>
 internal sealed class ArgumentMismatchInCallRule : NodeRule
 {
     protected override bool Concerns(Node node) => node.Has(BindingKinds.Untaken);

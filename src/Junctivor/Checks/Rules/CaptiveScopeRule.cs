@@ -13,7 +13,7 @@ internal sealed class CaptiveScopeRule : NodeRule
         where node.Level == Level.Singleton && dependency.Takes(AmbientForm.Scope)
         select new Fault(FaultKind.Captive)
         {
-            Summary = $"{node.Name} (singleton) holds the scope that first requests it",
+            Summary = $"{node.Name} (singleton) holds the scope that first resolves it",
             Path = new FaultPath(graph).Node(node).Dependency(dependency, "scoped", 1).Path,
             Remarks = ["That scope is disposed with its request, message or job, and the singleton would keep using it."],
             Fixes =

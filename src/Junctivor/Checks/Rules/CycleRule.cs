@@ -36,7 +36,7 @@ internal sealed class CycleRule : IRule
     /// <summary>A ring that only user code closes, which resolves while it constructs.</summary>
     public static Fault AtRunTime(IReadOnlyList<FaultStep> cycle) => new(FaultKind.Cycle)
     {
-        Summary = $"{cycle[cycle.Count - 1].Name} is requested during its own construction",
+        Summary = $"{cycle[cycle.Count - 1].Name} is resolved during its own construction",
         Path = cycle,
         Remarks = ["The check cannot find this cycle: one of these services resolves from the container in its constructor or factory."],
         Fixes = [new Fix("resolve it after construction: take a Lazy<T>, and use its Value in the methods")],

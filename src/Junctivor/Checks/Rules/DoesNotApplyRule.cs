@@ -23,9 +23,9 @@ internal sealed class DoesNotApplyRule : NodeRule
             node);
 
     public static Fault SharedWithArguments(Node node, IReadOnlyList<FaultStep> path) => Found(
-        $"{node.Name} ({node.Lifetime}) is requested with arguments, but has one shared instance",
+        $"{node.Name} ({node.Lifetime}) is resolved with arguments, but has one shared instance",
         path,
-        new Fix($"request {node.Name} without arguments, or make it transient", RegistrationText.Again(node, Level.Transient),
+        new Fix($"take {node.Name} without arguments, or make it transient", RegistrationText.Again(node, Level.Transient),
             Edits.Lifetime(node, Level.Transient))
         {
             ByHandBecause = ByHand.Anew(node.Implementation),

@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV109: a function with arguments is requested, of something that is created once for all.</summary>
+/// <summary>JV109: a function with arguments is required, of something that is created once for all.</summary>
 internal sealed class DoesNotApplyToSharedRule : NodeRule
 {
     protected override bool Concerns(Node node) => node.Has(BindingKinds.SharedWithArguments);

@@ -138,7 +138,7 @@ internal sealed class FrozenTransientRule : NodeRule
             string state = IsPlain(frozen.Implementation)
                 ? "the value"
                 : string.Join(", ", frozen.Implementation.State.Concat(frozen.Implementation.Moments).Distinct().Take(ShownState));
-            yield return $"A transient is created for each request; {holder.Name} requests it once, and keeps {state} of that time.";
+            yield return $"A transient is created each time it is resolved. {holder.Name} resolves it once, and keeps {state} from then on.";
         }
     }
 

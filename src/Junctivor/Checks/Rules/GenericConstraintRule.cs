@@ -64,7 +64,7 @@ internal sealed class GenericConstraintRule : NodeRule
 
     /// <summary>What is said where somebody asks at run time, by no parameter.</summary>
     public static Fault Requested(ServiceGraph graph, Binding.Missing binding) =>
-        graph.GrowthTo(binding.Service.Type) is { Count: > 0 } chain ? Endless(graph, binding, chain) : Found(graph, binding, $"{binding.Service} was requested", new FaultPath(graph).Line(binding.Service.ToString()), 1);
+        graph.GrowthTo(binding.Service.Type) is { Count: > 0 } chain ? Endless(graph, binding, chain) : Found(graph, binding, $"{binding.Service} is required", new FaultPath(graph).Line(binding.Service.ToString()), 1);
 
     private static Fault Found(ServiceGraph graph, Binding.Missing binding, string who, FaultPath steps, int depth)
     {

@@ -7,9 +7,9 @@ internal static class LevelOutOfPlaceFaults
 {
     public static Fault OutsideLevel(Node node, IReadOnlyList<FaultStep> path, string requestedFrom) => Found(
         path.Count > 1
-            ? $"{path[0].Name} was requested from {requestedFrom}, and requires {node.Name}, which lives in a scope of the level "
+            ? $"{path[0].Name} was resolved from {requestedFrom}, and requires {node.Name}, which lives in a scope of the level "
                 + $"{node.Level}"
-            : $"{node.Name} lives in a scope of the level {node.Level}, but was requested from {requestedFrom}",
+            : $"{node.Name} lives in a scope of the level {node.Level}, but was resolved from {requestedFrom}",
         path,
         new Fix("start a scope of that level, and resolve from it",
             StartCallText.ForLevel(node.Level))) with

@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>JV101: somebody requests a service that is not registered. One fault a service, with all who ask.</summary>
+/// <summary>JV101: somebody resolves a service that is not registered. One fault a service, with all who ask.</summary>
 internal sealed class MissingRule : NodeRule
 {
     private const int ShownConsumers = 8;
@@ -43,7 +43,7 @@ internal sealed class MissingRule : NodeRule
         IReadOnlyList<NearMiss> near = NearMisses.Of(graph, service, Consumers.Code);
         return new Fault(FaultKind.Missing)
         {
-            Summary = $"{service} was requested, but is not registered",
+            Summary = $"{service} cannot be resolved: it is not registered",
             Path = new FaultPath(graph).Line(service.ToString(), lifetime: "not registered").Path,
             Remarks = [.. near.Select(each => each.Remark)],
             Fixes = MissingFixes.Of(graph, service, near, Consumers.Code),

@@ -52,7 +52,7 @@ internal sealed class NotConstructibleRule : NodeRule
                 Found(graph, node, "is a delegate type",
                     new Fix("register the delegate as a value", $"Singleton.Value<{created.Name}>(…)")),
             _ when node.Constructors.Length == 0 && created.IsTrimmed => Found(
-                graph, node, "has no constructor left: publishing removed it, as no registration names it", new Fix(
+                graph, node, "has no constructor left: trimming removed it, because no registration names the class", new Fix(
                     "register it by its type argument, which keeps its constructors",
                     RegistrationText.OfClass(node.Level, created, created)),
                 new Fix("create it in a factory", RegistrationText.UnknownFactory(node, created))),

@@ -33,7 +33,7 @@ internal sealed class NotFreshRule : NodeRule
             Fixes =
             [
                 new Fix("take it directly", parameter, Edits.Take(dependency, parameter)) { ByHandBecause = ByHand.EarlierThen },
-                new Fix("if it is to be created later than its consumer, add to the registration of the consumer", accept,
+                new Fix("if it must be created later than its consumer, add this to the consumer's registration", accept,
                     Edits.Append(consumer, accept))
                 {
                     ByHandBecause = ByHand.WhetherMeant,

@@ -50,9 +50,11 @@ internal static class NotSuppliedFaults
     private static Fix? InCall(Node node, IReadOnlyList<FaultStep> path, string? calledType, string? calledMethod) =>
         node.Has(RegistrationFlags.SuppliedLater) || node.Level != Level.Scoped ? null : (calledType, calledMethod) switch
         {
-            ("FreshScope", { } run) => new Fix("supply it where the fresh scope is run", $"{run}(work, {RegistrationText.Supply(node)})"),
-            (_, "Lend" or "LendAsync") when path.Count > 0 => new Fix(
-                $"supply it where {path[0].Name} is lent", $"{calledMethod}<{path[0].Name}>({RegistrationText.Supply(node)})"),
+            ("FreshScope", { } run) => new Fix(
+                "supply it where the fresh scope is run", $"{run}(work, {StartCallText.Values(run, RegistrationText.Supply(node))})"),
+            (_, ("Lend" or "LendAsync") and { } lend) when path.Count > 0 => new Fix(
+                $"supply it where {path[0].Name} is lent",
+                $"{lend}<{path[0].Name}>({StartCallText.Values(lend, RegistrationText.Supply(node))})"),
             _ => null,
         };
 
@@ -61,7 +63,7 @@ internal static class NotSuppliedFaults
         Summary = $"{node.Name} is declared, but was not {when}",
         Path = path,
         Fixes = [node.Has(RegistrationFlags.SuppliedLater)
-            ? new Fix("supply it before the first request", $"container.Supply<{node.Services[0].Name}>(…);")
+            ? new Fix("supply it before it is first resolved", $"container.Supply<{node.Services[0].Name}>(…);")
             : new Fix("supply it", StartCallText.Supplying(node))],
         Candidates = [node.Name],
         Order = node.Order,

@@ -14,8 +14,8 @@ internal static class NotWarmedUpFaults
         {
             Summary = $"{names} {(cold.Count == 1 ? "was" : "were")} used, but the warm-up work never ran",
             Path = cold.Aggregate(new FaultPath(graph), (steps, node) => steps.Node(node)).Path,
-            Remarks = ["WarmUp registers work; only WarmUpAsync runs it, and RunWiredAsync calls that."],
-            Fixes = [new Fix("warm up the container before the first request, and await it", "await container.WarmUpAsync();")],
+            Remarks = ["WarmUp only registers work. WarmUpAsync runs it, and RunWiredAsync calls WarmUpAsync."],
+            Fixes = [new Fix("warm up the container before anything is resolved, and await it", "await container.WarmUpAsync();")],
             Candidates = [.. cold.Select(node => node.Name)],
             Order = cold[0].Order,
         };

@@ -13,7 +13,7 @@ internal sealed class TakesScopeRule : NodeRule
         where form == AmbientForm.Container || (form == AmbientForm.Scope && dependency.Consumer.Level != Level.Singleton)
         select new Fault(FaultKind.TakesScope)
         {
-            Summary = $"{dependency.Consumer.Name} takes {dependency.Parameter.Type.Name}: what it resolves there cannot be checked",
+            Summary = $"{dependency.Consumer.Name} takes {dependency.Parameter.Type.Name}, so the services that it resolves from it cannot be checked",
             Path = new FaultPath(graph).Node(dependency.Consumer).Dependency(dependency, "", 1).Path,
             Fixes =
             [

@@ -38,7 +38,7 @@ internal sealed class UndecoratedRule : IRule
         {
             Summary = $"{consumer.Name} takes {taken.Name} without {decorator.Name}, which decorates its service {decorated.Name}",
             Path = new FaultPath(graph).Node(consumer).Dependency(dependency, taken, 1).Path,
-            Remarks = ["A decorator is around the service only, and not around the class itself."],
+            Remarks = ["A decorator wraps only the service, not the class that implements it."],
             Fixes =
             [
                 new Fix("take the service", parameter, Edits.Take(dependency, parameter)) { ByHandBecause = ByHand.WhetherMeant },

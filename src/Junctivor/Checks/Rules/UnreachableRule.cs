@@ -87,7 +87,7 @@ internal sealed class UnreachableRule : IRule
         return missing.SelectMany(graph.Index.AbleToServe);
     }
 
-    /// <summary>Whether it is resolved directly, or works by itself: a warm-up starts what nobody requests; or requests from
+    /// <summary>Whether it is resolved directly, or works by itself: a warm-up starts what nothing resolves; or requests from
     /// outside.</summary>
     private static bool IsRoot(Node node) =>
         IsResolvedDirectly(node) || node.Innermost.Options is { HasWarmUp: true } or { IsEntryPoint: true };

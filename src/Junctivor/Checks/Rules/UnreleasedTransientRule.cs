@@ -25,7 +25,7 @@ internal sealed class UnreleasedTransientRule : NodeRule
             [
                 ForEachUnit(node, edge),
                 new Fix(
-                    $"dispose of each instance yourself, and add to the registration of {edge.To.Name}",
+                    $"dispose each instance yourself, and add to the registration of {edge.To.Name}",
                     OptionNames.Call(RegistrationFlags.LeaveUndisposed)),
             ],
             Candidates = [node.Name, edge.To.Name],

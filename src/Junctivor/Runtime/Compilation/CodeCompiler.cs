@@ -60,7 +60,7 @@ internal sealed class CodeCompiler(Plan root)
         }
     }
 
-    /// <summary>A wrapper or a list can be what was requested; as a part of something it is created with that.</summary>
+    /// <summary>A wrapper or a list can be the resolved service; as a part of something it is created with that.</summary>
     private bool CanStandAlone(Plan plan) => CodeForms.Of(plan) is CodeForm.Constructed or CodeForm.Scoped
         || (plan == root && CodeForms.Of(plan) is CodeForm.Asked or CodeForm.List or CodeForm.Dictionary);
 

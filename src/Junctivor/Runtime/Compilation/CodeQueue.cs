@@ -5,12 +5,12 @@ using Junctivor.Graph;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Has code made from plans that are requested again, one after another and beside the work. Safe for use by several
+/// <summary>Has code made from plans that are resolved again, one after another and beside the work. Safe for use by several
 /// threads.</summary>
 /// <param name="compilation">When.</param>
 internal sealed class CodeQueue(PlanCompilation compilation)
 {
-    /// <summary>How often it is tried: what is missing the first time, such as a singleton that nobody has requested, may be there
+    /// <summary>How often it is tried: what is missing the first time, such as a singleton that nobody has resolved, may be there
     /// later.</summary>
     private const int LastTry = 1024;
 

@@ -33,14 +33,14 @@ internal sealed class Construction
     /// <summary>The construction whose user code started this one, on the same thread.</summary>
     public Construction? Outer => _outer;
 
-    /// <summary>What is being created, from what was requested to what is created right now.</summary>
+    /// <summary>What is being created, from the resolved service to what is created right now.</summary>
     public IEnumerable<Frame> Frames => _frames.FromBelow;
 
     /// <summary>The class or factory that is under construction on this thread; null for none.</summary>
     public static string? InnermostName => Innermost?.NameFrom(0);
 
-    /// <summary>The class or factory for which the topmost frame is created: one below, or one that holds a wrapper, or one that requests
-    /// it in its own construction. Null where it was requested directly.</summary>
+    /// <summary>The class or factory for which the topmost frame is created: one below, or one that holds a wrapper, or one that resolves
+    /// it in its own construction. Null where it was resolved directly.</summary>
     private string? RequesterOfTop => NameFrom(1);
 
     private ConstructionPath Path => new(this, _graph);
@@ -413,7 +413,7 @@ internal sealed class Construction
         _made.CutTo(0);
     }
 
-    /// <summary>Disposes of what was created for something that failed.</summary>
+    /// <summary>Disposes what was created for something that failed.</summary>
     private void Abandon()
     {
         List<Exception>? failures = null;

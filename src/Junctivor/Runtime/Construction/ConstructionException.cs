@@ -5,7 +5,7 @@ namespace Junctivor;
 
 /// <summary>
 /// Thrown when a constructor or factory throws while a service is resolved. Its exception is the inner one. What was created for the
-/// service is disposed, and the next request tries again.
+/// service is disposed, and the next call tries again.
 /// </summary>
 public sealed class ConstructionException : JunctivorException
 {
@@ -26,13 +26,13 @@ public sealed class ConstructionException : JunctivorException
         + string.Join('\n', FaultText.PathLines(Path).Select(line => "  " + line))
         + Runtime.DisposalFailures.Lines(_endingFailures);
 
-    /// <summary>The path from the requested service to the one that failed.</summary>
+    /// <summary>The path from the resolved service to the one that failed.</summary>
     public IReadOnlyList<FaultStep> Path => _path ??= Join(_ways);
 
-    /// <summary>The exceptions of disposing of what had been created for the failed service; usually empty.</summary>
+    /// <summary>The exceptions of disposing what had been created for the failed service; usually empty.</summary>
     public IReadOnlyList<Exception> DisposalFailures => _endingFailures;
 
-    /// <summary>User code requested this during its own construction.</summary>
+    /// <summary>User code resolved this during its own construction.</summary>
     internal void CameThrough(IReadOnlyList<FaultStep> outer)
     {
         _ways.Add(outer);

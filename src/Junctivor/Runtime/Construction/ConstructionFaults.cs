@@ -3,14 +3,14 @@ using Junctivor.Graph;
 
 namespace Junctivor.Runtime;
 
-/// <summary>The exceptions for what cannot be resolved where it is requested, with the path to it.</summary>
+/// <summary>The exceptions for what cannot be resolved where it is resolved, with the path to it.</summary>
 internal readonly struct ConstructionFaults(ConstructionPath path)
 {
-    /// <summary>Requested outside the scope or level that it lives in.</summary>
-    /// <param name="plan">What was requested.</param>
+    /// <summary>Resolved outside the scope or level that it lives in.</summary>
+    /// <param name="plan">The resolved service.</param>
     /// <param name="parameter">The parameter that requires it.</param>
     /// <param name="requested">The container or scope.</param>
-    /// <param name="maker">The class whose constructor or factory requested it; null for none.</param>
+    /// <param name="maker">The class whose constructor or factory resolved it; null for none.</param>
     public ResolveException OutsideScope(Plan plan, string? parameter, Resolver requested, string? maker)
     {
         (Node node, IReadOnlyList<FaultStep> steps) = (plan.Node!, path.To(plan, parameter));
@@ -26,9 +26,9 @@ internal readonly struct ConstructionFaults(ConstructionPath path)
         return new ResolveException(NotSuppliedFaults.InScope(plan.Node!, path.To(plan, parameter), call?.Type, call?.Method));
     }
 
-    /// <summary>The scope itself, requested outside one.</summary>
-    /// <param name="taker">What takes the scope; null for a request from outside.</param>
-    /// <param name="home">Where it is requested.</param>
+    /// <summary>The scope itself, resolved outside one.</summary>
+    /// <param name="taker">What takes the scope; null for a call from outside.</param>
+    /// <param name="home">Where it is resolved.</param>
     public ResolveException NoScope(Node? taker, Resolver home)
     {
         if (taker is null)

@@ -6,10 +6,10 @@ namespace Junctivor.Runtime;
 /// <summary>Tells, for messages, how a construction came to where it is.</summary>
 internal readonly struct ConstructionPath(Construction construction, ServiceGraph graph)
 {
-    /// <summary>From what was requested to what is created right now.</summary>
+    /// <summary>From the resolved service to what is created right now.</summary>
     public IReadOnlyList<FaultStep> Here => Steps(StepsOf(construction));
 
-    /// <summary>From what was requested to something that is wanted next.</summary>
+    /// <summary>From the resolved service to something that is wanted next.</summary>
     public IReadOnlyList<FaultStep> To(Plan next, string? parameter) => Steps(StepsOf(construction).Append((next, parameter)));
 
     /// <summary>From something that this thread is making to where it is wanted again.</summary>

@@ -10,7 +10,7 @@ public sealed class ConstructionTimeoutException : JunctivorException
 {
     internal ConstructionTimeoutException(string service, TimeSpan limit, IReadOnlyList<string> path)
         : base(string.Create(CultureInfo.InvariantCulture, $"""
-            {service} was not ready after {limit.TotalSeconds:0.###} s: another thread is creating it.{(path.Count < 2 ? "" : $" It was requested for {string.Join(", for ", path.Reverse().Skip(1))}.")}
+            {service} was not ready after {limit.TotalSeconds:0.###} s: another thread is creating it.{(path.Count < 2 ? "" : $" It is required by {string.Join(", which is required by ", path.Reverse().Skip(1))}.")}
               If its constructor or factory waits for this thread, or for a task that resolves {service}, this is a deadlock.
               Fix: take as a parameter what the task resolves,
                or: do the slow work in a WarmUp,

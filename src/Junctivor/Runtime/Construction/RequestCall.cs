@@ -2,7 +2,7 @@ using System.Diagnostics;
 
 namespace Junctivor.Runtime;
 
-/// <summary>The call of user code that a failing request comes from.</summary>
+/// <summary>The call of user code that failed.</summary>
 /// <param name="Caller">The user's class and method, such as <c>NightlyInvoicing.RunAsync</c>.</param>
 /// <param name="File">The source file, as the compiler recorded it; null where the symbols are missing.</param>
 /// <param name="Line">The line in it, counted from 1.</param>

@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using Junctivor.Checks;
 
 namespace Junctivor.Runtime;
 

@@ -76,7 +76,7 @@ internal static class Disposal
     {
         where.Store.TakeBack(left);
         (failures ??= []).Add(new InvalidOperationException(
-            $"{NamesOf(left)} can be disposed only asynchronously. The rest was disposed; dispose of these with DisposeAsync, and write "
+            $"{NamesOf(left)} can be disposed only asynchronously. The rest was disposed; dispose these with DisposeAsync, and write "
                 + $"`await using` for {where.Description}."));
     }
 
@@ -183,7 +183,7 @@ internal static class Disposal
     }
 
     public static AggregateException? FailureOf(List<Exception>? failures, string what) => failures is { Count: > 0 }
-        ? new($"Disposing of {what} failed in part.", failures)
+        ? new($"Disposing {what} failed in part.", failures)
         : null;
 
     private static ValueTask DisposeAsync(object instance)

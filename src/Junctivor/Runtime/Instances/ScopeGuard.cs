@@ -163,7 +163,7 @@ internal struct ScopeGuard
         }
     }
 
-    /// <summary>Refuses further requests, for a container, which has no slots.</summary>
+    /// <summary>Refuses further calls, for a container, which has no slots.</summary>
     public void Close() => Volatile.Write(ref Word, ScopeWord.Disposing);
 
     /// <summary>

@@ -5,7 +5,7 @@ namespace Junctivor.Runtime;
 /// <summary>
 /// The word by which a scope guards itself: who has claimed which slot, in which order those were created that are to be disposed, and
 /// whether it has ended. Everything in it changes in one step, so that nothing has to be locked.
-/// <code>
+/// <code language="text">
 ///  63      62       61     30..59                              0..29
 ///  ended   listed   over   the slots to dispose, 5 bits each,      the slots that are claimed:
 ///                          the first created in the lowest        they have an instance, or get one

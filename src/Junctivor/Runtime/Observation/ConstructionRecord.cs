@@ -16,7 +16,7 @@ internal readonly record struct ConstructionRecord
     /// <summary>What it was given, in the order of <see cref="Node.Parameters"/>.</summary>
     public IReadOnlyList<object?> Arguments { get; init; }
 
-    /// <summary>The class or factory for which it was created; null where it was requested directly.</summary>
+    /// <summary>The class or factory for which it was created; null where it was resolved directly.</summary>
     public string? RequestedBy { get; init; }
 
     /// <summary>When the call began, as <see cref="System.Diagnostics.Stopwatch.GetTimestamp"/> tells it.</summary>

@@ -23,10 +23,10 @@ internal sealed class ContainerObservers(TimeSpan slow, Action<bool> changed)
     /// <summary>Whether anybody wants to know.</summary>
     public bool IsOn => _observers.Length > 0 || IsRecorded || Measuring.IsOn;
 
-    /// <summary>Whether somebody wants to know who requested what.</summary>
+    /// <summary>Whether somebody wants to know who resolved what.</summary>
     public bool IsRecorded => _recorders.Length > 0;
 
-    /// <summary>Adds somebody who is told from now on, until what comes back is disposed of.</summary>
+    /// <summary>Adds somebody who is told from now on, until what comes back is disposed.</summary>
     public IDisposable Add(Action<LifeEvent> observer)
     {
         // An observer may come twice; it is the wrapped one that goes.

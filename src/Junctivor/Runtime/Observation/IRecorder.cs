@@ -3,7 +3,7 @@ using Junctivor.Graph;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Records what a container does: told more than an observer, such as who requested what. Called by several threads at the same time, on
+/// Records what a container does: told more than an observer, such as who resolved what. Called by several threads at the same time, on
 /// the thread of the event; it must not throw.
 /// </summary>
 internal interface IRecorder
@@ -17,7 +17,7 @@ internal interface IRecorder
     /// <summary>A constructor or factory returned an instance, or threw.</summary>
     void Constructed(ConstructionRecord construction);
 
-    /// <summary>Somebody outside all constructors and factories requested a service, or a factory did.</summary>
+    /// <summary>Somebody outside all constructors and factories resolved a service, or a factory did.</summary>
     /// <param name="node">What provides it; null for a list or a wrapper.</param>
     /// <param name="instance">The instance, whether it is new or was there.</param>
     /// <param name="asked">The container or scope that was asked.</param>

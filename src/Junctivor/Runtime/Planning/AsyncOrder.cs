@@ -12,7 +12,7 @@ internal sealed class AsyncOrder(ServiceGraph graph, Lock gate, SharedNodes? sha
 {
     private ConcurrentDictionary<Level, IReadOnlyList<Node>>? _nodes;
 
-    /// <summary>The nodes that the wiring names, and not those that were added by requests.</summary>
+    /// <summary>The nodes that the wiring names, and not those that were added by calls.</summary>
     private IEnumerable<Node> Registered => graph.Nodes.Where(node => node.IsInWiring);
 
     /// <summary>What a scope of a level creates asynchronously.</summary>

@@ -5,13 +5,13 @@ namespace Junctivor.Runtime;
 
 /// <summary>Checks what has come into the graph since it was built. The owner of the graph guards it.</summary>
 /// <param name="graph">The graph.</param>
-/// <param name="isSound">Whether it was checked at build, and all values are supplied; if not, what is requested is checked first.</param>
+/// <param name="isSound">Whether it was checked at build, and all values are supplied; if not, what is resolved is checked first.</param>
 internal sealed class LateCheck(ServiceGraph graph, bool isSound)
 {
     private HashSet<Node>? _checkedLater;
     private readonly int _checkedAtBuild = isSound ? graph.Nodes.Count : 0;
 
-    /// <summary>The binding of a request, where it and everything that it reaches is sound.</summary>
+    /// <summary>The binding of a call, where it and everything that it reaches is sound.</summary>
     /// <exception cref="ResolveException">It is not.</exception>
     public Binding Sound(Binding binding, ServiceId service)
     {

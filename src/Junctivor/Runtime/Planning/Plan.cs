@@ -42,7 +42,7 @@ internal sealed class Plan
     /// <summary>Where the instance is kept in the store of its scope; <see cref="NoSlot"/> where none is.</summary>
     public int Slot { get; init; } = NoSlot;
 
-    /// <summary>Whether its creator disposes of it.</summary>
+    /// <summary>Whether its creator disposes it.</summary>
     public bool IsOwned { get; init; }
 
     /// <summary>The plans of what it takes, in the order of the parameters.</summary>
@@ -93,7 +93,7 @@ internal sealed class Plan
 
     /// <summary>Creates it by <see cref="Code"/>, where there is some.</summary>
     /// <param name="requested">The container or scope that is asked.</param>
-    /// <param name="around">What it is created for step by step; null where it is what was requested.</param>
+    /// <param name="around">What it is created for step by step; null where it is the resolved service.</param>
     /// <returns>The instance; null where it must be created step by step.</returns>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public object? TryRunCode(Resolver requested, Construction? around = null) =>

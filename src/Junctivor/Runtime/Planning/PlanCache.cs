@@ -9,7 +9,7 @@ using Junctivor.Registering;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Finds the plan for what somebody requests at run time. What no registration requested is read, bound and checked then.
+/// Finds the plan for what somebody resolves at run time. What no registration required is read, bound and checked then.
 /// Safe for use by several threads.
 /// </summary>
 internal sealed class PlanCache
@@ -56,7 +56,7 @@ internal sealed class PlanCache
     /// <summary>How many services a scope of the default level may have to keep.</summary>
     public int ScopedServices { get; }
 
-    /// <summary>Creates code of plans that are requested again and again.</summary>
+    /// <summary>Creates code of plans that are resolved again and again.</summary>
     public CodeQueue Codes { get; }
 
     public TypeCatalog Types => _reader.Types;
@@ -140,7 +140,7 @@ internal sealed class PlanCache
         }
     }
 
-    /// <summary>Nothing is requested any more.</summary>
+    /// <summary>Nothing is resolved any more.</summary>
     public void Close()
     {
         lock (_gate)

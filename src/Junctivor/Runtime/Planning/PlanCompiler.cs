@@ -33,7 +33,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
         return Compose(binding);
     }
 
-    /// <summary>The plan for a node that nobody requests by a service.</summary>
+    /// <summary>The plan for a node that nothing resolves by a service.</summary>
     public Plan PlanFor(Node node)
     {
         Compile(node);
@@ -102,7 +102,7 @@ internal sealed class PlanCompiler(WiringReader reader, PlanCache plans, SharedN
         _plans[node.Number] = plan;
     }
 
-    /// <summary>What must be there when the supply is requested; not what a wrapper comes to later.</summary>
+    /// <summary>What must be there when the supply is resolved; not what a wrapper comes to later.</summary>
     private static IEnumerable<Node> NodesNow(Binding binding) => binding switch
     {
         Binding.Single single => [single.Node],

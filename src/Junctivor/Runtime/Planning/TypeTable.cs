@@ -4,9 +4,9 @@ using System.Runtime.InteropServices;
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// The plans by the types that were requested. Reading takes no lock, and is a few instructions: the table is at most a quarter full. What
+/// The plans by the types that were resolved. Reading takes no lock, and is a few instructions: the table is at most a quarter full. What
 /// is added shows when it is whole. A table twice as long takes the place of one that is full, which is emptied: whoever still reads it
-/// finds nothing, and requests the new one. Safe for use by several threads, of which one at a time changes it.
+/// finds nothing, and resolves the new one. Safe for use by several threads, of which one at a time changes it.
 /// </summary>
 /// <remarks>
 /// What holds at each moment, and all that a reader relies on: in one array, a place belongs to one type for ever. It goes from empty to

@@ -1,5 +1,6 @@
 using System.Reflection;
 using System.Runtime.CompilerServices;
+using Junctivor.CompilerServices;
 using Junctivor.Reading;
 
 namespace Junctivor.Runtime;

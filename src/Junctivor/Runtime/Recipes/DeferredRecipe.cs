@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Runtime;
 
-/// <summary>Creates a wrapper that comes to the service later. The plan below is requested then, as it may lie on a cycle.</summary>
+/// <summary>Creates a wrapper that comes to the service later. The plan below is resolved then, as it may lie on a cycle.</summary>
 internal sealed class DeferredRecipe(DeferredForm form, WrapperFactory wrappers, Lazy<Plan> planBelow) : Recipe
 {
     /// <summary>What was created last for somebody in the container, where it would be the same again and again; a scope is not

@@ -5,7 +5,7 @@ namespace Junctivor.Runtime;
 /// <summary>What a wrapper comes to later: a service, in the container or scope that the holder of the wrapper lives in, or in one
 /// inside.</summary>
 /// <param name="home">Where the holder lives.</param>
-/// <param name="planBelow">The plan of the service. It is requested at the first use only, as it may lie on a cycle.</param>
+/// <param name="planBelow">The plan of the service. It is resolved at the first use only, as it may lie on a cycle.</param>
 /// <param name="consumer">The class of the holder; null from outside.</param>
 internal sealed class DeferredResolution<T>(Resolver home, Lazy<Plan> planBelow, Type? consumer)
     where T : notnull

@@ -2,7 +2,7 @@ using System.Globalization;
 
 namespace Junctivor;
 
-/// <summary>Thrown when a wind-down exceeds the limit. Its token is cancelled, and it is not awaited further.</summary>
+/// <summary>Thrown when a wind-down exceeds the limit. Its token is canceled, and it is not awaited further.</summary>
 public sealed class WindDownTimeoutException : JunctivorException
 {
     internal WindDownTimeoutException(
@@ -24,6 +24,6 @@ public sealed class WindDownTimeoutException : JunctivorException
         string waited = waiting.Count == 0 ? "" : $" {string.Join(", ", waiting)} did not start, as they wait for that.";
         return string.Create(
             CultureInfo.InvariantCulture,
-            $"{string.Join(", ", unended)} did not wind down within {limit.TotalSeconds:0.###} s.{waited} Increase the limit, or make its WindDown return when its token is cancelled.");
+            $"{string.Join(", ", unended)} did not wind down within {limit.TotalSeconds:0.###} s.{waited} Increase the limit, or make its WindDown return when its token is canceled.");
     }
 }

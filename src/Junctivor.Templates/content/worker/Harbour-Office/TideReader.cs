@@ -12,7 +12,7 @@ public sealed class TideReader(FreshScope<TideLog> logs, TimeProvider time)
         using PeriodicTimer timer = new(Interval, time);
         do
         {
-            await logs.RunAsync((log, _) => log.WriteAsync(time.GetLocalNow()), stop);
+            await logs.RunAsync(log => log.WriteAsync(time.GetLocalNow()), cancellationToken: stop);
         }
         while (await timer.WaitForNextTickAsync(stop));
     }
