@@ -10,10 +10,11 @@ string address = Regex.Match(
 (string Title, string File)[] pages =
 [
     ("Registering services", "registering.md"), ("Scopes", "scopes.md"), ("In a web server", "web.md"),
-    ("Workers and programs", "workers.md"), ("With frameworks", "frameworks.md"), ("Testing", "testing.md"),
+    ("Workers and programs", "workers.md"), ("Exceptions and disposal", "exceptions.md"), ("Observing", "observing.md"),
+    ("With frameworks", "frameworks.md"), ("Testing", "testing.md"),
     ("The examples", "examples.md"),
     ("What the compiler finds", "compile-time.md"), ("The command", "command.md"), ("Native programs", "native.md"),
-    ("Performance", "performance.md"), ("Reliability", "reliability.md"), ("File formats", "formats.md"),
+    ("Performance", "performance.md"), ("Reliability", "reliability.md"), ("File formats", "formats.md"), ("Glossary", "glossary.md"),
 ];
 
 Directory.CreateDirectory(output);

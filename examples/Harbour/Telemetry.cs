@@ -20,7 +20,7 @@ public static class Telemetry
 
     private static readonly TimeSpan Interval = TimeSpan.FromSeconds(10);
 
-    /// <summary>Exports until what comes back is disposed; null where nothing is exported.</summary>
+    /// <summary>Exports until what comes back is disposed; null if nothing is exported.</summary>
     public static IDisposable? Start(string destination) => destination == ToConsole ? new Exports() : null;
 
     private sealed class Exports : IDisposable

@@ -35,7 +35,7 @@ internal sealed class Composition
     /// <summary>The declarations of variables that nothing else uses.</summary>
     public IReadOnlyList<StatementSyntax> Consumed => _consumed;
 
-    /// <summary>Reads it; null where a wiring could not say the same.</summary>
+    /// <summary>Reads it; null if a wiring could not say the same.</summary>
     public static Composition? Read(
         SemanticModel model, StatementSyntax statement, BaseObjectCreationExpressionSyntax creation, CancellationToken cancellationToken)
     {
@@ -110,7 +110,7 @@ internal sealed class Composition
         return taken;
     }
 
-    /// <summary>What an argument constructs; null where it is a value.</summary>
+    /// <summary>What an argument constructs; null if it is a value.</summary>
     private ConstructedClass? Constructed(IOperation value)
     {
         if (value is IObjectCreationOperation creation)

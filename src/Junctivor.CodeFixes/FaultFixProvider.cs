@@ -49,7 +49,7 @@ public sealed class FaultFixProvider : CodeFixProvider
         }
     }
 
-    /// <summary>The fault that a diagnostic shows; null where it is not there any more.</summary>
+    /// <summary>The fault that a diagnostic shows; null if it is not there any more.</summary>
     internal static Fault? FaultAt(Compilation compilation, Diagnostic diagnostic, CancellationToken cancellationToken) =>
         WiringRoots.CheckAll(compilation, cancellationToken)
             .SelectMany(root => root.Faults)

@@ -64,7 +64,7 @@ internal static class OwnConstruction
             ? access.Name.Identifier.ValueText
             : null;
 
-    /// <summary>The parameters by name; something that is no parameter where a mark stands on one.</summary>
+    /// <summary>The parameters by name; something that is not a parameter where a mark stands on one.</summary>
     private static IEnumerable<string> ParametersOf(LambdaExpressionSyntax lambda) => lambda switch
     {
         SimpleLambdaExpressionSyntax simple => [simple.Parameter.Identifier.ValueText],

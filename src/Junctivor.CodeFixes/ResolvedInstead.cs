@@ -16,7 +16,7 @@ internal static class ResolvedInstead
     /// <summary>As <c>new</c> does, a transient gives a new one each time; so it comes first.</summary>
     private static readonly string[] Lifetimes = ["Transient", "Scoped", "Singleton"];
 
-    /// <summary>The container or scope that code at a place has in a variable; null where there is none.</summary>
+    /// <summary>The container or scope that code at a place has in a variable; null if there is none.</summary>
     public static string? ContainerAt(SemanticModel model, int position) => model.LookupSymbols(position)
         .Where(symbol => symbol is not ILocalSymbol local || local.DeclaringSyntaxReferences[0].Span.End < position)
         .Select(symbol => (symbol.Name, Type: symbol switch

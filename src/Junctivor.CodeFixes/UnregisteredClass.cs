@@ -54,7 +54,7 @@ internal static class UnregisteredClass
         registration,
         new SourceEdit(SourceEditKind.AddRegistration, registration) { File = behind.File, Line = behind.Line });
 
-    /// <summary>The one interface of the source that it implements; null where there is none, or several.</summary>
+    /// <summary>The one interface of the source that it implements; null if there is none, or several.</summary>
     private static INamedTypeSymbol? ServiceOf(INamedTypeSymbol type)
     {
         List<INamedTypeSymbol> own = [.. type.Interfaces.Where(each => each.Locations.Any(location => location.IsInSource))];

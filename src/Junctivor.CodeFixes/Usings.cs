@@ -1,2 +1,2 @@
-// What the base library has and netstandard2.0 has not.
+// What the base class library has and netstandard2.0 has not.
 global using Polyfills;

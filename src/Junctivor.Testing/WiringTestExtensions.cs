@@ -74,8 +74,8 @@ public static class WiringTestExtensions
 
     /// <summary>
     /// Compares the graph of a wiring with a file that is kept in the repository: registrations, lifetimes, and what each gets; the places
-    /// in the source do not count. If there is no file, it is written. If they differ, the new graph is written beside it, with <c>.new</c>
-    /// in its name.
+    /// in the source do not count. If there is no file, it is written. If they differ, the new graph is written beside it, with
+    /// <c>.new</c> in its name.
     /// </summary>
     /// <param name="wiring">The wiring.</param>
     /// <param name="file">The file, relative to the folder of the calling source file, such as <c>office.json</c>. Its form is the one that

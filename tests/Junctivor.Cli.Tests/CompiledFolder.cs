@@ -17,7 +17,7 @@ internal sealed class CompiledFolder : IDisposable
 
     /// <param name="name">The name of the assembly.</param>
     /// <param name="source">What stands in it.</param>
-    /// <param name="references">What it refers to, beside the base library.</param>
+    /// <param name="references">What it refers to, beside the base class library.</param>
     /// <returns>The file.</returns>
     public string Compile(string name, string source, params string[] references)
     {
@@ -33,7 +33,7 @@ internal sealed class CompiledFolder : IDisposable
 
     /// <summary>Compiles a source file of the folder, with symbols beside the assembly.</summary>
     /// <param name="file">The name of the file, with what stands in it.</param>
-    /// <param name="references">What it refers to, beside the base library.</param>
+    /// <param name="references">What it refers to, beside the base class library.</param>
     /// <returns>The assembly.</returns>
     public string CompileFile(string file, params string[] references) =>
         CompileFile(file, OutputKind.DynamicallyLinkedLibrary, null, references);

@@ -18,7 +18,7 @@ internal sealed class AnalyzedSource
     /// <summary>What every file of a project may name.</summary>
     public const string Usings = $"{ImplicitUsings.Text}global using Junctivor;";
 
-    /// <summary>The base library and ours.</summary>
+    /// <summary>The base class library and ours.</summary>
     public static readonly IReadOnlyList<MetadataReference> References =
         [.. ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator)
             .Where(path => Path.GetFileNameWithoutExtension(path) is "Junctivor" or "Junctivor.Hosting" or "Junctivor.AspNetCore"

@@ -3,7 +3,7 @@ namespace Junctivor.Model;
 /// <summary>Compares the library with the model.</summary>
 public static class Comparison
 {
-    /// <returns>What they do not agree on; null where they agree.</returns>
+    /// <returns>What they do not agree on; null if they agree.</returns>
     public static string? Difference(IReadOnlyList<Entry> entries, int turn)
     {
         Specification specification = new(entries);

@@ -10,7 +10,7 @@ public static class FaultInjection
     /// <param name="turn">In which order everything is resolved.</param>
     /// <param name="compilation">When code is compiled.</param>
     /// <param name="runs">How often the story was told.</param>
-    /// <returns>What went wrong; null where nothing did.</returns>
+    /// <returns>What went wrong; null if nothing did.</returns>
     public static string? Trouble(IReadOnlyList<Entry> entries, int turn, PlanCompilation compilation, out int runs)
     {
         IReadOnlyList<Entry> owned = [.. entries.Select(entry => entry with { IsOwnedOtherwise = false })];

@@ -17,7 +17,7 @@ public sealed class Registrations(IReadOnlyList<Entry> entries)
     public static object Given(int number, Journal journal) =>
         Activator.CreateInstance(typeof(Given<>).MakeGenericType(Ids[number]), journal)!;
 
-    /// <summary>The class that an entry constructs; null where it constructs none.</summary>
+    /// <summary>The class that an entry constructs; null if it constructs none.</summary>
     public static Type? ClassOf(Entry entry) => entry.Making switch
     {
         Making.Class => Closed(typeof(Made<,,>), entry),

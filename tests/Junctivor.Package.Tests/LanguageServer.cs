@@ -26,7 +26,7 @@ internal sealed class LanguageServer : IAsyncDisposable
     private static CancellationToken Token => TestContext.Current.CancellationToken;
 
     /// <summary>Installs the tool.</summary>
-    /// <returns>The program; null where it cannot be installed.</returns>
+    /// <returns>The program; null if it cannot be installed.</returns>
     public static async Task<string?> InstallAsync(string folder)
     {
         string tools = Path.Combine(folder, "tools");

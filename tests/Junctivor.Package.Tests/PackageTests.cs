@@ -11,7 +11,8 @@ public sealed class PackageTests(PackedLibrary packed)
 {
     private const string Portable = "lib/net10.0/Junctivor.dll";
 
-    /// <summary>The program has a hundred constructors and three more methods; what else is compiled is of the base library.</summary>
+    /// <summary>The program has a hundred constructors and three more methods; what else is compiled is of the base class
+    /// library.</summary>
     private const int MostMethodsCompiled = 110;
 
     [Fact]

@@ -65,7 +65,7 @@ internal sealed class FixedSource
     /// <summary>The source with one fix.</summary>
     public FixedSource With(Fix fix, (string Wiring, Fault Fault) found) => new(Fixer.With(Compilation, fix, found, Check));
 
-    /// <summary>What the sample's <c>Run</c> writes; null where it has none.</summary>
+    /// <summary>What the sample's <c>Run</c> writes; null if it has none.</summary>
     public string? Output() => InMemory(Compilation, assembly =>
     {
         MethodInfo? run = assembly.GetExportedTypes()

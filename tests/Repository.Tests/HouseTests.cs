@@ -60,6 +60,24 @@ public partial class HouseTests
     }
 
     [Fact]
+    public void Lines_of_prose_in_Markdown_end_at_140_columns()
+    {
+        IReadOnlyList<string> tooLong = [.. MarkdownFiles().SelectMany(LongLinesOfProse)];
+
+        Assert.True(tooLong.Count == 0, string.Join("\n", tooLong));
+    }
+
+    [Fact]
+    public void A_rule_is_in_the_folder_of_rules_and_what_is_known_only_later_is_not()
+    {
+        string checks = Path.Combine(Core, "Checks");
+
+        Assert.All(NamesIn(Path.Combine(checks, "Rules")), name => Assert.EndsWith("Rule", name, StringComparison.Ordinal));
+        Assert.All(NamesIn(Path.Combine(checks, "RunTime")), name => Assert.EndsWith("Faults", name, StringComparison.Ordinal));
+        Assert.DoesNotContain(NamesIn(checks), name => name != "IRule" && name != "NodeRule" && name.EndsWith("Rule", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void The_paths_that_the_architecture_names_exist()
     {
         HashSet<string> paths =
@@ -78,6 +96,37 @@ public partial class HouseTests
     /// <summary>A path, or the name of a file, in Markdown.</summary>
     [GeneratedRegex(@"`((?:[\w.{}]+/)+[\w.{}-]+|[\w.{}]+\.cs)`")]
     private static partial Regex PathWords();
+
+    private static IEnumerable<string> NamesIn(string folder) =>
+        Directory.EnumerateFiles(folder, "*.cs").Select(file => Path.GetFileNameWithoutExtension(file)!);
+
+    private static IEnumerable<string> MarkdownFiles()
+    {
+        string root = ProgramRun.RepositoryRoot;
+        return Directory.EnumerateFiles(root, "*.md")
+            .Concat(Directory.EnumerateFiles(Path.Combine(root, "docs"), "*.md"))
+            .Concat(Directory.EnumerateFiles(Path.Combine(root, "docs", "decisions"), "*.md"))
+            .Concat(Directory.EnumerateDirectories(Path.Combine(root, "src"))
+                .Select(project => Path.Combine(project, "README.md"))
+                .Where(File.Exists));
+    }
+
+    /// <summary>Code, tables and pictures cannot be wrapped.</summary>
+    private static IEnumerable<string> LongLinesOfProse(string file)
+    {
+        bool isCode = false;
+        int number = 0;
+        foreach (string line in File.ReadLines(file))
+        {
+            number++;
+            string start = line.TrimStart();
+            isCode ^= start.StartsWith("```", StringComparison.Ordinal);
+            if (!isCode && line.Length > LongestLine && !start.StartsWith('|') && !start.StartsWith("![", StringComparison.Ordinal))
+            {
+                yield return $"{file}:{number}";
+            }
+        }
+    }
 
     private static IEnumerable<string> LongLinesOf(string file)
     {

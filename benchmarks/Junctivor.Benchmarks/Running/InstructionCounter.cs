@@ -50,7 +50,7 @@ internal static partial class InstructionCounter
     /// <summary>The instructions of one operation of a case.</summary>
     /// <param name="one">The case.</param>
     /// <param name="isWired">By the container, or by hand.</param>
-    /// <returns>The number; null where it cannot be counted here.</returns>
+    /// <returns>The number; null if it cannot be counted here.</returns>
     public static double? Count(Case one, bool isWired)
     {
         if (!IsSupported || one.IsCold || one.HasThreads)
@@ -109,7 +109,7 @@ internal static partial class InstructionCounter
     {
         double? counted = null;
 
-        // The stepped process must be started by the thread that steps, and in a way that the base library does not wait for it.
+        // The stepped process must be started by the thread that steps, and in a way that the base class library does not wait for it.
         Thread stepping = new(() => counted = Step(name, isWired ? Once.Wired : Once.ByHand));
         stepping.Start();
         stepping.Join();
@@ -171,7 +171,7 @@ internal static partial class InstructionCounter
         }
     }
 
-    /// <summary>Which place the stepped process tells; 0 where it tells none. It stops at a call as such, or before its
+    /// <summary>Which place the stepped process tells; 0 if it tells none. It stops at a call as such, or before its
     /// instruction.</summary>
     private static int PlaceOf(long[] registers, int stopped, int id)
     {

@@ -11,7 +11,7 @@ internal sealed record Measured(Case Case, double Ratio, double MoreBytes)
     /// <summary>What is allowed for noise.</summary>
     private const double Noise = 1.05;
 
-    /// <summary>The machine instructions of one operation by hand; null where they cannot be counted.</summary>
+    /// <summary>The machine instructions of one operation by hand; null if they cannot be counted.</summary>
     public double? InstructionsByHand { get; init; }
 
     /// <summary>Those of one operation with the container.</summary>

@@ -15,7 +15,7 @@ public interface IBerthLedger
 
     Task<Booking> EnterAsync(BerthRequest request, Berth berth, decimal fee, Caller caller);
 
-    /// <summary>Notes that a vessel is here; null where it has booked nothing, or is noted already.</summary>
+    /// <summary>Notes that a vessel is here; null if it has booked nothing, or is noted already.</summary>
     Task<Booking?> ArriveAsync(string vessel, DateTimeOffset now);
 
     /// <summary>Frees the berth; false if the vessel had left already.</summary>

@@ -23,7 +23,7 @@ public sealed class BerthPlanner
 
     public ITideTable Tides { get; }
 
-    /// <summary>The berth to take; null where none is free and deep enough.</summary>
+    /// <summary>The berth to take; null if none is free and deep enough.</summary>
     public async Task<Berth?> PlanAsync(BerthRequest request)
     {
         IReadOnlyList<Booking> bookings = await Ledger.CurrentAsync();

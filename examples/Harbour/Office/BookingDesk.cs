@@ -30,7 +30,7 @@ public sealed class BookingDesk : IDisposable
 
     public BerthPlanner Planner { get; }
 
-    /// <summary>The entry in the ledger; null where no berth is free and deep enough.</summary>
+    /// <summary>The entry in the ledger; null if no berth is free and deep enough.</summary>
     public async Task<Booking?> BookAsync(BerthRequest request)
     {
         if (await Planner.PlanAsync(request) is not { } berth)

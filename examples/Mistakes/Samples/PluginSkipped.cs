@@ -2,7 +2,7 @@ using Junctivor;
 
 namespace Mistakes.Samples;
 
-/// <summary>JV207: a file among the plug-ins is no assembly.</summary>
+/// <summary>JV207: a file among the plug-ins is not an assembly.</summary>
 public static class PluginSkipped
 {
     public static Wiring In(string folder)

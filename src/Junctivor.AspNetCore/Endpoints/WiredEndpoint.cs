@@ -31,7 +31,7 @@ internal sealed class WiredEndpoint(Container container, bool canHaveBody)
     /// <summary>The classes of its filters.</summary>
     public IReadOnlyList<Type> Filters { get; private set; } = [];
 
-    /// <summary>The method that handles its requests; null where the host knows none.</summary>
+    /// <summary>The method that handles its requests; null if the host knows none.</summary>
     private MethodInfo? Handler { get; set; }
 
     /// <summary>Follows the endpoints of a group while they are built.</summary>

@@ -16,7 +16,7 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
 
     /// <summary>Adds why the host cannot serve something, once: a hub has several endpoints.</summary>
     /// <param name="name">How messages call it.</param>
-    /// <param name="written">The method or class; null where it is not known.</param>
+    /// <param name="written">The method or class; null if it is not known.</param>
     /// <param name="summary">What is wrong.</param>
     /// <param name="fixes">The ways to fix it.</param>
     public void AddProblem(string name, MemberInfo? written, string summary, params IReadOnlyList<string> fixes)
@@ -60,7 +60,7 @@ internal sealed class FoundEntryPoints(ServiceLookup lookup)
         }
     }
 
-    /// <summary>The constructor by which the host creates a class; null where it would have to choose.</summary>
+    /// <summary>The constructor by which the host creates a class; null if it would have to choose.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2070", Justification = Trimming.KeptByHost)]
     public static ConstructorInfo? ConstructorOf(Type type) => type.IsAbstract ? null : type.GetConstructors() switch
     {

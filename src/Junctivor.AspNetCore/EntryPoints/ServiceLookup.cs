@@ -19,7 +19,7 @@ internal sealed class ServiceLookup(IServiceProvider host, Container container) 
     public bool IsKeyedService(Type serviceType, object? serviceKey) =>
         IsOfWiring(serviceType, serviceKey) || IsOfHost(serviceType, serviceKey);
 
-    /// <summary>What is requested by a type: <c>T</c> by <c>T?</c> of a structure.</summary>
+    /// <summary>What is requested by a type: <c>T</c> by <c>T?</c> of a struct.</summary>
     public static Type Requested(Type type) => Nullable.GetUnderlyingType(type) ?? type;
 
     /// <summary>Whether the wiring provides it; a list, where the wiring provides something to be in it.</summary>

@@ -68,7 +68,7 @@ internal sealed partial class RequestScope : IServiceProvidersFeature, IAsyncDis
                 : Host.GetService(serviceType) ?? known;
     }
 
-    /// <summary>A handler that takes <c>T?</c> of a structure asks for <c>T</c>.</summary>
+    /// <summary>A handler that takes <c>T?</c> of a struct asks for <c>T</c>.</summary>
     private static Type ServiceOf(Type type) => type.IsValueType ? ServiceLookup.Requested(type) : type;
 
     /// <summary>Ends the scope, and leaves the session, whatever either throws.</summary>

@@ -17,7 +17,7 @@ public static class RequestScopes
 
     /// <summary>
     /// Starts a scope for each request, from which endpoints, controllers, pages and filters take their services. The scope is disposed
-    /// when the response is complete, also when the request throws or the client disconnects. <see cref="HttpContext"/>, the caller's
+    /// when the response is complete, even when the request throws or the client disconnects. <see cref="HttpContext"/>, the caller's
     /// <see cref="System.Security.Claims.ClaimsPrincipal"/> and the <see cref="CancellationToken"/> of the request are supplied if the
     /// wiring declares them with <c>Scoped.Incoming</c>. Types that the wiring does not provide are requested from the host.
     /// Before the server listens, the wiring is checked together with what the endpoints require: an <see cref="EndpointException"/> has

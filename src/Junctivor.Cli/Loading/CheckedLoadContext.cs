@@ -13,7 +13,7 @@ internal sealed class CheckedLoadContext(string assemblyPath, IReadOnlyList<stri
     private readonly AssemblyDependencyResolver _resolver = new(assemblyPath);
     private readonly PackageAssemblies _packages = PackageAssemblies.Of(assemblyPath);
 
-    /// <summary>What keeps a package from being found, and the cure; null where nothing does.</summary>
+    /// <summary>What keeps a package from being found, and the cure; null if nothing does.</summary>
     public string? MissingPackage => _packages.Missing;
 
     protected override Assembly? Load(AssemblyName assemblyName)

@@ -19,7 +19,7 @@ internal sealed class FixableAssembly
     private readonly AssemblyDependencyResolver _resolver;
     private readonly PackageAssemblies _packages;
 
-    /// <exception cref="CannotCheckException">The file is no assembly, or its sources are not there as they were compiled.</exception>
+    /// <exception cref="CannotCheckException">The file is not an assembly, or its sources are not there as they were compiled.</exception>
     public FixableAssembly(FileInfo file)
     {
         AssemblyLoading.Load(file);

@@ -50,10 +50,10 @@ internal sealed class PackageAssemblies
         }
     }
 
-    /// <summary>What keeps a package from being found, and the cure; null where nothing does.</summary>
+    /// <summary>What keeps a package from being found, and the cure; null if nothing does.</summary>
     public string? Missing { get; private set; }
 
-    /// <summary>The file of an assembly; null where no package has it, or its package is <see cref="Missing"/>.</summary>
+    /// <summary>The file of an assembly; null if no package has it, or its package is <see cref="Missing"/>.</summary>
     public string? Find(AssemblyName name)
     {
         if (name.Name is null || !_libraries.TryGetValue(name.Name, out RuntimeLibrary? library))

@@ -7,7 +7,7 @@ namespace Junctivor.Cli.Loading;
 /// <summary>Reads recordings of scopes.</summary>
 internal static class Timelines
 {
-    /// <summary>The timeline in a file; null where the file is something else, or is not there.</summary>
+    /// <summary>The timeline in a file; null if the file is something else, or is not there.</summary>
     /// <exception cref="CannotCheckException">It is damaged, or of a newer form.</exception>
     public static Timeline? TryRead(FileInfo file)
     {

@@ -9,7 +9,7 @@ namespace Junctivor.Cli.Loading;
 /// <summary>Says for what else changed files are compiled that was not tried.</summary>
 internal static class UnseenConfigurations
 {
-    /// <summary>A sentence for each kind; none where all was tried.</summary>
+    /// <summary>A sentence for each kind; none if all was tried.</summary>
     public static IEnumerable<string> Of(CSharpCompilation before, CSharpCompilation after)
     {
         IReadOnlyList<SyntaxTree> changed = [.. before.SyntaxTrees.Except(after.SyntaxTrees)];

@@ -33,7 +33,7 @@ internal static class Terminal
     /// <summary>Whether somebody sits there, and sees what is written.</summary>
     public static bool IsInteractive => !IsElsewhere && !Console.IsOutputRedirected && !Console.IsInputRedirected;
 
-    /// <summary>How colors are shown: on a terminal, unless NO_COLOR is set; null where they are not.</summary>
+    /// <summary>How colors are shown: on a terminal, unless NO_COLOR is set; null if they are not.</summary>
     public static string? Colors
     {
         get

@@ -24,8 +24,8 @@ internal sealed class FreshScopeUses
     }
 
     /// <param name="uses">The uses.</param>
-    /// <param name="former">What deferred the service until now; null where nothing did.</param>
-    /// <param name="state">What the service keeps from one call to the next; null where it keeps nothing.</param>
+    /// <param name="former">What deferred the service until now; null if nothing did.</param>
+    /// <param name="state">What the service keeps from one call to the next; null if it keeps nothing.</param>
     /// <exception cref="CannotEditException">A use would leave its scope, or uses that share something would get two.</exception>
     public static IEnumerable<SourceChange> ChangesOf(ParameterUses uses, string? former, string? state)
     {
@@ -101,7 +101,7 @@ internal sealed class FreshScopeUses
         home is ConstructorDeclarationSyntax or BaseFieldDeclarationSyntax or BaseTypeDeclarationSyntax
             or PropertyDeclarationSyntax { Initializer: not null };
 
-    /// <summary>The innermost loop around all uses each of whose rounds waits; null where there is none.</summary>
+    /// <summary>The innermost loop around all uses each of whose rounds waits; null if there is none.</summary>
     private static SyntaxNode? LoopAround(SyntaxNode home, List<ExpressionSyntax> uses)
     {
         List<SyntaxNode> loops = [.. uses.SelectMany(use => LoopsAround(use, home)).Distinct()];
@@ -141,7 +141,7 @@ internal sealed class FreshScopeUses
         _ => throw new CannotEditException($"{use} is handed on as a {_former}"),
     };
 
-    /// <summary>The expression around a use that can run in a scope of its own; null where more than that belongs together.</summary>
+    /// <summary>The expression around a use that can run in a scope of its own; null if more than that belongs together.</summary>
     private ExpressionSyntax? AloneOf(ExpressionSyntax use)
     {
         ExpressionSyntax service = ServiceOf(use);

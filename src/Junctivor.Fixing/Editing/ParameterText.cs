@@ -15,7 +15,7 @@ internal sealed class ParameterText
     /// <summary>Its type as it is written.</summary>
     public string Type => _written.Type!.ToString();
 
-    /// <summary>What defers the service in it, such as <c>Lazy</c>; null where nothing does.</summary>
+    /// <summary>What defers the service in it, such as <c>Lazy</c>; null if nothing does.</summary>
     public string? Wrapper => WrapperOf(_written.Type!);
 
     public static string? WrapperOf(TypeSyntax type) =>

@@ -60,7 +60,7 @@ internal sealed class RegistrationSyntax
                     + $"{Path.GetFileName(file)}:{line}");
     }
 
-    /// <summary>The last call of an option; null where it was not written.</summary>
+    /// <summary>The last call of an option; null if it was not written.</summary>
     public static SimpleNameSyntax NameOf(InvocationExpressionSyntax option) => ((MemberAccessExpressionSyntax)option.Expression).Name;
 
     /// <summary>Whether it makes a registration out of something that is none.</summary>

@@ -10,7 +10,7 @@ internal static class WaitingLoop
     private static readonly string[] WaitingMethods = ["Delay", "Sleep"];
     private static readonly string[] WaitingPrefixes = ["Wait", "Receive", "Accept"];
 
-    /// <summary>Whether each round of a loop waits, or the loop only ends when the program does; null where that is in doubt.</summary>
+    /// <summary>Whether each round of a loop waits, or the loop only ends when the program does; null if that is in doubt.</summary>
     public static bool? Is(SyntaxNode loop) => loop switch
     {
         CommonForEachStatementSyntax each when each.AwaitKeyword.IsKind(SyntaxKind.AwaitKeyword) => true,

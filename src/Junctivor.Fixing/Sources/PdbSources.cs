@@ -65,7 +65,7 @@ internal sealed class PdbSources
         .Select(information => symbols.GetBlobBytes(information.Value))
         .FirstOrDefault();
 
-    /// <summary>Four bytes with the size of what is packed, or 0 where it is not; then the text.</summary>
+    /// <summary>Four bytes with the size of what is packed, or 0 if it is not; then the text.</summary>
     private static byte[] Unpack(byte[] blob)
     {
         if (BitConverter.ToInt32(blob) == 0)

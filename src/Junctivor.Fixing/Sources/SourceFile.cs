@@ -30,7 +30,7 @@ internal static class SourceFile
         }
     }
 
-    /// <summary>The bytes of a text, with the byte order mark that it was read with; null where a character is not part of its
+    /// <summary>The bytes of a text, with the byte order mark that it was read with; null if a character is not part of its
     /// encoding.</summary>
     public static byte[]? Write(SourceText text)
     {

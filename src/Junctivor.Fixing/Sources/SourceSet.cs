@@ -10,7 +10,7 @@ internal static class SourceSet
 {
     /// <summary>The compilation that the assembly comes from.</summary>
     /// <param name="assembly">The assembly; its symbols stand beside it or in it.</param>
-    /// <param name="resolve">Gives the path of a referenced assembly by its file name; null where it is not found.</param>
+    /// <param name="resolve">Gives the path of a referenced assembly by its file name; null if it is not found.</param>
     /// <exception cref="CannotFixException">Its sources are not there, or have changed since.</exception>
     public static CSharpCompilation Of(string assembly, Func<string, string?> resolve)
     {

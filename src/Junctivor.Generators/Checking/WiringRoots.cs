@@ -69,7 +69,7 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
         }
     }
 
-    /// <summary>How to follow a candidate; null where it is none.</summary>
+    /// <summary>How to follow a candidate; null if it is none.</summary>
     private static Func<IReadOnlyList<WiringEntry>>? EntriesOf(SyntaxNode candidate, WiringFollower follower, SourceMembers members)
     {
         if (candidate is MemberDeclarationSyntax)

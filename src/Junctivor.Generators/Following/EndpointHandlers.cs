@@ -220,7 +220,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
         return HandlerParameters.KeyOf(parameter) is { } key ? written with { Mark = key } : written;
     }
 
-    /// <summary>The call that builds a container; null where it is not known.</summary>
+    /// <summary>The call that builds a container; null if it is not known.</summary>
     private SyntaxNode? BuildOf(IOperation container, int depth) => Operations.WithoutConversions(container) switch
     {
         IInvocationOperation { TargetMethod: { Name: "Build", ContainingType: var wiring } } build

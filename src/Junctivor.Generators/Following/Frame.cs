@@ -26,7 +26,7 @@ internal sealed class Frame
     /// <summary>The object that <c>this</c> is; null in static members, and in those of the object that the wiring begins with.</summary>
     public CreatedObject? Receiver { get; init; }
 
-    /// <summary>The call that is evaluated; null where there is none.</summary>
+    /// <summary>The call that is evaluated; null if there is none.</summary>
     public Location? CallSite { get; init; }
 
     /// <summary>The frame of that call.</summary>
@@ -35,7 +35,7 @@ internal sealed class Frame
     /// <summary>The member that callers in other projects use: its parameters stay open. Null for a wiring that is complete.</summary>
     public ISymbol? Template { get; init; }
 
-    /// <summary>The field or property whose initializer is evaluated; null where there is none.</summary>
+    /// <summary>The field or property whose initializer is evaluated; null if there is none.</summary>
     public ISymbol? Initialized { get; init; }
 
     /// <summary>What is known inside a method that other projects call: that its parameters are what they are.</summary>
@@ -59,7 +59,7 @@ internal sealed class Frame
         }
     }
 
-    /// <summary>The evaluation in which a variable, parameter or local function is declared; null where it is none of these.</summary>
+    /// <summary>The evaluation in which a variable, parameter or local function is declared; null if it is none of these.</summary>
     public Frame? HomeOf(ISymbol variable)
     {
         SyntaxReference? declaration = variable.DeclaringSyntaxReferences.FirstOrDefault();

@@ -30,7 +30,7 @@ internal sealed class LevelFollower(SourceMembers members, LeftBehind left, Valu
         };
     }
 
-    /// <summary>What other projects call it: the field or property that it is kept in; null where they cannot name it.</summary>
+    /// <summary>What other projects call it: the field or property that it is kept in; null if they cannot name it.</summary>
     public string? IdOf(Level level) => _known
         .Where(known => known.Value == level
             && known.Key.Keeper is { ContainingType.IsGenericType: false } and (IFieldSymbol or IPropertySymbol))

@@ -17,7 +17,7 @@ internal static class Operations
         _ => operation,
     };
 
-    /// <summary>What stands before <c>?.</c>; null where it is not known.</summary>
+    /// <summary>What stands before <c>?.</c>; null if it is not known.</summary>
     public static IOperation? ReceiverOf(IConditionalAccessInstanceOperation placeholder)
     {
         IOperation inside = placeholder;
@@ -45,7 +45,7 @@ internal static class Operations
     public static IOperation Argument(IInvocationOperation call, string parameter) =>
         call.Arguments.First(argument => argument.Parameter?.Name == parameter).Value;
 
-    /// <summary>The argument for a parameter that not every overload has; null where there is none.</summary>
+    /// <summary>The argument for a parameter that not every overload has; null if there is none.</summary>
     public static IOperation? ArgumentOrNull(IInvocationOperation call, string parameter) =>
         call.Arguments.FirstOrDefault(argument => argument.Parameter?.Name == parameter)?.Value;
 

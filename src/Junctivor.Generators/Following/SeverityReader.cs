@@ -57,7 +57,7 @@ internal sealed class SeverityReader(SourceMembers members)
         _ => read,
     };
 
-    /// <summary>The pairs of a dictionary that is created in place; null where one is not a constant.</summary>
+    /// <summary>The pairs of a dictionary that is created in place; null if one is not a constant.</summary>
     private static Dictionary<string, Severity>? SeveritiesIn(IOperation value)
     {
         if (Operations.WithoutConversions(value) is not IObjectCreationOperation { Arguments.IsEmpty: true } creation)

@@ -109,7 +109,7 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     /// <summary>Whether another class may put another one in its place.</summary>
     public static bool IsOverridable(ISymbol member) => member.IsAbstract || member.IsVirtual || (member.IsOverride && !member.IsSealed);
 
-    /// <summary>What an expression does; null where the compiler does not tell.</summary>
+    /// <summary>What an expression does; null if the compiler does not tell.</summary>
     public IOperation? OperationOf(SyntaxNode syntax) => syntax switch
     {
         ParenthesizedExpressionSyntax parenthesized => OperationOf(parenthesized.Expression),
@@ -123,7 +123,7 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     /// <summary>What is known of a name.</summary>
     public SymbolInfo InfoOf(SyntaxNode syntax) => ModelOf(syntax.SyntaxTree).GetSymbolInfo(syntax, cancellationToken);
 
-    /// <summary>The first declaration of a member; null where it is not declared here.</summary>
+    /// <summary>The first declaration of a member; null if it is not declared here.</summary>
     public SyntaxNode? DeclarationOf(ISymbol member) =>
         IsHere(member) ? member.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken) : null;
 

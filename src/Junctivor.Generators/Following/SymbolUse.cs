@@ -6,7 +6,7 @@ namespace Junctivor.Generators.Following;
 
 /// <summary>A place that names a variable, parameter or member.</summary>
 /// <param name="Syntax">The name, with what stands before it in a member access; a method with its call.</param>
-/// <param name="Operation">What happens there; null where the compiler does not tell.</param>
+/// <param name="Operation">What happens there; null if the compiler does not tell.</param>
 internal sealed record SymbolUse(SyntaxNode Syntax, IOperation? Operation)
 {
     /// <summary>Whether it only names the symbol, as <c>nameof</c> and patterns do.</summary>

@@ -30,7 +30,7 @@ internal sealed class SymbolUses(Compilation compilation, SourceMembers members,
     /// <summary>Whether it gets another value than the first one.</summary>
     public bool IsAssigned(ISymbol symbol) => AssignmentOf(symbol) is not null;
 
-    /// <summary>Where it gets another value than the first one, or may get one; null where it does not.</summary>
+    /// <summary>Where it gets another value than the first one, or may get one; null if it does not.</summary>
     public Location? AssignmentOf(ISymbol symbol)
     {
         ISymbol definition = symbol.OriginalDefinition;
@@ -75,7 +75,7 @@ internal sealed class SymbolUses(Compilation compilation, SourceMembers members,
     private static ISymbol DefinitionOf(ISymbol symbol) =>
         symbol is IMethodSymbol { ReducedFrom: { } reduced } ? reduced.OriginalDefinition : symbol.OriginalDefinition;
 
-    /// <summary>The name with what stands before it; null where it names a parameter of a call, and not its value.</summary>
+    /// <summary>The name with what stands before it; null if it names a parameter of a call, and not its value.</summary>
     private SymbolUse? UseOf(SimpleNameSyntax name)
     {
         if (name.Parent is NameColonSyntax { Parent: ArgumentSyntax or AttributeArgumentSyntax })

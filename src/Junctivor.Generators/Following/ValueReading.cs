@@ -19,7 +19,7 @@ internal sealed class ValueReading(SourceMembers members)
                 : (plain, frame);
     }
 
-    /// <summary>The argument for a parameter; null where it is not known.</summary>
+    /// <summary>The argument for a parameter; null if it is not known.</summary>
     public static (IOperation Value, Frame Frame)? ArgumentOf(IParameterSymbol parameter, Frame frame)
     {
         for (Frame? each = frame; each is not null; each = each.Outer)

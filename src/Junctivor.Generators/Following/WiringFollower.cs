@@ -51,7 +51,7 @@ internal sealed class WiringFollower
     /// <summary>The files that something was read from; all files, if a change in any of them could matter.</summary>
     public IEnumerable<SyntaxTree> Files => _members.Uses.HaveSearchedAll ? _compilation.SyntaxTrees : _members.Files;
 
-    /// <summary>The scope level that a member keeps; null where it makes a new one at each call.</summary>
+    /// <summary>The scope level that a member keeps; null if it makes a new one at each call.</summary>
     public Graph.Level? LevelKept(ISymbol member, Location from) =>
         _members.IsKept(member) ? Levels.FollowMember(member, _members.ValueOf(member, from)) : null;
 
@@ -197,7 +197,7 @@ internal sealed class WiringFollower
 
     /// <summary>The entries of a member.</summary>
     /// <param name="member">The member; of a closed generic type where it keeps what it gives.</param>
-    /// <param name="use">Where it is used; null where the wiring begins with it.</param>
+    /// <param name="use">Where it is used; null if the wiring begins with it.</param>
     /// <param name="from">The same, as a place.</param>
     /// <param name="frame">The frame in which it is evaluated.</param>
     private IReadOnlyList<WiringEntry> Follow(ISymbol member, IOperation? use, Location from, Frame frame)

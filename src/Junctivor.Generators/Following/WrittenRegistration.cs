@@ -17,7 +17,7 @@ internal sealed record WrittenRegistration
 
     public required SourcePlace Place { get; init; }
 
-    /// <summary>The parameters that the place is passed by, where the callers are in other projects; null where it is known.</summary>
+    /// <summary>The parameters that the place is passed by, where the callers are in other projects; null if it is known.</summary>
     public (IParameterSymbol File, IParameterSymbol Line)? GivenPlace { get; init; }
 
     /// <summary>Whether a value may be of a type derived from <see cref="Implementation"/>.</summary>
@@ -50,7 +50,7 @@ internal sealed record WrittenRegistration
     /// <summary>The factory; null for the rest.</summary>
     public WrittenFactory? Factory { get; init; }
 
-    /// <summary>What tells that two are one object, beyond this compilation: where it is kept; null where each evaluation makes
+    /// <summary>What tells that two are one object, beyond this compilation: where it is kept; null if each evaluation makes
     /// another.</summary>
     public string? Identity { get; set; }
 

@@ -16,7 +16,7 @@ internal sealed class EntryLines
 
     public bool Has(string word) => One(word) is not null;
 
-    /// <summary>The line that begins with a word; null where there is none.</summary>
+    /// <summary>The line that begins with a word; null if there is none.</summary>
     public IReadOnlyList<string>? One(string word) => _lines.Find(words => words[0] == word);
 
     public IEnumerable<IReadOnlyList<string>> All(string word) => _lines.Where(words => words[0] == word);

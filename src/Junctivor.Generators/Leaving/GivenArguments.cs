@@ -52,7 +52,7 @@ internal sealed class GivenArguments(
     public SourcePlace PlaceOf(string file, string line) =>
         ConstantOf(file) is string path && ConstantOf(line) is int number ? new SourcePlace(path, number) : default;
 
-    /// <summary>The parameters by which the callers pass a place on; null where they do not.</summary>
+    /// <summary>The parameters by which the callers pass a place on; null if they do not.</summary>
     public (IParameterSymbol File, IParameterSymbol Line)? OpenPlaceOf(string file, string line) =>
         OpenParameterOf(file) is { } openFile && OpenParameterOf(line) is { } openLine ? (openFile, openLine) : null;
 

@@ -18,17 +18,17 @@ internal sealed class LeftBehind(Compilation compilation)
     private readonly Dictionary<string, WrittenRegistration> _kept = [];
     private readonly Dictionary<string, Level> _levels = [];
 
-    /// <summary>The lines that were left for a member; null where there are none.</summary>
+    /// <summary>The lines that were left for a member; null if there are none.</summary>
     public IReadOnlyList<string>? LinesFor(ISymbol member) => member.ContainingAssembly is { } assembly
         && DocumentationCommentId.CreateDeclarationId(member.OriginalDefinition) is { } id
         && TextsOf(assembly).TryGetValue(id, out string? text)
             ? text.Split('\n')
             : null;
 
-    /// <summary>What a class keeps of its own; null where nothing was left.</summary>
+    /// <summary>What a class keeps of its own; null if nothing was left.</summary>
     public IReadOnlyList<string>? StateOf(ITypeSymbol type) => Described(type, _state);
 
-    /// <summary>What it keeps of the moment at which it was created; null where nothing was left.</summary>
+    /// <summary>What it keeps of the moment at which it was created; null if nothing was left.</summary>
     public IReadOnlyList<string>? MomentsOf(ITypeSymbol type) => Described(type, _moments);
 
     public void KeepState(ITypeSymbol type, IReadOnlyList<string> names) => _state[type] = names;
@@ -47,7 +47,7 @@ internal sealed class LeftBehind(Compilation compilation)
         return known;
     }
 
-    /// <summary>The scope level of a field or property of another assembly; null where nothing was left of it.</summary>
+    /// <summary>The scope level of a field or property of another assembly; null if nothing was left of it.</summary>
     public Level? LevelOf(ISymbol member) =>
         DocumentationCommentId.CreateDeclarationId(member) is { } id ? LevelOf(id, member) : null;
 

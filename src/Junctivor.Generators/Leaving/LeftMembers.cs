@@ -34,7 +34,7 @@ internal static class LeftMembers
         _ => false,
     };
 
-    /// <summary>What is left behind of a member; null where it is none that other projects could use.</summary>
+    /// <summary>What is left behind of a member; null if it is none that other projects could use.</summary>
     public static LeftMember? Read(SyntaxNode node, Compilation compilation, CancellationToken cancellationToken)
     {
         if (Known.TryGetValue(node, out KnownMember? known) && known.IsAsItWas(compilation))
@@ -102,7 +102,7 @@ internal static class LeftMembers
             : null;
     }
 
-    /// <summary>Why a wiring that is built cannot be followed, for <c>junctivor check</c>; null where it can.</summary>
+    /// <summary>Why a wiring that is built cannot be followed, for <c>junctivor check</c>; null if it can.</summary>
     private static LeftMember? OfBuild(
         SyntaxNode node,
         SourceMembers members,

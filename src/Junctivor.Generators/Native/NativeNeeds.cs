@@ -18,7 +18,7 @@ internal sealed class NativeNeeds
     /// <summary>The classes that are constructed.</summary>
     public IReadOnlyList<INamedTypeSymbol> Classes => [.. _classes.All.OfType<INamedTypeSymbol>()];
 
-    /// <summary>The structures of which lists, <c>Lazy</c> and their like are injected.</summary>
+    /// <summary>The structs of which lists, <c>Lazy</c> and their like are injected.</summary>
     public IReadOnlyList<ITypeSymbol> Elements => _elements.All;
 
     /// <summary>The functions with arguments.</summary>

@@ -32,7 +32,7 @@ internal sealed class RecipeText
     public static bool CanBeCompiled(Compilation compilation) =>
         compilation is CSharpCompilation { LanguageVersion: >= LanguageVersion.CSharp9 };
 
-    /// <summary>The source; null where nothing is needed.</summary>
+    /// <summary>The source; null if nothing is needed.</summary>
     public static string? Of(Compilation compilation, NativeNeeds needs)
     {
         RecipeText text = Read(compilation, needs);
@@ -117,7 +117,7 @@ internal sealed class RecipeText
         && type.DeclaringSyntaxReferences.Any(declaration =>
             declaration.GetSyntax() is TypeDeclarationSyntax { Modifiers: var modifiers } && modifiers.Any(SyntaxKind.PartialKeyword));
 
-    /// <summary>The call of a constructor with the arguments in <c>a</c>; null where only reflection can make it.</summary>
+    /// <summary>The call of a constructor with the arguments in <c>a</c>; null if only reflection can make it.</summary>
     private string? CallOf(IMethodSymbol constructor)
     {
         if (constructor.Parameters.Any(parameter => parameter.RefKind != RefKind.None || parameter.Type.IsRefLikeType))
@@ -152,7 +152,7 @@ internal sealed class RecipeText
         return $"{method}({ArgumentsFor(constructor)})";
     }
 
-    /// <summary>The parameters of an accessor; null where a structure cannot be named.</summary>
+    /// <summary>The parameters of an accessor; null if a struct cannot be named.</summary>
     private string? ParametersOf(IMethodSymbol constructor)
     {
         IReadOnlyList<string?> parameters = [.. constructor.Parameters.Select((parameter, number) =>
@@ -186,8 +186,8 @@ internal sealed class RecipeText
         }
     }
 
-    /// <summary>The type arguments of a function, with <c>object</c> for each class, as they all share their code; null where that is
-    /// enough, or a structure cannot be named.</summary>
+    /// <summary>The type arguments of a function, with <c>object</c> for each class, as they all share their code; null if that is
+    /// enough, or a struct cannot be named.</summary>
     private string? ArgumentsOf(INamedTypeSymbol function)
     {
         IReadOnlyList<string?> arguments =

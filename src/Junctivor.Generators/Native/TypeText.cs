@@ -7,17 +7,17 @@ namespace Junctivor.Generators.Native;
 /// <param name="compilation">The source.</param>
 internal sealed class TypeText(Compilation compilation)
 {
-    /// <summary>The type as an expression; null where there is none.</summary>
+    /// <summary>The type as an expression; null if there is none.</summary>
     public string? Expression(ITypeSymbol type) =>
         Named(type) is { } name ? $"typeof({name})"
         : InMetadata(type) is { } text ? $"global::System.Type.GetType(\"{text}\")"
         : null;
 
-    /// <summary>The name in C#; null where code of this assembly cannot write it.</summary>
+    /// <summary>The name in C#; null if code of this assembly cannot write it.</summary>
     public string? Named(ITypeSymbol type) =>
         CanBeNamed(type) ? type.ToDisplayString(SymbolDisplayFormat.FullyQualifiedFormat) : null;
 
-    /// <summary>The name in metadata with the assembly; null where it has none.</summary>
+    /// <summary>The name in metadata with the assembly; null if it has none.</summary>
     public static string? InMetadata(ITypeSymbol type) =>
         WithoutAssembly(type) is { } name && AssemblyOf(type) is { } assembly ? $"{name}, {assembly.Name}" : null;
 

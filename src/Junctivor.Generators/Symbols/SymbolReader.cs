@@ -66,10 +66,10 @@ internal sealed class SymbolReader : ITypeReader
         return reader;
     }
 
-    /// <summary>What the source writes for a node; null where it is none of a registration.</summary>
+    /// <summary>What the source writes for a node; null if it is none of a registration.</summary>
     public static WrittenRegistration? WrittenOf(Node? node) => node?.Registration.Origin as WrittenRegistration;
 
-    /// <summary>Where the source writes a node; null where it does not.</summary>
+    /// <summary>Where the source writes a node; null if it does not.</summary>
     public static Location? LocationOf(Node? node) => (node?.Registration.Origin as WrittenHandler)?.Location ?? WrittenOf(node)?.Location;
 
     public Node? Close(Node open, TypeRef service)

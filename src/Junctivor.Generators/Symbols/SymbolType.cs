@@ -70,7 +70,7 @@ internal sealed class SymbolType(ITypeSymbol symbol, SymbolCatalog types) : Type
     /// <summary>Whether it is a closed or open generic type, or stands in one.</summary>
     public bool IsGeneric => symbol is INamedTypeSymbol { IsGenericType: true };
 
-    /// <summary><c>T</c> for <c>T?</c> of a structure; null for other types.</summary>
+    /// <summary><c>T</c> for <c>T?</c> of a struct; null for other types.</summary>
     public static ITypeSymbol? UnderlyingOf(ITypeSymbol type) =>
         type is INamedTypeSymbol { ConstructedFrom.SpecialType: SpecialType.System_Nullable_T } named
         && !SymbolEqualityComparer.Default.Equals(named, named.OriginalDefinition)

@@ -5,13 +5,13 @@ namespace Junctivor.Generators.Symbols;
 
 /// <summary>A parameter of a constructor or factory.</summary>
 /// <param name="Name">Its name.</param>
-/// <param name="Type">What is resolved by it: <c>T</c> for <c>T?</c> of a structure.</param>
+/// <param name="Type">What is resolved by it: <c>T</c> for <c>T?</c> of a struct.</param>
 /// <param name="Mark">A text, a type, <see cref="AnyMark"/>, or null for none.</param>
 /// <param name="IsOptional">Whether it is met with nothing where the service is not registered.</param>
-/// <param name="Obstacle">Why no container can hand it over; null where one can.</param>
+/// <param name="Obstacle">Why no container can hand it over; null if one can.</param>
 internal sealed record WrittenParameter(string Name, ITypeSymbol Type, object? Mark, bool IsOptional, string? Obstacle)
 {
-    /// <summary>Whether it is declared as <c>T?</c> of a structure.</summary>
+    /// <summary>Whether it is declared as <c>T?</c> of a struct.</summary>
     public bool IsNullableStructure { get; init; }
 
     /// <summary>Asks for all, marked or not.</summary>

@@ -29,7 +29,7 @@ internal static class ChangedWirings
         return new Listening(tell);
     }
 
-    /// <summary>Called by the runtime, with the types of which code was changed; null where it does not know.</summary>
+    /// <summary>Called by the runtime, with the types of which code was changed; null if it does not know.</summary>
     public static void UpdateApplication(Type[]? updatedTypes)
     {
         Action<string>[] listeners;

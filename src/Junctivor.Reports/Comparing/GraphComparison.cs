@@ -21,7 +21,7 @@ public sealed class GraphComparison
     /// <summary>Finds what differs.</summary>
     /// <param name="before">The one wiring.</param>
     /// <param name="after">The other one.</param>
-    /// <returns>Every difference, by kind and then in the order written; none where they mean the same.</returns>
+    /// <returns>Every difference, by kind and then in the order written; none if they mean the same.</returns>
     /// <exception cref="ArgumentNullException">A graph is null.</exception>
     public static IReadOnlyList<GraphChange> Between(SavedGraph before, SavedGraph after)
     {

@@ -12,6 +12,6 @@ internal sealed record DrawnContainer(DrawnGraph Drawing, IReadOnlyDictionary<No
     public static DrawnContainer Of(string name, Container container) =>
         container.Plans.Read(graph => GraphDrawer.Draw(name, graph, container.Report));
 
-    /// <summary>The key of the box of a node; null where it has none, such as for what was first resolved later.</summary>
+    /// <summary>The key of the box of a node; null if it has none, such as for what was first resolved later.</summary>
     public string? KeyOf(Node node) => Keys.GetValueOrDefault(node);
 }

@@ -11,7 +11,7 @@ internal sealed record DrawnEdge
     /// <summary>The key of what is required.</summary>
     public required string To { get; init; }
 
-    /// <summary>The parameter or property; empty where there is none.</summary>
+    /// <summary>The parameter or property; empty if there is none.</summary>
     public string Parameter { get; init; } = "";
 
     /// <summary>How it is required: <c>one</c>, <c>list</c>, <c>dictionary</c>, <c>function</c>, <c>lazy</c>, <c>fresh scope</c>,

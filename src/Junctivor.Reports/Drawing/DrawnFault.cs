@@ -6,5 +6,5 @@ namespace Junctivor.Reports.Drawing;
 /// <param name="Severity"><c>fault</c>, <c>warning</c> or <c>note</c>.</param>
 /// <param name="Summary">The sentence that says what is wrong.</param>
 /// <param name="Text">The whole text.</param>
-/// <param name="Fix">The first fix; null where there is none.</param>
+/// <param name="Fix">The first fix; null if there is none.</param>
 internal sealed record DrawnFault(int Number, string Code, string Severity, string Summary, string Text, string? Fix);

@@ -34,7 +34,7 @@ internal sealed record DrawnGraph
         ]);
     }
 
-    /// <summary>All ways from some services to others; empty where there is none.</summary>
+    /// <summary>All ways from some services to others; empty if there is none.</summary>
     public DrawnGraph Between(IReadOnlyCollection<SavedService> from, IReadOnlyCollection<SavedService> to)
     {
         HashSet<string> kept = Reached(KeysOf(from), edge => (edge.From, edge.To));

@@ -15,7 +15,7 @@ internal sealed record DrawnNode
     /// <summary>The short name of the first service.</summary>
     public required string Title { get; init; }
 
-    /// <summary>What creates it, such as the class; empty where the title says so.</summary>
+    /// <summary>What creates it, such as the class; empty if the title says so.</summary>
     public string Maker { get; init; } = "";
 
     /// <summary>The short names of all services.</summary>
@@ -38,13 +38,13 @@ internal sealed record DrawnNode
     /// <summary>The namespace of the class.</summary>
     public string Namespace { get; init; } = "";
 
-    /// <summary>The source file, relative to the folder that all registrations share; null where nobody knows.</summary>
+    /// <summary>The source file, relative to the folder that all registrations share; null if nobody knows.</summary>
     public string? File { get; init; }
 
-    /// <summary>The line in that file, counted from 1; 0 where nobody knows.</summary>
+    /// <summary>The line in that file, counted from 1; 0 if nobody knows.</summary>
     public int Line { get; init; }
 
-    /// <summary>The module: the member that it is written in; null where nobody knows.</summary>
+    /// <summary>The module: the member that it is written in; null if nobody knows.</summary>
     public string? Module { get; init; }
 
     /// <summary>Whether it is resolved from outside.</summary>
@@ -53,6 +53,6 @@ internal sealed record DrawnNode
     /// <summary>The faults that it has part in, by number.</summary>
     public IReadOnlyList<int> Faults { get; init; } = [];
 
-    /// <summary>What differs from another wiring; null where nothing does, or no other one is drawn.</summary>
+    /// <summary>What differs from another wiring; null if nothing does, or no other one is drawn.</summary>
     public IReadOnlyList<DrawnChange>? Changes { get; init; }
 }

@@ -8,7 +8,7 @@ namespace Junctivor.Reports.Drawing;
 /// <param name="Edges">The arrows.</param>
 /// <param name="Faults">The faults.</param>
 /// <param name="Recorded">What was recorded of a container; null for nothing.</param>
-/// <param name="Compared">What the two wirings are called of which it shows the differences; null where it shows one.</param>
+/// <param name="Compared">What the two wirings are called of which it shows the differences; null if it shows one.</param>
 /// <param name="Live">Whether the page is told what a running container does, by events.</param>
 internal sealed record PageData(
     string Wiring,

@@ -21,7 +21,7 @@ public static class FaultSections
 
     /// <summary>The section of what is found by the compiler alone, and so is no kind of fault.</summary>
     /// <param name="code">The code, in letters of any case, such as <c>JV901</c>.</param>
-    /// <returns>Markdown, from the heading on, with line feeds; null where the documentation has none.</returns>
+    /// <returns>Markdown, from the heading on, with line feeds; null if the documentation has none.</returns>
     /// <exception cref="ArgumentNullException">The code is null.</exception>
     public static string? Find(string code)
     {

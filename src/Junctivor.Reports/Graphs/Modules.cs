@@ -26,7 +26,7 @@ internal sealed class Modules
         return new Modules(spans);
     }
 
-    /// <summary>The module of a place; null where nobody knows.</summary>
+    /// <summary>The module of a place; null if nobody knows.</summary>
     public string? At(SourcePlace place) => place.IsKnown && _spans.TryGetValue(place.File, out List<Span>? spans)
         ? spans.Where(span => span.First <= place.Line && place.Line <= span.Last).MaxBy(span => span.Last - span.First)?.Member
         : null;

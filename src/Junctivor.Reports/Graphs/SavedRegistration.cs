@@ -3,7 +3,7 @@ namespace Junctivor.Reports.Graphs;
 /// <summary>One registration of a <see cref="SavedGraph"/>, or what follows from one.</summary>
 public sealed record SavedRegistration
 {
-    /// <summary>What an entry point is created by, which is no registration, but resolves services from outside the wiring.</summary>
+    /// <summary>What an entry point is created by, which is not a registration, but resolves services from outside the wiring.</summary>
     public const string EntryPoint = "entry point";
 
     /// <summary>What others refer to it by; readable, and the same as long as services, class and mark are.</summary>
@@ -41,22 +41,22 @@ public sealed record SavedRegistration
     /// <summary>The registration that it follows from, by id; null for what was written.</summary>
     public string? FollowsFrom { get; init; }
 
-    /// <summary>What it wraps, by id; null where it wraps nothing.</summary>
+    /// <summary>What it wraps, by id; null if it wraps nothing.</summary>
     public string? Around { get; init; }
 
-    /// <summary>The source file, relative to the folder that all registrations share; null where nobody knows.</summary>
+    /// <summary>The source file, relative to the folder that all registrations share; null if nobody knows.</summary>
     public string? File { get; init; }
 
-    /// <summary>The line in that file, counted from 1; 0 where nobody knows.</summary>
+    /// <summary>The line in that file, counted from 1; 0 if nobody knows.</summary>
     public int Line { get; init; }
 
-    /// <summary>The module that it is in: the member that it is written in, such as <c>HarbourWiring.Storage</c>; null where nobody
+    /// <summary>The module that it is in: the member that it is written in, such as <c>HarbourWiring.Storage</c>; null if nobody
     /// knows.</summary>
     public string? Module { get; init; }
 
     /// <summary>What it requires: the parameters in order, then the properties.</summary>
     public IReadOnlyList<SavedNeed> Needs { get; init; } = [];
 
-    /// <summary>Where it stands in the source; empty where nobody knows.</summary>
+    /// <summary>Where it stands in the source; empty if nobody knows.</summary>
     internal string Place => File is null ? "" : $"{File}:{Line}";
 }

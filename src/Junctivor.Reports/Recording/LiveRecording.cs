@@ -123,7 +123,7 @@ internal sealed class LiveRecording(string name, Container container)
     {
         private long _seen = ScopeRecorder.Beginning;
 
-        /// <summary>What has changed since the last time, as JSON; null where nothing has.</summary>
+        /// <summary>What has changed since the last time, as JSON; null if nothing has.</summary>
         public string? TakeChanges()
         {
             recording.Advance();

@@ -15,7 +15,7 @@ internal sealed class RecordedScope
     /// <summary><c>singleton</c> for the container, <c>scoped</c>, or the name of a level.</summary>
     public required string Level { get; init; }
 
-    /// <summary>The number of the scope around it; null where the container is.</summary>
+    /// <summary>The number of the scope around it; null if the container is.</summary>
     public int? Within { get; init; }
 
     public required double Began { get; init; }

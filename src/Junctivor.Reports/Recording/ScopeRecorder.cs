@@ -12,7 +12,7 @@ namespace Junctivor.Reports.Recording;
 /// </summary>
 /// <param name="root">The container.</param>
 /// <param name="kept">How many scopes are kept.</param>
-/// <param name="keyOf">The key of the box that a node has in the drawing; null where it has none.</param>
+/// <param name="keyOf">The key of the box that a node has in the drawing; null if it has none.</param>
 /// <param name="most">How many scopes are recorded from one <see cref="BeginWindow"/> to the next. What is created in the others is not
 /// recorded, nor are they.</param>
 internal sealed class ScopeRecorder(Container root, int kept, Func<Node, string?> keyOf, int most = int.MaxValue) : IRecorder

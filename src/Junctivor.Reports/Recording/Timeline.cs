@@ -27,7 +27,7 @@ internal sealed record Timeline
         return text + "\n";
     }
 
-    /// <summary>Reads one that was written; null where the text is something else.</summary>
+    /// <summary>Reads one that was written; null if the text is something else.</summary>
     /// <exception cref="SavedGraphException">It is one of a newer form, or damaged.</exception>
     public static Timeline? TryRead(string text)
     {

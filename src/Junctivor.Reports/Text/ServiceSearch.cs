@@ -28,7 +28,7 @@ internal static class ServiceSearch
                     width),
     ];
 
-    /// <summary>A hint at names that are nearly the same; empty where there are none.</summary>
+    /// <summary>A hint at names that are nearly the same; empty if there are none.</summary>
     public static string Near(IEnumerable<SavedGraph> graphs, string wanted) =>
         Words.Near(graphs.SelectMany(graph => graph.Services.Select(service => graph.NameOf(service.Service))), wanted);
 

@@ -11,7 +11,7 @@ internal static class Words
     public static string Or(IReadOnlyList<string> words) =>
         words.Count < 2 ? string.Join("", words) : $"{string.Join(", ", words.SkipLast(1))} or {words[^1]}";
 
-    /// <summary>A hint at those that are nearly the same; empty where there are none.</summary>
+    /// <summary>A hint at those that are nearly the same; empty if there are none.</summary>
     public static string Near(IEnumerable<string> words, string given)
     {
         IReadOnlyList<string> near =

@@ -25,7 +25,7 @@ internal sealed record MarkedEntryPoints(string Wiring, MethodInfo Method)
            select new MarkedEntryPoints(mark.Wiring, method),
     ];
 
-    /// <summary>Why it belongs to no wiring of its assembly, as a sentence; null where it belongs to one.</summary>
+    /// <summary>Why it belongs to no wiring of its assembly, as a sentence; null if it belongs to one.</summary>
     /// <param name="wirings">The names of the wirings.</param>
     public string? ProblemAmong(IReadOnlyList<string> wirings) =>
         wirings.Contains(Wiring) || (Wiring.Length == 0 && wirings.Count == 1) ? null

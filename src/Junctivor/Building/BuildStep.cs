@@ -13,7 +13,7 @@ internal static class BuildStep
     /// <param name="found">What was found wrong with it.</param>
     /// <param name="incoming">The values for the container.</param>
     /// <param name="given">How strictly it is checked, and how the container works; null for the defaults.</param>
-    /// <param name="parent">The container that is branched; null where there is none.</param>
+    /// <param name="parent">The container that is branched; null if there is none.</param>
     /// <returns>The container.</returns>
     /// <exception cref="WiringException">There are faults.</exception>
     public static Container Run(

@@ -17,10 +17,10 @@ internal sealed record WiringReading(WiringReader Reader, int Count, IReadOnlyLi
     public static WiringReading Of(IReadOnlyCollection<RegistrationData> entries, IReadOnlyCollection<EntryPoint> entryPoints)
     {
         WiringReading reading = Of(WiringReader.Read(entries, entryPoints), entries.Count);
-        return reading with { Found = [.. reading.Found, .. reading.Reader.NotServed()] };
+        return reading with { Found = [.. reading.Found, .. ReadingFaults.OfEntryPoints(reading.Reader)] };
     }
 
     public CheckReport ToReport(BuildOptions options) => options.ToReport(Reader.Graph, Found);
 
-    private static IReadOnlyList<Fault> WithUnreadable(WiringReader reader) => [.. Checker.Inspect(reader.Graph), .. reader.Unreadable()];
+    private static IReadOnlyList<Fault> WithUnreadable(WiringReader reader) => [.. Checker.Inspect(reader.Graph), .. ReadingFaults.OfEntries(reader)];
 }

@@ -6,7 +6,7 @@ namespace Junctivor.Checks;
 /// tangled.</summary>
 internal sealed class Ancestors
 {
-    /// <summary>By the number of the node; null where nothing is known.</summary>
+    /// <summary>By the number of the node; null if nothing is known.</summary>
     private readonly bool[]? _leads;
 
     private Ancestors(bool[]? leads) => _leads = leads;

@@ -30,7 +30,7 @@ internal static class ByHand
     /// <summary>That several could be registered.</summary>
     public static string Several(IEnumerable<string> names) => $"{string.Join(" and ", names)} could be registered";
 
-    /// <summary>That the lifetime of a class matters; null where it does not: the class keeps nothing of its own.</summary>
+    /// <summary>That the lifetime of a class matters; null if it does not: the class keeps nothing of its own.</summary>
     public static string? LifetimeOf(TypeRef created) =>
         created.State.Count > 0 ? $"{created.Name} keeps {created.State[0]}, so its lifetime is for you to choose"
         : created.IsDisposable ? $"{created.Name} is disposable, so its lifetime is for you to choose"

@@ -7,7 +7,7 @@ internal static class CollectionForms
 {
     private const string Collections = "System.Collections.";
 
-    /// <summary>What to take instead, and why; null where there is nothing of the kind.</summary>
+    /// <summary>What to take instead, and why; null if there is nothing of the kind.</summary>
     public static (TypeRef Element, string Written, string Reason)? Offered(TypeRef requested)
     {
         if (requested.Arguments.Count == 0)

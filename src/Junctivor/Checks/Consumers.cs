@@ -6,7 +6,7 @@ namespace Junctivor.Checks;
 /// <param name="Parameter">How the parameter is called that requires it.</param>
 /// <param name="Level">The longest life of the consumers, which the service must last.</param>
 /// <param name="Dependencies">The dependencies on it; none at run time, and none for what decorates it.</param>
-/// <param name="Beside">The registration beside which it would be registered; null where there is none.</param>
+/// <param name="Beside">The registration beside which it would be registered; null if there is none.</param>
 internal sealed record Consumers(string Parameter, Level Level, IReadOnlyList<Dependency> Dependencies, Node? Beside)
 {
     /// <summary>How a parameter is called in a fix where there is none yet.</summary>
@@ -15,7 +15,8 @@ internal sealed record Consumers(string Parameter, Level Level, IReadOnlyList<De
     /// <summary>User code that requires it at run time.</summary>
     public static Consumers Code { get; } = new(AnyName, Level.Transient, [], null);
 
-    /// <summary>Those of these dependencies; an entry point is no registration, and so the last one of the wiring stands for it.</summary>
+    /// <summary>Those of these dependencies; an entry point is not a registration, and so the last one of the wiring stands for
+    /// it.</summary>
     public static Consumers Of(ServiceGraph graph, IReadOnlyList<Dependency> dependencies, Level level) => new(
         dependencies[0].Parameter.Name, level, dependencies,
         dependencies.Select(dependency => dependency.Consumer).FirstOrDefault(consumer => !consumer.Options.IsEntryPoint)

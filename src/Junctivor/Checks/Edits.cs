@@ -2,7 +2,7 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>Makes the edits of the fixes. There is none where the code is to be filled in, or where nobody knows the place.</summary>
+/// <summary>Makes the edits of the fixes. There is none if the code is to be filled in, or where nobody knows the place.</summary>
 internal static class Edits
 {
     public static IReadOnlyList<SourceEdit> Append(Node node, string option) => At(node, SourceEditKind.AppendOption, option);
@@ -100,7 +100,7 @@ internal static class Edits
     public static IReadOnlyList<SourceEdit> Nest(Level inner, Level outer) =>
         [new SourceEdit(SourceEditKind.NestLevel, inner.Name) { Parameter = outer.Name }];
 
-    /// <summary>The edits of a fix of several places: all of them, or none where one is unknown.</summary>
+    /// <summary>The edits of a fix of several places: all of them, or none if one is unknown.</summary>
     public static IReadOnlyList<SourceEdit> OfAll(IEnumerable<IReadOnlyList<SourceEdit>> parts)
     {
         List<SourceEdit> all = [];

@@ -186,7 +186,7 @@ public sealed record FaultKind
 
     /// <summary>The kind with a code.</summary>
     /// <param name="code">The code, in letters of any case.</param>
-    /// <returns>The kind; null where no kind has this code.</returns>
+    /// <returns>The kind; null if no kind has this code.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="code"/> is null.</exception>
     public static FaultKind? Find(string code) => code is null
         ? throw new ArgumentNullException(nameof(code))

@@ -20,7 +20,7 @@ internal sealed class FaultPath(ServiceGraph graph)
     public FaultPath Dependency(Dependency dependency, string remark, int depth) =>
         Add(depth, dependency.Parameter.Name, Asked(dependency.Parameter), remark, null);
 
-    /// <summary>A registration that is being created for a parameter; null where user code resolved it.</summary>
+    /// <summary>A registration that is being created for a parameter; null if user code resolved it.</summary>
     public FaultPath Made(Node node, string? parameter, int depth) => Add(depth, parameter, node.Name, node.Lifetime, node);
 
     /// <summary>A line with words of its own.</summary>

@@ -16,7 +16,7 @@ public sealed record Fix
     /// <summary>C# code to paste, in which <c>…</c> is to be filled in; null if there is none.</summary>
     public string? Code { get; }
 
-    /// <summary>The changes that this makes to the source, all of which belong together; empty where it is to be done by hand, such as
+    /// <summary>The changes that this makes to the source, all of which belong together; empty if it is to be done by hand, such as
     /// where a value is to be filled in.</summary>
     public IReadOnlyList<SourceEdit> Edits { get; internal init; }
 

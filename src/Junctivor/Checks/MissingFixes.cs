@@ -27,7 +27,7 @@ internal static class MissingFixes
         type.DefinitionName.StartsWith("System.", StringComparison.Ordinal)
         || type.DefinitionName.StartsWith("Microsoft.", StringComparison.Ordinal);
 
-    /// <summary>What is no service, and is there all the same where it is needed.</summary>
+    /// <summary>What is not a service, and is there all the same where it is needed.</summary>
     private static Fix? OfPlace(TypeRef type, Level level, string name) => type.DefinitionName switch
     {
         WellKnownTypes.ProviderInterface => new Fix(
@@ -63,7 +63,7 @@ internal static class MissingFixes
         return fixes;
     }
 
-    /// <summary>What people register for a type of the base library, of which no class of theirs is an implementation.</summary>
+    /// <summary>What people register for a type of the base class library, of which no class of theirs is an implementation.</summary>
     private static Fix? OfBaseLibrary(TypeRef type, string mark, Level level) => type.DefinitionName switch
     {
         "System.TimeProvider" => new Fix("register the clock of the system", $"Singleton.Value(TimeProvider.System){mark}"),

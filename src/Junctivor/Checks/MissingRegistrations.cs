@@ -27,7 +27,7 @@ internal static class MissingRegistrations
     private static string Of(Level level, ServiceId service, TypeRef created) =>
         RegistrationText.OfClass(level, service.Type, created) + RegistrationText.OptionsOf(service.Mark);
 
-    /// <summary>Adds what a class requires; false where a value or a choice is the user's.</summary>
+    /// <summary>Adds what a class requires; false if a value or a choice is the user's.</summary>
     private static bool AddDependencies(
         ServiceGraph graph, TypeRef created, Level level, List<string> registrations, List<TypeRef> classes, HashSet<ServiceId> known)
     {

@@ -73,7 +73,7 @@ internal static class RegistrationText
     /// <summary>A parameter that asks by a mark, or by none.</summary>
     public static string Parameter(Mark? mark, string type, string name) => $"{Attribute(mark)}{type} {Identifier(name)}";
 
-    /// <summary>How a fresh scope is used, with a member of what it resolves; null where it has none, and needs no value.</summary>
+    /// <summary>How a fresh scope is used, with a member of what it resolves; null if it has none, and needs no value.</summary>
     public static string? FreshUse(string parameter, TypeRef resolved, IReadOnlyList<string> values)
     {
         (string Call, bool IsAsync)? member = MissingFixes.IsOfBaseLibrary(resolved) ? null : resolved.FirstUse;
@@ -128,7 +128,7 @@ internal static class RegistrationText
 
     private static string Literal(string text) => $"\"{text.Replace("\\", "\\\\").Replace("\"", "\\\"")}\"";
 
-    /// <summary>A name as a parameter may bear it, also where C# uses the word.</summary>
+    /// <summary>A name as a parameter may bear it, even where C# uses the word.</summary>
     private static string Identifier(string name) => Keywords.Contains(name) ? $"@{name}" : name;
 
     /// <summary>A generic definition as <c>typeof</c> wants it, such as <c>IArchive&lt;&gt;</c>.</summary>

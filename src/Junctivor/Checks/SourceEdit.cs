@@ -14,7 +14,7 @@ public sealed record SourceEdit
     /// <summary>What is done.</summary>
     public SourceEditKind Kind { get; }
 
-    /// <summary>The C# that is written, or the name of what is removed; empty where <see cref="Kind"/> says it all.</summary>
+    /// <summary>The C# that is written, or the name of what is removed; empty if <see cref="Kind"/> says it all.</summary>
     public string Text { get; }
 
     /// <summary>The source file of the registration or call, as the compiler recorded it; empty for the change of a class.</summary>
@@ -30,11 +30,11 @@ public sealed record SourceEdit
     /// <summary>Whether it changes the call that fails, whose place is known only when it fails.</summary>
     internal bool IsOfCall => Kind is SourceEditKind.StartScope or SourceEditKind.AwaitBefore or SourceEditKind.SupplyAs;
 
-    /// <summary>The name of the parameter that is changed; null where none is.</summary>
+    /// <summary>The name of the parameter that is changed; null if none is.</summary>
     public string? Parameter { get; internal init; }
 
     /// <summary>What the service of a fresh scope keeps from one call to the next, such as <c>Ledger._rows</c>: methods that share it need
-    /// one scope, and are not changed to have several; null where it keeps nothing.</summary>
+    /// one scope, and are not changed to have several; null if it keeps nothing.</summary>
     public string? State { get; internal init; }
 
     /// <summary>The file of the registration behind which another is moved; empty for the rest.</summary>

@@ -2,7 +2,7 @@ namespace Junctivor.Graph;
 
 /// <summary>Something that the place of a resolution provides, whatever the consumer.</summary>
 /// <param name="word">How it is called in saved graphs.</param>
-/// <param name="definition">The full name of the type; null where the type alone does not say it.</param>
+/// <param name="definition">The full name of the type; null if the type alone does not say it.</param>
 internal sealed class AmbientForm(string word, string? definition)
 {
     /// <summary>The scope that the consumer is created in.</summary>
@@ -23,10 +23,10 @@ internal sealed class AmbientForm(string word, string? definition)
     /// <summary>How it is called in saved graphs.</summary>
     public string Word => word;
 
-    /// <summary>What it is among the bindings of a node; none where no rule asks for it.</summary>
+    /// <summary>What it is among the bindings of a node; none if no rule asks for it.</summary>
     public BindingKinds Kind { get; private init; }
 
-    /// <summary>The form of a type; null where it is none.</summary>
+    /// <summary>The form of a type; null if it is none.</summary>
     /// <param name="definition">The full name of the type.</param>
     public static AmbientForm? Of(string definition) => Array.Find(All, form => form.IsOf(definition));
 

@@ -12,7 +12,7 @@ internal abstract record Binding
     /// <summary>All that serve it under a mark, by mark.</summary>
     internal sealed record Keyed(ServiceId Element, TypeRef Key, IReadOnlyList<(Mark Mark, Binding Supply)> Elements) : Binding;
 
-    /// <summary>A wrapper of the base library or of ours, that comes to the service later.</summary>
+    /// <summary>A wrapper of the base class library or of ours, that comes to the service later.</summary>
     internal sealed record Deferred(DeferredForm Form, TypeRef Wrapper, TypeRef Wanted, Binding Inner) : Binding;
 
     /// <summary>Something that the place has where it is resolved.</summary>

@@ -30,7 +30,7 @@ internal sealed class CandidateFinder(EffectiveRegistrations arrangement, ITypeR
             .Select(each => OutermostOf(each.Node, each.Service)),
     ];
 
-    /// <summary>The one that serves it, the consumer; null where there is none, or where it takes a choice.</summary>
+    /// <summary>The one that serves it, the consumer; null if there is none, or where it takes a choice.</summary>
     public Node? OnlyOne(ServiceId service) => arrangement.OnlyOne(service) is { } only ? OutermostOf(only, service) : null;
 
     /// <summary>Those between which to choose where one is wanted.</summary>

@@ -46,7 +46,7 @@ internal sealed class CandidateTable
         _ => [],
     };
 
-    /// <summary>The one who offers it; null where there is none, or more.</summary>
+    /// <summary>The one who offers it; null if there is none, or more.</summary>
     public Node? OnlyOne(ServiceId service) => Find(service) switch
     {
         Node only => only,

@@ -34,7 +34,7 @@ internal sealed class DeferredForm(string name, string word, params string[] def
     /// <summary>How it is called in drawings and saved graphs.</summary>
     public string Word => word;
 
-    /// <summary>What it is among the bindings of a node; none where no rule asks for it.</summary>
+    /// <summary>What it is among the bindings of a node; none if no rule asks for it.</summary>
     public BindingKinds Kind { get; private init; }
 
     /// <summary>Whether the service lives in a scope of its own, so that the consumer does not hold it.</summary>
@@ -46,7 +46,7 @@ internal sealed class DeferredForm(string name, string word, params string[] def
     /// <summary>Whether the consumer passes arguments, which the constructor of the service takes.</summary>
     public bool TakesArguments { get; private init; }
 
-    /// <summary>The form of a type; null where it is none.</summary>
+    /// <summary>The form of a type; null if it is none.</summary>
     /// <param name="definition">The full name of the type, or of its generic definition.</param>
     public static DeferredForm? Of(string definition)
     {

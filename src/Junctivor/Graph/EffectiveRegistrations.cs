@@ -66,7 +66,7 @@ internal sealed class EffectiveRegistrations
     /// <summary>Who offers exactly this: for a generic service, this closing or this definition.</summary>
     public IReadOnlyList<Candidate> Of(ServiceId service) => _offers.Of(service);
 
-    /// <summary>The one who offers exactly this, to anybody; null where there is none, or where it takes a choice.</summary>
+    /// <summary>The one who offers exactly this, to anybody; null if there is none, or where it takes a choice.</summary>
     public Node? OnlyOne(ServiceId service) => _offers.OnlyOne(service) is { Options.OnlyFor: null } only ? only : null;
 
     private void FindOutdone(IReadOnlyList<Node> written)

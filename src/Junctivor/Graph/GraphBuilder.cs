@@ -72,7 +72,7 @@ internal sealed class GraphBuilder
         return outermost;
     }
 
-    /// <summary>Adds a node that is no registration, such as a call whose parameters are resolved.</summary>
+    /// <summary>Adds a node that is not a registration, such as a call whose parameters are resolved.</summary>
     public void Add(Node node) => Complete([node]);
 
     /// <summary>The registrations that count, each once for itself, and once with what decorates it for each service.</summary>

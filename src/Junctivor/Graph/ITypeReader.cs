@@ -4,13 +4,13 @@ namespace Junctivor.Graph;
 internal interface ITypeReader
 {
     /// <summary>Closes an open generic registration so that it serves a closed service.</summary>
-    /// <returns>The closed node; null where it cannot be closed so.</returns>
+    /// <returns>The closed node; null if it cannot be closed so.</returns>
     Node? Close(Node open, TypeRef service);
 
-    /// <summary>Why an open generic registration could not be closed so; null where nothing is known.</summary>
+    /// <summary>Why an open generic registration could not be closed so; null if nothing is known.</summary>
     ClosingObstacle? ObstacleFor(Node open, TypeRef service);
 
-    /// <summary>What identifies the factory of a registration: equal for two with the same one; null where nobody can tell.</summary>
+    /// <summary>What identifies the factory of a registration: equal for two with the same one; null if nobody can tell.</summary>
     object? FactoryIdentityOf(Node node);
 
     /// <summary>The registrations that <c>Enabled</c> leaves out.</summary>

@@ -17,10 +17,10 @@ internal sealed class Level(string name, Level? within = null, string? variable 
 
     public string Name { get; } = name;
 
-    /// <summary>The field or property that the program keeps it in, as far as that is known; null where it is not.</summary>
+    /// <summary>The field or property that the program keeps it in, as far as that is known; null if it is not.</summary>
     public string? Variable { get; } = variable;
 
-    /// <summary>The level around a level of the user's own; null where it is entered from the container.</summary>
+    /// <summary>The level around a level of the user's own; null if it is entered from the container.</summary>
     public Level? Within { get; } = within;
 
     /// <summary>Whether each asking gets an instance of its own.</summary>

@@ -6,11 +6,14 @@ internal sealed record Node
     private Node? _written;
     private Binding.Single? _alone;
 
+    /// <summary>The <see cref="Order"/> of a node that is not a registration of the wiring.</summary>
+    public const int NotInWiring = int.MaxValue;
+
     /// <summary>The position in the wiring.</summary>
-    public int Order { get; init; } = int.MaxValue;
+    public int Order { get; init; } = NotInWiring;
 
     /// <summary>Whether it is registered in the wiring. Arguments of a call, entry points and disabled registrations are not.</summary>
-    public bool IsInWiring => Order != int.MaxValue;
+    public bool IsInWiring => Order != NotInWiring;
 
     public required NodeKind Kind { get; init; }
 
@@ -83,7 +86,7 @@ internal sealed record Node
     /// <summary>Whether it is a registration, and not something that follows from one.</summary>
     public bool IsRegistration => _written is null;
 
-    /// <summary>The constructor to call, or null where the class leaves it open.</summary>
+    /// <summary>The constructor to call, or null if the class leaves it open.</summary>
     public Constructor? ChosenConstructor => Constructors switch
     {
         [Constructor only] => only,

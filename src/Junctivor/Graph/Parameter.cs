@@ -12,7 +12,7 @@ internal abstract class Parameter(TypeRef type)
     /// <summary>Whether it is met with nothing where the service is not registered: <c>T? x</c> or <c>T x = default</c>.</summary>
     public virtual bool IsOptional => false;
 
-    /// <summary>Whether it is declared as <c>T?</c> of a structure; <see cref="Type"/> is <c>T</c> then.</summary>
+    /// <summary>Whether it is declared as <c>T?</c> of a struct; <see cref="Type"/> is <c>T</c> then.</summary>
     public virtual bool IsNullableStructure => false;
 
     /// <summary>Whether the registration passes a constant for it.</summary>
@@ -24,7 +24,7 @@ internal abstract class Parameter(TypeRef type)
     /// <summary>Which argument of a call it takes, for something that is constructed with arguments; null for the rest.</summary>
     public virtual int? Argument => null;
 
-    /// <summary>Why no container can hand this over, such as <c>is passed by reference</c>; null where one can.</summary>
+    /// <summary>Why no container can hand this over, such as <c>is passed by reference</c>; null if one can.</summary>
     public virtual string? Obstacle => null;
 
     /// <summary>The same parameter, met by an argument of a call.</summary>

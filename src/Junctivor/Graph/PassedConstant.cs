@@ -1,7 +1,7 @@
 namespace Junctivor.Graph;
 
 /// <summary>A constant that a registration passes for a constructor parameter.</summary>
-/// <param name="parameter">The name of the parameter; null where its type tells which.</param>
+/// <param name="parameter">The name of the parameter; null if its type tells which.</param>
 /// <param name="type">The type that it is passed as.</param>
 internal abstract class PassedConstant(string? parameter, TypeRef type)
 {

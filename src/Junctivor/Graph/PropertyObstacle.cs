@@ -8,7 +8,7 @@ internal static class PropertyObstacle
     public const string NotPublic = "is not public";
     public const string NoSetter = "has no public setter";
 
-    /// <summary>What removes the obstacle; null where it is not one of these.</summary>
+    /// <summary>What removes the obstacle; null if it is not one of these.</summary>
     public static string? CureOf(string obstacle, string property) => obstacle switch
     {
         Indexer => "remove [Inject] from the indexer",

@@ -89,7 +89,7 @@ internal sealed class ServiceGraph
     /// <summary>How long an instance of a node lives.</summary>
     public Level LevelOf(Node node) => _candidates.LevelOf(node);
 
-    /// <summary>Why an open generic registration could not be closed for a service; null where nothing is known.</summary>
+    /// <summary>Why an open generic registration could not be closed for a service; null if nothing is known.</summary>
     public ClosingObstacle? ObstacleFor(Node open, TypeRef service) => _reader.ObstacleFor(open, service);
 
     /// <inheritdoc cref="ITypeReader.LeftWirings"/>
@@ -98,7 +98,7 @@ internal sealed class ServiceGraph
     /// <summary>The registrations that <c>Enabled</c> leaves out.</summary>
     public IReadOnlyList<Node> Disabled => _reader.Disabled;
 
-    /// <summary>What identifies the factory of a registration; null where nobody can tell two apart.</summary>
+    /// <summary>What identifies the factory of a registration; null if nobody can tell two apart.</summary>
     public object? FactoryIdentityOf(Node node) => _reader.FactoryIdentityOf(node);
 
     /// <summary>The closed types that lead to one that is refused, because each requires a larger one without end; none for another
@@ -109,7 +109,7 @@ internal sealed class ServiceGraph
     public IEnumerable<Node> IncomingFor(ServiceId service) =>
         Effective.Of(service).Select(offer => offer.Node).Where(node => node.Kind == NodeKind.Incoming);
 
-    /// <summary>The registration that declares a value for after the container is built; null where none does.</summary>
+    /// <summary>The registration that declares a value for after the container is built; null if none does.</summary>
     public IReadOnlyList<Node> LateIncomingFor(ServiceId service) =>
         [.. IncomingFor(service).Where(node => node.Has(RegistrationFlags.SuppliedLater))];
 

@@ -3,7 +3,7 @@ namespace Junctivor.Graph;
 /// <summary>How source places are shown: relative to the folder that all registrations share.</summary>
 internal static class SourcePlaceText
 {
-    /// <summary>The longest folder that all known places stand in, with its last separator; empty where there is none.</summary>
+    /// <summary>The longest folder that all known places stand in, with its last separator; empty if there is none.</summary>
     public static string SharedFolder(IEnumerable<SourcePlace> places)
     {
         string? shared = null;
@@ -29,7 +29,7 @@ internal static class SourcePlaceText
     public static string File(SourcePlace place, string sharedFolder) =>
         place.File.StartsWith(sharedFolder, StringComparison.Ordinal) ? place.File.Substring(sharedFolder.Length) : place.File;
 
-    /// <summary>The place within a sentence: <c> at Storage.cs:14</c>; empty where nobody knows.</summary>
+    /// <summary>The place within a sentence: <c> at Storage.cs:14</c>; empty if nobody knows.</summary>
     public static string At(SourcePlace place, string sharedFolder) => place.IsKnown ? $" at {Show(place, sharedFolder)}" : "";
 
     private static string Folder(string file) => file.Substring(0, file.LastIndexOfAny(['/', '\\']) + 1);

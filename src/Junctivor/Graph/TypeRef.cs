@@ -46,7 +46,7 @@ internal abstract class TypeRef : IEquatable<TypeRef>
     /// <summary>Whether it is an interface without members.</summary>
     public abstract bool IsMarker { get; }
 
-    /// <summary>How a member of it is called, the first that a class would use: <c>PurgeAsync(cancellationToken)</c>; null where it has
+    /// <summary>How a member of it is called, the first that a class would use: <c>PurgeAsync(cancellationToken)</c>; null if it has
     /// none.</summary>
     public abstract (string Call, bool IsAsync)? FirstUse { get; }
 

@@ -2,6 +2,6 @@ namespace Junctivor.Graph;
 
 /// <summary>A constant that was passed, and that fits no parameter or more than one.</summary>
 /// <param name="Text">What is wrong with it, as a sentence.</param>
-/// <param name="NearName">The parameter that was most likely meant; null where none is near.</param>
-/// <param name="PassedName">The name that it was passed under; null where it was passed by its type.</param>
+/// <param name="NearName">The parameter that was most likely meant; null if none is near.</param>
+/// <param name="PassedName">The name that it was passed under; null if it was passed by its type.</param>
 internal sealed record UnmatchedArgument(string Text, string? NearName, string? PassedName);

@@ -3,7 +3,7 @@ using System.Reflection;
 namespace Junctivor.Reading;
 
 /// <summary>
-/// Reads whether a reference was written with a question mark. The base library's reader counts a plain type parameter as
+/// Reads whether a reference was written with a question mark. The base class library's reader counts a plain type parameter as
 /// nullable, because it may be closed so; whoever writes <c>T thing</c> wants one. Safe for use by several threads.
 /// </summary>
 internal sealed class Annotations

@@ -107,7 +107,7 @@ public sealed class Plugins : IReadOnlyCollection<Registration>
             IReadOnlyList<Wiring> wirings = [.. MarkedWiring.In(context.LoadPlugin()).Select(marked => marked.Read())];
             IReadOnlyList<Registration> brought = [.. wirings.SelectMany(wiring => wiring)
                 .Select(registration => registration.From(context))];
-            if (WiringReader.FindReadFailure([.. brought.Select(registration => registration.Data)]) is { } trouble)
+            if (ReadingFaults.FirstOf([.. brought.Select(registration => registration.Data)]) is { } trouble)
             {
                 context.Unload();
                 return $"{name} has no wiring: {trouble}";

@@ -6,7 +6,7 @@ using Junctivor.Registering;
 namespace Junctivor.Reading;
 
 /// <summary>
-/// A constructor, read by reflection. What the base library keeps of one is several times as large as all that the graph knows of its
+/// A constructor, read by reflection. What the base class library keeps of one is several times as large as all that the graph knows of its
 /// class, so the only one of a class is not held, but looked up again where somebody wants it. Of several it would not be sure which one
 /// comes back.
 /// </summary>

@@ -25,11 +25,11 @@ internal sealed class ReflectedParameter(ParameterInfo info, ReflectedType decla
     public override bool IsNullableStructure => declared.IsNullable;
 
     /// <summary>
-    /// What it gets where nobody registers its type. Reflection returns null for the default of a structure, and the plain number for that
+    /// What it gets where nobody registers its type. Reflection returns null for the default of a struct, and the plain number for that
     /// of an enumeration or of a native integer.
     /// </summary>
-    [UnconditionalSuppressMessage("Trimming", "IL2067", Justification = "A structure needs no constructor for its default.")]
-    [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "A structure needs no constructor for its default.")]
+    [UnconditionalSuppressMessage("Trimming", "IL2067", Justification = "A struct needs no constructor for its default.")]
+    [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "A struct needs no constructor for its default.")]
     public object? Default
     {
         get

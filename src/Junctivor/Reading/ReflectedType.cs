@@ -99,7 +99,7 @@ internal sealed class ReflectedType : TypeRef
 
     public bool IsByReference => Has(Traits.ByReference);
 
-    /// <summary>Why no container can hand one over, such as <c>is passed by reference</c>; null where one can.</summary>
+    /// <summary>Why no container can hand one over, such as <c>is passed by reference</c>; null if one can.</summary>
     public string? Obstacle => !Has(Traits.Element | Traits.Value) ? null : Type switch
     {
         { IsByRef: true } => "is passed by reference",
@@ -108,10 +108,10 @@ internal sealed class ReflectedType : TypeRef
         _ => null,
     };
 
-    /// <summary>What is resolved by it: <c>T</c> for <c>T?</c> of a structure, and itself for the rest.</summary>
+    /// <summary>What is resolved by it: <c>T</c> for <c>T?</c> of a struct, and itself for the rest.</summary>
     public ReflectedType Wanted => NullableOf is { } underlying ? _types.Of(underlying) : this;
 
-    /// <summary>Whether it is <c>T?</c> of a structure.</summary>
+    /// <summary>Whether it is <c>T?</c> of a struct.</summary>
     public bool IsNullable => NullableOf is not null;
 
     private Type? NullableOf => Has(Traits.Value) && Has(Traits.Generic) ? Nullable.GetUnderlyingType(Type) : null;

@@ -1,6 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Reflection;
-using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Registering;
 
@@ -11,13 +10,13 @@ internal sealed class WiringReader : ITypeReader
 {
     private List<RegistrationData>? _disabled;
     private List<(EntryPoint EntryPoint, Node Node)>? _entryPoints;
-    private Dictionary<(Node Open, Type Closed), Node>? _closings;
-    private Dictionary<(Node Open, TypeRef Service), string>? _unclosable;
     private Dictionary<Type, TypeToken>? _tokens;
     private readonly MarkingAssemblies _marking = new();
     private readonly ParameterReader _parameters;
     private readonly ClassReader _classes;
     private readonly ClassIndex _index;
+    private readonly EntryReader _entries;
+    private GenericReader? _generics;
     private Dictionary<RegistrationData, Node>? _written;
 
     private WiringReader(int capacity)
@@ -26,6 +25,7 @@ internal sealed class WiringReader : ITypeReader
         _parameters = new ParameterReader(Types, _marking);
         _classes = new ClassReader(Types, _parameters, _marking);
         _index = new ClassIndex(Types);
+        _entries = new EntryReader(Types, _parameters, _classes);
         Entries = [];
         Builder = null!;
     }
@@ -81,10 +81,13 @@ internal sealed class WiringReader : ITypeReader
         return _tokens is not null && _tokens.TryGetValue(wanted, out TypeToken? known) ? known : RunTimeTokens.Of(wanted);
     }
 
+    /// <summary>The entry points, with the nodes that stand for them.</summary>
+    public IReadOnlyList<(EntryPoint EntryPoint, Node Node)> EntryPoints => _entryPoints ?? [];
+
     /// <summary>Whether some entries cannot be read.</summary>
     public bool IsAnyUnreadable { get; private set; }
 
-    /// <summary>The registration of an entry, in this reading of it; null where it is not part of it.</summary>
+    /// <summary>The registration of an entry, in this reading of it; null if it is not part of it.</summary>
     public Node? NodeFor(RegistrationData entry)
     {
         lock (_parameters)
@@ -93,42 +96,6 @@ internal sealed class WiringReader : ITypeReader
                 Graph.Registrations.Select(node => KeyValuePair.Create(EntryOf(node), node)), ReferenceEqualityComparer.Instance);
             return _written.GetValueOrDefault(entry);
         }
-    }
-
-    [UnconditionalSuppressMessage("Trimming", "IL2072", Justification = "The definition was registered with its members kept.")]
-    public Node? Close(Node open, TypeRef service)
-    {
-        if (SourceOf(open) is not InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
-            || ReflectedTypes.All.Close(definition, Types[service]) is not { } closed
-            || !CompiledCode.IsThereFor(closed))
-        {
-            return null;
-        }
-
-        _closings ??= [];
-        if (!_closings.TryGetValue((open, closed), out Node? node))
-        {
-            try
-            {
-                node = open.Derive() with
-                {
-                    Implementation = Types[closed],
-                    Services = ServicesOf(open, closed, service),
-                    Constructors = _classes.ReadConstructors(closed),
-                    Properties = _classes.ReadProperties(closed),
-                };
-                node = _classes.Meet(node, EntryOf(open).Passed);
-            }
-            catch (Exception failure) when (LoadFailure.Is(failure))
-            {
-                (_unclosable ??= [])[(open, service)] = LoadFailure.TextOf(failure);
-                return null;
-            }
-
-            _closings.Add((open, closed), node);
-        }
-
-        return node;
     }
 
     /// <summary>A function that captures nothing is known by its method; of others, each may do something else.</summary>
@@ -141,21 +108,6 @@ internal sealed class WiringReader : ITypeReader
 
     private static bool CapturesNothing(MethodInfo method) => method.IsStatic || method.DeclaringType?.Name is "<>c";
 
-    public ClosingObstacle? ObstacleFor(Node open, TypeRef service) =>
-        _unclosable?.GetValueOrDefault((open, service)) is { } reason ? new ClosingObstacle(reason)
-        : SourceOf(open) is InstanceSource.OfClass { Implementation: { IsGenericTypeDefinition: true } definition }
-            ? ReflectedTypes.All.ObstacleFor(definition, Types[service], type => Types[type])
-                ?? UnbuiltFor(definition, Types[service])
-            : null;
-
-    private ClosingObstacle? UnbuiltFor(Type definition, Type service) =>
-        ReflectedTypes.All.Close(definition, service) is { } closed && !CompiledCode.IsThereFor(closed)
-            ? new ClosingObstacle(
-                $"This program was compiled natively, and has no code for {TypeNames.Short(closed)}, because the compiler saw no use of it: "
-                    + "the wiring could not be followed (JV901), or it is resolved by a type known only at run time.",
-                Unbuilt: Types[closed])
-            : null;
-
     [UnconditionalSuppressMessage("Trimming", "IL2067",
         Justification = "Whoever constructs a class that nobody registers keeps its members.")]
     [UnconditionalSuppressMessage("Trimming", "IL2072",
@@ -166,12 +118,16 @@ internal sealed class WiringReader : ITypeReader
         return ReadClass(created, new InstanceSource.OfClass(created));
     }
 
+    public Node? Close(Node open, TypeRef service) => Generics.Close(open, service);
+
+    public ClosingObstacle? ObstacleFor(Node open, TypeRef service) => Generics.ObstacleFor(open, service);
+
     public IReadOnlyList<TypeRef> Implementing(TypeRef service) => _index.Implementing(service);
 
     public IReadOnlyList<(string Member, string Text)> LeftWirings => _index.LeftWirings;
 
     public IReadOnlyList<Node> Disabled =>
-        _disabled is null ? [] : [.. _disabled.Select(entry => TryRead(entry, int.MaxValue, out _)).OfType<Node>()];
+        _disabled is null ? [] : [.. _disabled.Select(entry => _entries.TryRead(entry, Node.NotInWiring, out _)).OfType<Node>()];
 
     /// <summary>What a method requires, as a node that gives the arguments to call it with.</summary>
     public Node ReadCall(MethodInfo method, int parameterCount) =>
@@ -180,6 +136,8 @@ internal sealed class WiringReader : ITypeReader
     /// <summary>What the properties of an object require, as a node that gives their values in order.</summary>
     public Node ReadFilling([DynamicallyAccessedMembers(Kept.Members)] Type type) =>
         ReadArguments($"the object of {TypeNames.Short(type)}", Types[type], _classes.ReadProperties(type));
+
+    private GenericReader Generics => _generics ??= new GenericReader(Types, _classes);
 
     private Node Read(EntryPoint entryPoint) => ReadArguments(entryPoint.Name, Types[typeof(object)], ParametersOf(entryPoint)) with
     {
@@ -207,34 +165,6 @@ internal sealed class WiringReader : ITypeReader
             Origin = Unwritten(new InstanceSource.OfFactory(typeof(object[]), null, parameters.Length, values => values)),
         };
 
-    /// <summary>Why some entries cannot be read, as a sentence that names the first; null where all can.</summary>
-    public static string? FindReadFailure(IReadOnlyCollection<RegistrationData> entries) => Read(entries).Entries
-        .Select(entry => entry.Source)
-        .OfType<InstanceSource.Unreadable>()
-        .Select(source => $"{source.What} cannot be loaded: {source.Reason}")
-        .FirstOrDefault();
-
-    /// <summary>What the check says of entry points that cannot be served.</summary>
-    public IEnumerable<Fault> NotServed() =>
-        from each in _entryPoints ?? []
-        from problem in each.EntryPoint.Problems
-        select NotServedFaults.Of(Graph, each.Node, problem.Summary, problem.Fixes);
-
-    /// <summary>What the check says of entries that cannot be read.</summary>
-    public IEnumerable<Fault> Unreadable() =>
-        from entry in Entries
-        let source = entry.Source as InstanceSource.Unreadable
-        where source is not null
-        select source.IsPlugin
-            ? PluginSkippedFaults.Of(Graph, source.Reason, RelativeToProgram(source.What), entry.Place)
-            : NotConstructibleTypeFaults.Of(Graph, source.What, entry.Level.Name, entry.Place, source.Reason);
-
-    private static string RelativeToProgram(string file)
-    {
-        string relative = Path.GetRelativePath(AppContext.BaseDirectory, file);
-        return relative.StartsWith("..", StringComparison.Ordinal) ? file : relative.Replace('\\', '/');
-    }
-
     private List<Node> ReadAll(IReadOnlyCollection<RegistrationData> entries)
     {
         List<RegistrationData> counting = new(entries.Count);
@@ -253,7 +183,7 @@ internal sealed class WiringReader : ITypeReader
                 continue;
             }
 
-            Node? node = TryRead(entry, nodes.Count, out InstanceSource.Unreadable? trouble);
+            Node? node = _entries.TryRead(entry, nodes.Count, out InstanceSource.Unreadable? trouble);
             IsAnyUnreadable |= trouble is not null;
             counting.Add(trouble is null ? entry : entry with { Source = trouble });
             if (node is not null)
@@ -278,74 +208,6 @@ internal sealed class WiringReader : ITypeReader
         }
     }
 
-    /// <summary>A class may name types that cannot be loaded: then the rest is read all the same.</summary>
-    private Node? TryRead(RegistrationData entry, int order, out InstanceSource.Unreadable? trouble)
-    {
-        trouble = entry.Source as InstanceSource.Unreadable;
-        try
-        {
-            return trouble is null ? Read(entry, order) : null;
-        }
-        catch (Exception failure) when (LoadFailure.Is(failure))
-        {
-            trouble = new InstanceSource.Unreadable(
-                TypeNames.Short(entry.Source.InstanceType), LoadFailure.TextOf(failure), IsPlugin: false);
-            return null;
-        }
-    }
-
-    private Node Read(RegistrationData entry, int order)
-    {
-        InstanceSource making = entry.Source;
-        TypeRef[] services = ServicesOf(entry);
-        ReflectedType created = making.InstanceType == entry.Service ? (ReflectedType)services[0] : Types.Of(making.InstanceType);
-        InstanceSource.OfClass? ofClass = making as InstanceSource.OfClass;
-        Node node = new()
-        {
-            Order = order,
-            Kind = KindOf(making),
-            Implementation = created,
-            Services = services,
-            Level = entry.Level,
-            Place = entry.Place,
-            Mark = Types.MarkOf(entry.Mark),
-            IsDecorator = entry.IsDecorator,
-            IsAsync = making is InstanceSource.OfAsyncFactory,
-            Options = OptionsOf(entry),
-            Constructors = ofClass is null ? [] : _classes.ReadConstructors(ofClass.Implementation),
-            Properties = ofClass is null ? [] : _classes.ReadProperties(ofClass.Implementation),
-            FactoryParameters = ofClass is null ? FactoryParametersOf(entry) : [],
-            Origin = entry,
-        };
-        node = WithMeaningless(node, entry);
-        return ofClass is not null && (entry.IsDecorator || entry.Passed.Count > 0) ? _classes.Meet(node, entry.Passed) : node;
-    }
-
-    private TypeRef[] ServicesOf(RegistrationData entry) =>
-        entry.AlsoServes.Count == 0 ? [Types.Of(entry.Service)] : AllServicesOf(entry);
-
-    private TypeRef[] AllServicesOf(RegistrationData entry) =>
-        [.. entry.AlsoServes.Prepend(entry.Service).Distinct().Select(service => Types[service])];
-
-    private RegistrationOptions OptionsOf(RegistrationData entry)
-    {
-        return !entry.IsWarmed && entry.OnlyFor is null
-            ? entry.Options
-            : entry.Options with { OnlyFor = entry.OnlyFor is null ? null : Types[entry.OnlyFor], HasWarmUp = entry.IsWarmed };
-    }
-
-    private static Node WithMeaningless(Node node, RegistrationData entry) => WrittenOptions.Of(node, entry) is { Count: > 0 } meaningless
-        ? node with { Options = node.Options with { Meaningless = meaningless } }
-        : node;
-
-    private Parameter[] FactoryParametersOf(RegistrationData entry) => entry.Source switch
-    {
-        InstanceSource.OfFactory factory => WithInner(_parameters.Read(factory.Method!, factory.ParameterCount), entry.IsDecorator),
-        InstanceSource.OfAsyncFactory factory => _parameters.Read(factory.Method, factory.ParameterCount),
-        InstanceSource.OfAlias alias => [new PresetParameter("target", Types[alias.Target], Types.MarkOf(entry.TargetMark))],
-        _ => [],
-    };
-
     private Node ReadClass([DynamicallyAccessedMembers(Kept.Members)] Type type, InstanceSource making) =>
         new()
         {
@@ -361,30 +223,4 @@ internal sealed class WiringReader : ITypeReader
     /// <summary>What stands for a registration where nobody wrote one.</summary>
     private static RegistrationData Unwritten(InstanceSource making) =>
         new() { Service = making.InstanceType, Source = making, Level = Level.Transient, Place = default };
-
-    /// <summary>A factory that decorates takes what it wraps first.</summary>
-    private static Parameter[] WithInner(Parameter[] parameters, bool isDecorator) =>
-        isDecorator ? [parameters[0].AsInner(), .. parameters[1..]] : parameters;
-
-    /// <summary>The closed services of a closed class, in the order of the open ones.</summary>
-    private TypeRef[] ServicesOf(Node open, Type closed, TypeRef wanted)
-    {
-        IReadOnlyList<Type> all = [closed, .. TypeCatalog.AllSupertypes(closed)];
-        return
-        [
-            .. open.Services
-                .SelectMany(service => service.IsDefinition
-                    ? all.Select(each => Types[each]).Where(each => each.IsClosingOf(service)).OrderByDescending(wanted.Equals).Take(1)
-                    : [service]),
-        ];
-    }
-
-    private static NodeKind KindOf(InstanceSource making) => making switch
-    {
-        InstanceSource.OfClass => NodeKind.Class,
-        InstanceSource.OfFactory or InstanceSource.OfAsyncFactory => NodeKind.Factory,
-        InstanceSource.OfValue => NodeKind.Value,
-        InstanceSource.OfAlias => NodeKind.Alias,
-        _ => NodeKind.Incoming,
-    };
 }

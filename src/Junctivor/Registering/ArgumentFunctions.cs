@@ -14,7 +14,7 @@ internal static class ArgumentFunctions
     /// <param name="function">The type, such as <c>Func&lt;int, Ticket&gt;</c>.</param>
     /// <param name="construct">What each call does with its arguments.</param>
     /// <exception cref="NotSupportedException">The program was compiled natively, and has no code for functions with arguments of these
-    /// structures.</exception>
+    /// structs.</exception>
     [UnconditionalSuppressMessage("AOT", "IL3050", Justification = "Where there is no code, the caller goes another way.")]
     [UnconditionalSuppressMessage("Trimming", "IL2060", Justification = "The creators ask nothing of their type arguments.")]
     public static object Create(Type function, Func<object?[], object> construct)

@@ -9,7 +9,7 @@ namespace Junctivor.CompilerServices;
 
 /// <summary>
 /// The code that a natively compiled program needs and cannot make at run time: calls of constructors, and what is generic over
-/// structures. The package writes the calls of this class while a program is compiled that is to be published natively or trimmed;
+/// structs. The package writes the calls of this class while a program is compiled that is to be published natively or trimmed;
 /// nobody else needs them. See docs/native.md. All members are thread-safe.
 /// </summary>
 [EditorBrowsable(EditorBrowsableState.Never)]
@@ -24,7 +24,7 @@ public static class CompiledRecipes
     /// <summary>Adds the call of a public constructor, and keeps the class from being trimmed.</summary>
     /// <param name="type">The class; null is ignored, as a class that is named by a text may be missing.</param>
     /// <param name="construct">Calls the constructor with arguments of the types of its parameters, in their order.</param>
-    /// <param name="parameters">The types of the parameters; none where the class has only one public constructor.</param>
+    /// <param name="parameters">The types of the parameters; none if the class has only one public constructor.</param>
     /// <exception cref="ArgumentNullException"><paramref name="construct"/> or <paramref name="parameters"/> is null.</exception>
     public static void Add(
         [DynamicallyAccessedMembers(Kept.Members)] Type? type, Func<object?[], object> construct, params Type?[] parameters)
@@ -45,30 +45,30 @@ public static class CompiledRecipes
     {
     }
 
-    /// <summary>Compiles in <c>Lazy</c>, <c>Func</c>, <c>FreshScope</c>, lists and dictionaries of a structure.</summary>
-    /// <typeparam name="T">The structure.</typeparam>
+    /// <summary>Compiles in <c>Lazy</c>, <c>Func</c>, <c>FreshScope</c>, lists and dictionaries of a struct.</summary>
+    /// <typeparam name="T">The struct.</typeparam>
     public static void AddElement<T>()
         where T : notnull => Elements[typeof(T)] = TypeToken<T>.Instance;
 
-    /// <summary>Compiles in functions with an argument that is a structure.</summary>
+    /// <summary>Compiles in functions with an argument that is a struct.</summary>
     /// <typeparam name="T1">The argument.</typeparam>
     /// <typeparam name="T">What it constructs; <c>object</c> stands for all classes.</typeparam>
     public static void AddFunction<T1, T>() => Compile(ArgumentFunctions.Of1<T1, T>);
 
-    /// <summary>Compiles in functions with two arguments of which one is a structure.</summary>
+    /// <summary>Compiles in functions with two arguments of which one is a struct.</summary>
     /// <typeparam name="T1">The first argument.</typeparam>
     /// <typeparam name="T2">The second argument.</typeparam>
     /// <typeparam name="T">What it constructs; <c>object</c> stands for all classes.</typeparam>
     public static void AddFunction<T1, T2, T>() => Compile(ArgumentFunctions.Of2<T1, T2, T>);
 
-    /// <summary>Compiles in functions with three arguments of which one is a structure.</summary>
+    /// <summary>Compiles in functions with three arguments of which one is a struct.</summary>
     /// <typeparam name="T1">The first argument.</typeparam>
     /// <typeparam name="T2">The second argument.</typeparam>
     /// <typeparam name="T3">The third argument.</typeparam>
     /// <typeparam name="T">What it constructs; <c>object</c> stands for all classes.</typeparam>
     public static void AddFunction<T1, T2, T3, T>() => Compile(ArgumentFunctions.Of3<T1, T2, T3, T>);
 
-    /// <summary>Compiles in functions with four arguments of which one is a structure.</summary>
+    /// <summary>Compiles in functions with four arguments of which one is a struct.</summary>
     /// <typeparam name="T1">The first argument.</typeparam>
     /// <typeparam name="T2">The second argument.</typeparam>
     /// <typeparam name="T3">The third argument.</typeparam>
@@ -76,7 +76,7 @@ public static class CompiledRecipes
     /// <typeparam name="T">What it constructs; <c>object</c> stands for all classes.</typeparam>
     public static void AddFunction<T1, T2, T3, T4, T>() => Compile(ArgumentFunctions.Of4<T1, T2, T3, T4, T>);
 
-    /// <summary>An argument that is a structure.</summary>
+    /// <summary>An argument that is a struct.</summary>
     /// <typeparam name="T">The type of the parameter.</typeparam>
     /// <param name="argument">The argument; null stands for the default value, as it does by reflection.</param>
     /// <returns>The value.</returns>
@@ -84,7 +84,7 @@ public static class CompiledRecipes
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public static T? Argument<T>(object? argument) => argument is null ? default : (T)argument;
 
-    /// <summary>The call of a constructor; null where none was added.</summary>
+    /// <summary>The call of a constructor; null if none was added.</summary>
     internal static Func<object?[], object>? Find(ConstructorInfo constructor)
     {
         if (constructor.DeclaringType is not { } type || !Constructors.TryGetValue(type, out Compiled[]? added))
@@ -96,7 +96,7 @@ public static class CompiledRecipes
             ?? Array.Find(added, each => each.IsFor(constructor.GetParameters()))?.Construct;
     }
 
-    /// <summary>The token of a structure; null where none was added.</summary>
+    /// <summary>The token of a struct; null if none was added.</summary>
     internal static TypeToken? ElementOf(Type type) => Elements.GetValueOrDefault(type);
 
     /// <summary>It is enough that the code is named.</summary>

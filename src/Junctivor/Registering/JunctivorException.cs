@@ -5,7 +5,7 @@ namespace Junctivor;
 public abstract class JunctivorException : Exception
 {
     /// <summary>For exceptions of adapters.</summary>
-    /// <param name="message">What is wrong, and what to do; null where <see cref="Exception.Message"/> is overridden.</param>
+    /// <param name="message">What is wrong, and what to do; null if <see cref="Exception.Message"/> is overridden.</param>
     /// <param name="innerException">What caused it; null for nothing.</param>
     protected JunctivorException(string? message, Exception? innerException = null)
         : base(message, innerException)

@@ -38,7 +38,7 @@ internal sealed class PluginContext(string path) : AssemblyLoadContext(Path.GetF
         return found is null ? null : LoadFromAssemblyPath(found);
     }
 
-    /// <summary>Reads the dependencies that the plug-in names; null where it names none that can be read.</summary>
+    /// <summary>Reads the dependencies that the plug-in names; null if it names none that can be read.</summary>
     private static AssemblyDependencyResolver? ResolverFor(string path)
     {
         try

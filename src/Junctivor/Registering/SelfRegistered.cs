@@ -55,7 +55,7 @@ public sealed class SelfRegistered : IReadOnlyCollection<Registration>
         ]);
     }
 
-    /// <summary>The classes that the package listed; null where it did not.</summary>
+    /// <summary>The classes that the package listed; null if it did not.</summary>
     [UnconditionalSuppressMessage("Trimming", "IL2026", Justification = "The attribute keeps the class that it names.")]
     private static Type[]? ListedIn(Assembly assembly, out IReadOnlyList<Registration> unloadable)
     {

@@ -96,7 +96,7 @@ public sealed partial class Container
         return Disposal.FailureOf(all, Description);
     }
 
-    /// <summary>What was used and not warmed up, where somebody wants to know; null where there is nothing to report.</summary>
+    /// <summary>What was used and not warmed up, where somebody wants to know; null if there is nothing to report.</summary>
     private CheckReport? ReportOfColdWork()
     {
         if (_options.OnReport is null || _warmUp.HasRun || Volatile.Read(ref _plans) is not { } plans)

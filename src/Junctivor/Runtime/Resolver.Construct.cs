@@ -32,7 +32,7 @@ public abstract partial class Resolver
     {
         ArgumentNullException.ThrowIfNull(type);
         ThrowIfDisposed();
-        return Construction.Run(Plans.Construct(type, arguments), this, null, arguments.ToArray());
+        return Construction.Run(Plans.Calls.Construct(type, arguments), this, null, arguments.ToArray());
     }
 
     /// <summary>
@@ -51,7 +51,7 @@ public abstract partial class Resolver
     {
         ArgumentNullException.ThrowIfNull(target);
         ThrowIfDisposed();
-        (Plan plan, PropertyInfo[] properties) = Plans.Fill(ClassOf(target));
+        (Plan plan, PropertyInfo[] properties) = Plans.Calls.Fill(ClassOf(target));
         object?[] values = (object?[])Construction.Run(plan, this);
         for (int number = 0; number < properties.Length; number++)
         {
@@ -90,6 +90,6 @@ public abstract partial class Resolver
     private object? CallWired(Delegate work, int parameterCount, Func<object?[], object?> call)
     {
         ThrowIfDisposed();
-        return call((object?[])Construction.Run(Plans.Call(work.Method, parameterCount), this));
+        return call((object?[])Construction.Run(Plans.Calls.Call(work.Method, parameterCount), this));
     }
 }

@@ -211,7 +211,7 @@ public abstract partial class Resolver : IAsyncDisposable, IDisposable
     {
         ThrowIfDisposed();
         ResolverState plain = Root.StateOfScopes;
-        SuppliedValues values = Plans.TakeValues(kind, incoming);
+        SuppliedValues values = incoming.IsEmpty ? SuppliedValues.Nothing : Plans.Declared.Take(kind, incoming);
         bool isWatched = Root.ObservesScopes;
         ResolverState state = this is Container && level is null && !isWatched && ReferenceEquals(values, SuppliedValues.Nothing)
             ? plain

@@ -307,7 +307,7 @@ public abstract partial class Scope
     /// Where there is nothing but the scope itself, this is to cost next to nothing: whoever begins to wait ensures that one of both sees
     /// the other.
     /// </summary>
-    /// <param name="failure">What those get who wait; null where everything is disposed well.</param>
+    /// <param name="failure">What those get who wait; null if everything is disposed well.</param>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private void CompleteDisposal(AggregateException? failure)
     {

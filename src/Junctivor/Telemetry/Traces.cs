@@ -27,7 +27,7 @@ internal static class Traces
     /// <param name="instruments">What is measured.</param>
     /// <param name="service">What was constructed.</param>
     /// <param name="lifetime">How long it lives.</param>
-    /// <param name="scope">The activity of the scope that it belongs to; null where there is none.</param>
+    /// <param name="scope">The activity of the scope that it belongs to; null if there is none.</param>
     /// <param name="took">How long it took.</param>
     public static void AddConstruction(Instruments instruments, string service, string lifetime, Activity? scope, TimeSpan took)
     {

@@ -26,7 +26,7 @@ public class CaptiveFixTests
     [Fact]
     public void A_fresh_scope_fix_names_the_values_that_it_needs() =>
         Assert.Contains(
-            ", Incoming.Value<Caller>(…));",
+            ", [Incoming.Value<Caller>(…)]);",
             Captive([Scoped.Incoming<Caller>(), Scoped.Of<IBerthLedger, OfCaller>(), Singleton.Of<Job>()]).Fixes[0].Code,
             StringComparison.Ordinal);
 

@@ -177,8 +177,8 @@ public class FirstFixTests
     }
 
     [Theory]
-    [InlineData(typeof(ILot<string>), typeof(NumberLot<>), "where T : struct', and string is not a structure.")]
-    [InlineData(typeof(ILot<int>), typeof(ObjectLot<>), "where T : class', and int is a structure.")]
+    [InlineData(typeof(ILot<string>), typeof(NumberLot<>), "where T : struct', and string is not a struct.")]
+    [InlineData(typeof(ILot<int>), typeof(ObjectLot<>), "where T : class', and int is a struct.")]
     [InlineData(typeof(ILot<Caller>), typeof(NewLot<>), "where T : new()', and Caller has no public constructor without parameters.")]
     [InlineData(typeof(ILot<TideClock>), typeof(BellLot<>), "where T : FirstFixTests.IBell', and TideClock does not implement it.")]
     [InlineData(typeof(ILot<TideClock>), typeof(Pair<,>), "does not determine the type parameter T2 of FirstFixTests.Pair<T, T2>.")]

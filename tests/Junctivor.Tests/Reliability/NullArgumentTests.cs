@@ -121,7 +121,7 @@ public class NullArgumentTests
         }
     }
 
-    /// <summary>A method with type arguments; null where none are known that it takes, or where reflection cannot call it.</summary>
+    /// <summary>A method with type arguments; null if none are known that it takes, or where reflection cannot call it.</summary>
     private static MethodInfo? Closed(MethodInfo method)
     {
         if (method.GetParameters().Any(parameter => parameter.ParameterType.IsByRefLike))

@@ -122,7 +122,7 @@ public class FunctionTests
             ["FunctionTests.Stamp", "TimeSpan"],
             wiring.Check().Notes.Where(fault => fault.Code == "JV303").Select(fault => fault.Candidates[1]));
         Assert.Contains(
-            wiring.Check().Notes, fault => fault.Remarks[0].EndsWith("keeps At, Label of that time.", StringComparison.Ordinal));
+            wiring.Check().Notes, fault => fault.Remarks[0].EndsWith("keeps At, Label from then on.", StringComparison.Ordinal));
         Assert.Equal("JV303", Assert.Single(wiring.Check().Warnings).Code);
     }
 

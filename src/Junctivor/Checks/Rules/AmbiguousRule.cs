@@ -3,7 +3,7 @@ using Junctivor.Graph;
 namespace Junctivor.Checks;
 
 /// <summary>
-/// JV202: several registrations for a service of which one is wanted. One fault a service, with all who ask; none where one of them should
+/// JV202: several registrations for a service of which one is wanted. One fault a service, with all who ask; none if one of them should
 /// have replaced the others (JV203).
 /// </summary>
 internal sealed class AmbiguousRule : NodeRule
@@ -141,7 +141,7 @@ internal sealed class AmbiguousRule : NodeRule
         return fixes;
     }
 
-    /// <summary>The marks of all, and the consumers that take the first; none where somebody takes them in a list or later.</summary>
+    /// <summary>The marks of all, and the consumers that take the first; none if somebody takes them in a list or later.</summary>
     private static IReadOnlyList<SourceEdit> MarkingAll(ServiceGraph graph, Binding.Ambiguous binding, Consumers consumers)
     {
         IReadOnlyList<Mark> marks = [.. binding.Candidates.Select(candidate => MarkFor(candidate, consumers.Parameter))];

@@ -50,7 +50,7 @@ internal sealed class DecoratesNothingRule : IRule
         }
     }
 
-    /// <summary>The parameter of a decorator that takes something missing in place of what it decorates; null where there is
+    /// <summary>The parameter of a decorator that takes something missing in place of what it decorates; null if there is
     /// none.</summary>
     public static string? WrongParameterOf(ServiceGraph graph, Node decorator) =>
         decorator is { IsDecorator: true, Kind: NodeKind.Class, ChosenConstructor: { } constructor }

@@ -39,7 +39,7 @@ internal static class NotSuppliedFaults
     /// <summary>A value that something on the way needs, and that no scope around it has.</summary>
     /// <param name="node">The declaration.</param>
     /// <param name="path">What requires it.</param>
-    /// <param name="calledType">The class that user code has called; null where that is not known.</param>
+    /// <param name="calledType">The class that user code has called; null if that is not known.</param>
     /// <param name="calledMethod">The method that user code has called.</param>
     public static Fault InScope(Node node, IReadOnlyList<FaultStep> path, string? calledType, string? calledMethod) =>
         Found(node, path, "supplied to this scope") is var fault && InCall(node, path, calledType, calledMethod) is { } fix

@@ -5,7 +5,7 @@ namespace Junctivor.Checks;
 /// <summary>What is said where somebody asks at run time, and by no parameter, for what cannot be had.</summary>
 internal static class RequestFaults
 {
-    /// <summary>The fault of a supply; null where it is met.</summary>
+    /// <summary>The fault of a supply; null if it is met.</summary>
     public static Fault? Of(ServiceGraph graph, Binding binding, ServiceId requested) => binding switch
     {
         Binding.Ambiguous ambiguous => AmbiguousRule.Requested(graph, ambiguous),

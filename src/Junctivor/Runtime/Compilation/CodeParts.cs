@@ -49,7 +49,7 @@ internal sealed class CodeParts
     /// <summary>Whether the code itself can make a scoped service, or only take it where it is there.</summary>
     public bool CanCreate(Plan plan) => _parts[plan].CanMake;
 
-    /// <summary>The singleton that a plan gives; null where it is not there yet.</summary>
+    /// <summary>The singleton that a plan gives; null if it is not there yet.</summary>
     public static object? ReadyOf(Plan plan) => plan.Ready ?? (plan.Recipe as SharedRecipe)?.Ready;
 
     /// <summary>What is created as part of a plan.</summary>

@@ -120,7 +120,7 @@ internal sealed class PlainCode
         return called.DeclaringType == typeof(object) || IsPlain(called);
     }
 
-    /// <summary>An empty collection, a lock, or the like of the base library.</summary>
+    /// <summary>An empty collection, a lock, or the like of the base class library.</summary>
     private static bool Creates(MethodBase constructor, Stack<bool> stack)
     {
         stack.Push(false);

@@ -11,7 +11,7 @@ internal sealed class Frame
     /// <summary>The container or scope in which it is created.</summary>
     public Resolver Home { get; private set; } = null!;
 
-    /// <summary>What keeps others from making the same; null where nothing is shared.</summary>
+    /// <summary>What keeps others from making the same; null if nothing is shared.</summary>
     public Claim? Claim { get; private set; }
 
     /// <summary>How many things to dispose had been created before it.</summary>

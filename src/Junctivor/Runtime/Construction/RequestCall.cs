@@ -4,7 +4,7 @@ namespace Junctivor.Runtime;
 
 /// <summary>The call of user code that failed.</summary>
 /// <param name="Caller">The user's class and method, such as <c>NightlyInvoicing.RunAsync</c>.</param>
-/// <param name="File">The source file, as the compiler recorded it; null where the symbols are missing.</param>
+/// <param name="File">The source file, as the compiler recorded it; null if the symbols are missing.</param>
 /// <param name="Line">The line in it, counted from 1.</param>
 /// <param name="Type">The class of the library that was called.</param>
 /// <param name="Method">The method that was called.</param>
@@ -12,7 +12,7 @@ internal sealed record RequestCall(string Caller, string? File, int Line, string
 {
     private static readonly string[] OwnAssemblies = ["Junctivor,", "Junctivor.Hosting,", "Junctivor.AspNetCore,", "Junctivor.Testing,"];
 
-    /// <summary>The call on this thread; null where none is found, such as where the runtime keeps no names.</summary>
+    /// <summary>The call on this thread; null if none is found, such as where the runtime keeps no names.</summary>
     public static RequestCall? Find()
     {
         (string Type, string Method)? called = null;

@@ -11,7 +11,7 @@ internal sealed class Claims
     private int _count;
     private Dictionary<Plan, Claim>? _byPlan;
 
-    /// <summary>Who creates it; null where nobody does.</summary>
+    /// <summary>Who creates it; null if nobody does.</summary>
     public Claim? Find(Plan plan)
     {
         if (_byPlan is not null)

@@ -33,7 +33,7 @@ internal static class Disposal
     /// <param name="instances">The instances.</param>
     /// <param name="where">Where they belong.</param>
     /// <param name="failures">What is thrown.</param>
-    /// <param name="left">Those that can be disposed only asynchronously, in the same order; null where there are none.</param>
+    /// <param name="left">Those that can be disposed only asynchronously, in the same order; null if there are none.</param>
     public static void Dispose(
         OwnedSlice instances, Resolver where, ref List<Exception>? failures, ref List<OwnedInstance>? left)
     {
@@ -222,7 +222,7 @@ internal static class Disposal
     private sealed record Around(Resolver Where, Around? Outer);
 
     /// <summary>An end that has begun: whoever can, waits for it.</summary>
-    /// <param name="ended">Returns what was thrown; null where nothing was.</param>
+    /// <param name="ended">Returns what was thrown; null if nothing was.</param>
     private sealed class UnderWay(Task<List<Exception>?> ended) : IAsyncDisposable, IDisposable
     {
         /// <summary>It ends by itself, and whoever cannot wait lets it.</summary>

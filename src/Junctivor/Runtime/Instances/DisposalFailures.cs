@@ -5,7 +5,7 @@ namespace Junctivor.Runtime;
 /// <summary>Adds to what is thrown what went wrong besides, when that was ended which had been created for it.</summary>
 internal static class DisposalFailures
 {
-    /// <summary>Where they stand in the data of an exception of the base library.</summary>
+    /// <summary>Where they stand in the data of an exception of the base class library.</summary>
     public const string Key = "DisposalFailures";
 
     public static void Add(Exception? thrown, List<Exception>? failures)
@@ -31,7 +31,7 @@ internal static class DisposalFailures
 
     /// <summary>The lines that tell of them in a message; nothing where there are none.</summary>
     public static string Lines(IReadOnlyList<Exception> failures) => string.Concat(
-        failures.Select(failure => $"\nDisposing of what had been created for it failed too: {ExceptionText.Of(failure)}"));
+        failures.Select(failure => $"\nDisposing what had been created for it failed too: {ExceptionText.Of(failure)}"));
 
     public static T AddTo<T>(T thrown, List<Exception>? failures)
         where T : Exception

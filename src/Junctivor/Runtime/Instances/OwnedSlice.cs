@@ -1,8 +1,8 @@
 namespace Junctivor.Runtime;
 
 /// <summary>
-/// Some owned instances, in the order of creation. The base library's spans and lists of a structure of ours would have to be compiled in
-/// each fresh process: it has code for its own structures only.
+/// Some owned instances, in the order of creation. The base class library's spans and lists of a structure of ours would have to be
+/// compiled in each fresh process: it has code for its own structs only.
 /// </summary>
 internal readonly struct OwnedSlice(OwnedInstance[]? items, int start, int count)
 {

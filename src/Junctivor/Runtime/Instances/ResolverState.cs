@@ -40,6 +40,6 @@ internal sealed record ResolverState
     /// <summary>Whether one of its own services was given the scope, and may end it.</summary>
     public bool IsInjected { get; init; }
 
-    /// <summary>What was begun for those who watch; null where nobody does.</summary>
+    /// <summary>What was begun for those who watch; null if nobody does.</summary>
     public ScopeTrace? Trace { get; set; }
 }

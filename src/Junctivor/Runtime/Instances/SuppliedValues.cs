@@ -27,8 +27,8 @@ internal sealed class SuppliedValues
     /// <summary>Takes what was supplied for a scope, where all of it is declared and nothing comes twice; else returns null.</summary>
     /// <param name="incoming">The values.</param>
     /// <param name="level">The level of the scope.</param>
-    /// <param name="plans">Knows the registrations that declare one.</param>
-    public static SuppliedValues? TryTake(ReadOnlySpan<Incoming> incoming, Level level, PlanCache plans)
+    /// <param name="declared">Knows the registrations that declare one.</param>
+    public static SuppliedValues? TryTake(ReadOnlySpan<Incoming> incoming, Level level, DeclaredValues declared)
     {
         (Node Declaration, object Value)[] values = new (Node, object)[incoming.Length];
         int count = 0;
@@ -36,7 +36,7 @@ internal sealed class SuppliedValues
         for (int number = 0; number < incoming.Length; number++)
         {
             Incoming value = NotNull(incoming[number]);
-            Node[] declarations = plans.DeclarationsOf(level, value);
+            Node[] declarations = declared.DeclarationsOf(level, value);
             if (declarations.Length == 0 || IsAmong(incoming[..number], value))
             {
                 return null;

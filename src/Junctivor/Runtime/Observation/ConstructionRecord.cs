@@ -7,7 +7,7 @@ internal readonly record struct ConstructionRecord
 {
     public required Node Node { get; init; }
 
-    /// <summary>What it returned; null where it threw.</summary>
+    /// <summary>What it returned; null if it threw.</summary>
     public object? Instance { get; init; }
 
     /// <summary>The container or scope that the instance belongs to.</summary>
@@ -16,7 +16,7 @@ internal readonly record struct ConstructionRecord
     /// <summary>What it was given, in the order of <see cref="Node.Parameters"/>.</summary>
     public IReadOnlyList<object?> Arguments { get; init; }
 
-    /// <summary>The class or factory for which it was created; null where it was resolved directly.</summary>
+    /// <summary>The class or factory for which it was created; null if it was resolved directly.</summary>
     public string? RequestedBy { get; init; }
 
     /// <summary>When the call began, as <see cref="System.Diagnostics.Stopwatch.GetTimestamp"/> tells it.</summary>
@@ -28,6 +28,6 @@ internal readonly record struct ConstructionRecord
     /// <summary>Whether it took as long as counts as slow.</summary>
     public bool IsSlow { get; init; }
 
-    /// <summary>The type of what it threw; null where it returned.</summary>
+    /// <summary>The type of what it threw; null if it returned.</summary>
     public Type? Failure { get; init; }
 }

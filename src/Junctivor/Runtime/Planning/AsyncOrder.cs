@@ -7,7 +7,7 @@ namespace Junctivor.Runtime;
 /// <summary>In which order asynchronous factories and warm-ups run: each after its dependencies. Safe for use by several threads.</summary>
 /// <param name="graph">The graph.</param>
 /// <param name="gate">Held while the graph is read.</param>
-/// <param name="shared">What a branch shares with its parent; null where there is none.</param>
+/// <param name="shared">What a branch shares with its parent; null if there is none.</param>
 internal sealed class AsyncOrder(ServiceGraph graph, Lock gate, SharedNodes? shared)
 {
     private ConcurrentDictionary<Level, IReadOnlyList<Node>>? _nodes;

@@ -93,8 +93,8 @@ internal sealed class Plan
 
     /// <summary>Creates it by <see cref="Code"/>, where there is some.</summary>
     /// <param name="requested">The container or scope that is asked.</param>
-    /// <param name="around">What it is created for step by step; null where it is the resolved service.</param>
-    /// <returns>The instance; null where it must be created step by step.</returns>
+    /// <param name="around">What it is created for step by step; null if it is the resolved service.</param>
+    /// <returns>The instance; null if it must be created step by step.</returns>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     public object? TryRunCode(Resolver requested, Construction? around = null) =>
         _code is { } code && !requested.Root.IsObserved ? code(requested, around) : null;

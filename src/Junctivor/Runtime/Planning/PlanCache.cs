@@ -1,6 +1,4 @@
 using System.Collections.Concurrent;
-using System.Diagnostics.CodeAnalysis;
-using System.Reflection;
 using Junctivor.Checks;
 using Junctivor.Graph;
 using Junctivor.Reading;
@@ -21,10 +19,13 @@ internal sealed class PlanCache
     private readonly LateCheck _check;
     private readonly TypeTable _table = new();
 
-    private Seldom? _seldom;
+    // Most containers do without these: a process that starts need not load what belongs to them.
+    private ConcurrentDictionary<Key, Plan?>? _marked;
+    private CallPlans? _calls;
+    private DeclaredValues? _declared;
 
     /// <param name="reader">The wiring, checked.</param>
-    /// <param name="shared">What a branch shares with its parent; null where there is none.</param>
+    /// <param name="shared">What a branch shares with its parent; null if there is none.</param>
     /// <param name="compilation">When code is made from plans.</param>
     /// <param name="isSound">Whether it is sound, and all its values are supplied.</param>
     public PlanCache(WiringReader reader, PlanCompilation compilation, SharedNodes? shared = null, bool isSound = true)
@@ -84,7 +85,7 @@ internal sealed class PlanCache
         }
     }
 
-    /// <summary>The plan, or null where the service is not registered.</summary>
+    /// <summary>The plan, or null if the service is not registered.</summary>
     /// <param name="service">The service.</param>
     /// <param name="mark">A string or a type; null for none.</param>
     /// <exception cref="ResolveException">It is registered, and not as it should be.</exception>
@@ -98,7 +99,9 @@ internal sealed class PlanCache
         }
 
         Key key = new(service, mark);
-        return Rare.Marked.TryGetValue(key, out Plan? known) ? known : Rare.Marked.GetOrAdd(key, Look);
+        ConcurrentDictionary<Key, Plan?> marked =
+            _marked ?? Interlocked.CompareExchange(ref _marked, new ConcurrentDictionary<Key, Plan?>(), null) ?? _marked;
+        return marked.TryGetValue(key, out Plan? known) ? known : marked.GetOrAdd(key, Look);
     }
 
     /// <summary>Whether the wiring provides a service.</summary>
@@ -158,36 +161,13 @@ internal sealed class PlanCache
         }
     }
 
-    /// <summary>The plan to construct a class with some arguments given.</summary>
-    /// <exception cref="ResolveException">It cannot be constructed so.</exception>
-    public Plan Construct(Type type, ReadOnlySpan<object> arguments)
-    {
-        TypeList types = TypeList.Of(arguments);
-        return Rare.Constructions.TryGetValue((type, types), out Plan? known)
-            ? known
-            : Rare.Constructions.GetOrAdd((type, types), PlanConstruction);
-    }
+    /// <summary>The plans of calls that no registration describes.</summary>
+    public CallPlans Calls =>
+        _calls ?? Interlocked.CompareExchange(ref _calls, new CallPlans(_reader, _compiler, _check, _gate), null) ?? _calls;
 
-    /// <summary>The plan for the arguments of a method.</summary>
-    /// <exception cref="ResolveException">A parameter cannot be had.</exception>
-    public Plan Call(MethodInfo method, int parameterCount) =>
-        Rare.Calls.GetOrAdd(method, _ => PlanFor(_reader.ReadCall(method, parameterCount)));
-
-    /// <summary>The plan for the values of the properties of an object, and the properties.</summary>
-    /// <exception cref="ResolveException">A property cannot be filled.</exception>
-    public (Plan Plan, PropertyInfo[] Properties) Fill([DynamicallyAccessedMembers(Kept.Members)] Type type)
-    {
-        if (Rare.Fillings.TryGetValue(type, out (Plan, PropertyInfo[]) known))
-        {
-            return known;
-        }
-
-        lock (_gate)
-        {
-            Node node = _reader.ReadFilling(type);
-            return Rare.Fillings.GetOrAdd(type, (PlanFor(node), [.. node.FactoryParameters.Select(WiringReader.PropertyOf)]));
-        }
-    }
+    /// <summary>The values that the wiring declares.</summary>
+    public DeclaredValues Declared =>
+        _declared ?? Interlocked.CompareExchange(ref _declared, new DeclaredValues(_reader, _gate), null) ?? _declared;
 
     public Plan PlanFor(Binding binding)
     {
@@ -235,64 +215,6 @@ internal sealed class PlanCache
         }
     }
 
-    /// <summary>Takes what a container or scope is started with.</summary>
-    /// <exception cref="ResolveException">The wiring does not declare it.</exception>
-    public SuppliedValues TakeValues(Level level, ReadOnlySpan<Incoming> incoming)
-    {
-        if (incoming.IsEmpty)
-        {
-            return SuppliedValues.Nothing;
-        }
-
-        if (SuppliedValues.TryTake(incoming, level, this) is { } values)
-        {
-            return values;
-        }
-
-        lock (_gate)
-        {
-            SuppliedValues.Take(Types, Graph, level, incoming, out IReadOnlyList<Fault> faults);
-            throw new ResolveException(faults);
-        }
-    }
-
-    /// <summary>The registrations that declare a value when something of a level starts.</summary>
-    public Node[] DeclarationsOf(Level level, Incoming value)
-    {
-        DeclaredValue wanted = new(level, value.Service, value.Mark);
-        return Rare.Declarations.TryGetValue(wanted, out Node[]? known) ? known : Rare.Declarations.GetOrAdd(wanted, Look);
-    }
-
-    private Node[] Look(DeclaredValue wanted)
-    {
-        lock (_gate)
-        {
-            return [.. Graph.IncomingFor(IdOf(new Key(wanted.Service, wanted.Mark)))
-                .Where(node => node.Level == wanted.Level && !node.Has(RegistrationFlags.SuppliedLater))];
-        }
-    }
-
-    private Plan PlanConstruction((Type Made, TypeList Arguments) construction)
-    {
-        lock (_gate)
-        {
-            TypeRef created = Types[construction.Made];
-            return _compiler.PlanFor(
-                _check.Sound(
-                    _reader.Builder.Construct(created, [.. construction.Arguments.Select(type => Types[type])]), new ServiceId(created)));
-        }
-    }
-
-    private Plan PlanFor(Node node)
-    {
-        lock (_gate)
-        {
-            _reader.Builder.Add(node);
-            _check.ThrowIfFaulty([node]);
-            return _compiler.PlanFor(node);
-        }
-    }
-
     private ResolveException NotFound(Key key) => new(Read(graph => MissingRule.Requested(graph, IdOf(key))));
 
     private Plan LookUnmarked(Type service)
@@ -324,24 +246,6 @@ internal sealed class PlanCache
     }
 
     private ServiceId IdOf(Key key) => new(Types[key.Service], Types.MarkOf(key.Mark));
-
-    /// <summary>What most containers do without: a process that starts need not load what belongs to it.</summary>
-    private Seldom Rare => _seldom ?? Interlocked.CompareExchange(ref _seldom, new Seldom(), null) ?? _seldom;
-
-    private sealed class Seldom
-    {
-        public ConcurrentDictionary<MethodInfo, Plan> Calls { get; } = new();
-
-        public ConcurrentDictionary<Key, Plan?> Marked { get; } = new();
-
-        public ConcurrentDictionary<(Type, TypeList), Plan> Constructions { get; } = new();
-
-        public ConcurrentDictionary<DeclaredValue, Node[]> Declarations { get; } = new();
-
-        public ConcurrentDictionary<Type, (Plan Plan, PropertyInfo[] Properties)> Fillings { get; } = new();
-    }
-
-    private readonly record struct DeclaredValue(Level Level, Type Service, object? Mark);
 
     private readonly record struct Key(Type Service, object? Mark);
 }

@@ -12,7 +12,7 @@ internal sealed class SharedNodes(Container parent, WiringReader branch)
 
     public bool IsShared(Node node) => CounterpartOf(node) is not null;
 
-    /// <summary>The node of the parent that this one of the branch stands for; null where it is the branch's own.</summary>
+    /// <summary>The node of the parent that this one of the branch stands for; null if it is the branch's own.</summary>
     public Node? CounterpartOf(Node node)
     {
         if (!_counterparts.TryGetValue(node, out Node? counterpart))

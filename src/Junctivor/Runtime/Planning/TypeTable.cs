@@ -131,7 +131,7 @@ internal sealed class TypeTable
     /// <summary>One that has a handle is whole, unless it is being emptied: then anything else in it may be null.</summary>
     internal struct Entry
     {
-        /// <summary>The handle of the type; 0 where there is none.</summary>
+        /// <summary>The handle of the type; 0 if there is none.</summary>
         public nint Handle;
 
         /// <summary>The plan; <see cref="Plan.Unregistered"/> where it is known that the type is not registered.</summary>
@@ -140,7 +140,7 @@ internal sealed class TypeTable
         /// <summary>The singleton, if it is one and there.</summary>
         public object? Instance;
 
-        /// <summary>Creates it: its code, or step by step as long as there is none; null where the instance is there.</summary>
+        /// <summary>Creates it: its code, or step by step as long as there is none; null if the instance is there.</summary>
         public PlanCode? Code;
     }
 }

@@ -20,7 +20,7 @@ internal sealed class ArgumentFuncRecipe(Type function, Lazy<Plan> planBelow) : 
         }
     }
 
-    /// <summary>A natively compiled program may lack the code for structures as arguments; that it is tried once is enough.</summary>
+    /// <summary>A natively compiled program may lack the code for structs as arguments; that it is tried once is enough.</summary>
     private object Create(Func<object?[], object> construct)
     {
         if (!_isInterpreted)

@@ -1,3 +1,0 @@
-namespace Junctivor.Cli.Demo.Office;
-
-internal sealed record BerthPlanner(IBerthLedger Ledger, ITideTable Tides);

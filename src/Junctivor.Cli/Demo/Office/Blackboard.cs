@@ -1,3 +1,0 @@
-namespace Junctivor.Cli.Demo.Office;
-
-internal sealed class Blackboard : INoticeChannel;

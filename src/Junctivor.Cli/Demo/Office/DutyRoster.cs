@@ -1,3 +1,0 @@
-namespace Junctivor.Cli.Demo.Office;
-
-internal sealed record DutyRoster(Crew Crew, IClock Clock);
