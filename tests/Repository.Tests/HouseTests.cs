@@ -74,7 +74,8 @@ public partial class HouseTests
 
         Assert.All(NamesIn(Path.Combine(checks, "Rules")), name => Assert.EndsWith("Rule", name, StringComparison.Ordinal));
         Assert.All(NamesIn(Path.Combine(checks, "RunTime")), name => Assert.EndsWith("Faults", name, StringComparison.Ordinal));
-        Assert.DoesNotContain(NamesIn(checks), name => name != "IRule" && name != "NodeRule" && name.EndsWith("Rule", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            NamesIn(checks), name => name is not ("IRule" or "NodeRule") && name.EndsWith("Rule", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -22,5 +22,6 @@ internal sealed record WiringReading(WiringReader Reader, int Count, IReadOnlyLi
 
     public CheckReport ToReport(BuildOptions options) => options.ToReport(Reader.Graph, Found);
 
-    private static IReadOnlyList<Fault> WithUnreadable(WiringReader reader) => [.. Checker.Inspect(reader.Graph), .. ReadingFaults.OfEntries(reader)];
+    private static IReadOnlyList<Fault> WithUnreadable(WiringReader reader) =>
+        [.. Checker.Inspect(reader.Graph), .. ReadingFaults.OfEntries(reader)];
 }

@@ -33,7 +33,8 @@ public class RequestPlaceTests
         Fix fix = Assert.Single(Assert.Throws<ResolveException>(() => office.Resolve<Archive>()).Fault.Fixes);
 
         Assert.Equal(
-            "take Clerk as a parameter where Archive is created, instead of resolving it, so that the check of the wiring covers it", fix.Advice);
+            "take Clerk as a parameter where Archive is created, instead of resolving it, so that the check of the wiring covers it",
+            fix.Advice);
         Assert.Empty(fix.Edits);
     }
 
@@ -72,7 +73,8 @@ public class RequestPlaceTests
         await using Container container = Office.Build();
 
         Fault lent = Assert.Throws<ResolveException>(() => container.Lend<Desk>()).Fault;
-        Fault later = (await Assert.ThrowsAsync<ResolveException>(async () => await container.LendAsync<Desk>(cancellationToken: Token))).Fault;
+        Fault later = (await Assert.ThrowsAsync<ResolveException>(
+            async () => await container.LendAsync<Desk>(cancellationToken: Token))).Fault;
 
         Assert.Equal("Lend<Desk>(Incoming.Value<Visitor>(…))", lent.Fixes[0].Code);
         Assert.StartsWith("LendAsync<", later.Fixes[0].Code, StringComparison.Ordinal);

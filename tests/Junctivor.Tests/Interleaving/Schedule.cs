@@ -12,12 +12,13 @@ public sealed class Schedule
     private static Runner? Mine;
 
     private readonly List<Runner> _runners;
+    private readonly List<Runner> _ready = [];
     private readonly Decisions _decisions;
     private int _preemptions;
 
     private Schedule(IReadOnlyList<Action> threads, Decisions decisions)
     {
-        _runners = [.. threads.Select((work, number) => new Runner(this, number, work))];
+        _runners = [.. threads.Select(work => new Runner(this, work))];
         _decisions = decisions;
     }
 
@@ -28,13 +29,13 @@ public sealed class Schedule
         Schedule schedule = new(threads, decisions);
         foreach (Runner runner in schedule._runners)
         {
-            runner.Thread.Start();
+            WorkerThread.Run(runner.Run);
         }
 
         schedule.Next(null).Turn.Release();
         foreach (Runner runner in schedule._runners)
         {
-            if (!runner.Thread.Join(Stuck))
+            if (!runner.Done.Wait(Stuck))
             {
                 throw new InvalidOperationException("A thread never ends: it waits for something that no point tells of.");
             }
@@ -120,7 +121,12 @@ public sealed class Schedule
     {
         if (!isWaiting)
         {
-            _runners.ForEach(each => each.IsWaiting = false);
+            WakeAll();
+            if (_preemptions >= _decisions.MostPreemptions)
+            {
+                // By far the most points are passed after the last preemption: then there is nothing to decide.
+                return;
+            }
         }
 
         runner.IsWaiting = isWaiting;
@@ -136,11 +142,11 @@ public sealed class Schedule
     /// few.</summary>
     private Runner Next(Runner? last)
     {
-        List<Runner> ready = [.. _runners.Where(runner => !runner.HasEnded && !runner.IsWaiting)];
+        List<Runner> ready = Ready();
         if (ready.Count == 0)
         {
-            _runners.ForEach(runner => runner.IsWaiting = false);
-            ready = [.. _runners.Where(runner => !runner.HasEnded)];
+            WakeAll();
+            Ready();
             if (++_rounds > MostRounds)
             {
                 throw new InvalidOperationException("All threads wait for each other.");
@@ -159,22 +165,38 @@ public sealed class Schedule
         return ready[choice];
     }
 
+    private List<Runner> Ready()
+    {
+        _ready.Clear();
+        foreach (Runner runner in _runners)
+        {
+            if (!runner.HasEnded && !runner.IsWaiting)
+            {
+                _ready.Add(runner);
+            }
+        }
+
+        return _ready;
+    }
+
+    private void WakeAll()
+    {
+        foreach (Runner runner in _runners)
+        {
+            runner.IsWaiting = false;
+        }
+    }
+
     private const int MostRounds = 10_000;
     private int _rounds;
 
-    private sealed class Runner
+    private sealed class Runner(Schedule schedule, Action work)
     {
-        public Runner(Schedule schedule, int number, Action work)
-        {
-            Schedule = schedule;
-            Thread = new Thread(() => Run(work)) { IsBackground = true, Name = $"thread {number}" };
-        }
-
-        public Schedule Schedule { get; }
-
-        public Thread Thread { get; }
+        public Schedule Schedule => schedule;
 
         public SemaphoreSlim Turn { get; } = new(0);
+
+        public SemaphoreSlim Done { get; } = new(0);
 
         public Exception? Failure { get; private set; }
 
@@ -182,7 +204,7 @@ public sealed class Schedule
 
         public bool HasEnded { get; private set; }
 
-        private void Run(Action work)
+        public void Run()
         {
             Turn.Wait();
             Mine = this;
@@ -197,11 +219,13 @@ public sealed class Schedule
 
             Mine = null;
             HasEnded = true;
-            Schedule._runners.ForEach(each => each.IsWaiting = false);
+            Schedule.WakeAll();
             if (Schedule._runners.Exists(runner => !runner.HasEnded))
             {
                 Schedule.Next(null).Turn.Release();
             }
+
+            Done.Release();
         }
     }
 }

@@ -150,7 +150,7 @@ public class FailureRecoveryTests
         Assert.Equal(
             "the cause",
             (await Assert.ThrowsAsync<ConstructionException>(
-                async () => await container.LendAsync<Failing<OnlyLater>>(cancellationToken: TestContext.Current.CancellationToken))).InnerException!.Message);
+                async () => await container.LendAsync<Failing<OnlyLater>>(cancellationToken: Token))).InnerException!.Message);
         Assert.Equal([.. Once, .. Once], _log);
 
         FreshScope<Failing<OnlyLater>> fresh = container.Resolve<FreshScope<Failing<OnlyLater>>>();
@@ -232,7 +232,8 @@ public class FailureRecoveryTests
             Scoped.FromAsync((BadEnd needed) => Task.FromException<SystemClock>(new InvalidOperationException("the cause"))),
         }.Build();
 
-        ConstructionException thrown = await Assert.ThrowsAsync<ConstructionException>(async () => await container.StartScopeAsync(cancellationToken: Token));
+        ConstructionException thrown = await Assert.ThrowsAsync<ConstructionException>(
+            async () => await container.StartScopeAsync(cancellationToken: Token));
 
         Assert.Equal("the cause", thrown.InnerException!.Message);
         Assert.Equal("the end", Assert.Single(thrown.DisposalFailures).Message);

@@ -74,10 +74,17 @@ public class NullArgumentTests
             (await Assert.ThrowsAsync<ArgumentNullException>(
                 async () => await Container.StartScopeAsync((ScopeLevel)null!, cancellationToken: token))).ParamName);
         Assert.Equal(
-            "key", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await sessions.EnterAsync(null!, cancellationToken: token))).ParamName);
-        Assert.Equal("work", (await Assert.ThrowsAsync<ArgumentNullException>(() => fresh.RunAsync((Func<object, Task>)null!, cancellationToken: token))).ParamName);
+            "key",
+            (await Assert.ThrowsAsync<ArgumentNullException>(
+                async () => await sessions.EnterAsync(null!, cancellationToken: token))).ParamName);
         Assert.Equal(
-            "work", (await Assert.ThrowsAsync<ArgumentNullException>(() => fresh.RunAsync((Func<object, ValueTask<int>>)null!, cancellationToken: token))).ParamName);
+            "work",
+            (await Assert.ThrowsAsync<ArgumentNullException>(
+                () => fresh.RunAsync((Func<object, Task>)null!, cancellationToken: token))).ParamName);
+        Assert.Equal(
+            "work",
+            (await Assert.ThrowsAsync<ArgumentNullException>(
+                () => fresh.RunAsync((Func<object, ValueTask<int>>)null!, cancellationToken: token))).ParamName);
     }
 
     [Fact]

@@ -4,6 +4,8 @@ namespace Junctivor.Tests.Runtime;
 
 public class FunctionTests
 {
+    private static CancellationToken Token => TestContext.Current.CancellationToken;
+
     [Fact]
     public void Arguments_go_by_type_and_those_of_one_type_by_order_and_the_rest_is_wired()
     {
@@ -148,10 +150,10 @@ public class FunctionTests
 
         slips.Run(slip => slip.Note("1"), mira);
         int two = slips.Run(slip => slip.Note("2"), mira);
-        await slips.RunAsync(async slip => { await Task.Yield(); slip.Note("3"); }, [mira], TestContext.Current.CancellationToken);
-        int four = await slips.RunAsync(async slip => { await Task.Yield(); return slip.Note("4"); }, [mira], TestContext.Current.CancellationToken);
-        await slips.RunAsync(slip => new ValueTask(Task.FromResult(slip.Note("5"))), [mira], TestContext.Current.CancellationToken);
-        int six = await slips.RunAsync(slip => ValueTask.FromResult(slip.Note("6")), [mira], TestContext.Current.CancellationToken);
+        await slips.RunAsync(async slip => { await Task.Yield(); slip.Note("3"); }, [mira], Token);
+        int four = await slips.RunAsync(async slip => { await Task.Yield(); return slip.Note("4"); }, [mira], Token);
+        await slips.RunAsync(slip => new ValueTask(Task.FromResult(slip.Note("5"))), [mira], Token);
+        int six = await slips.RunAsync(slip => ValueTask.FromResult(slip.Note("6")), [mira], Token);
 
         Assert.Equal((2, 4, 6), (two, four, six));
         Assert.Equal(["1 by Mira", "2 by Mira", "3 by Mira", "4 by Mira", "5 by Mira", "6 by Mira"], ended);

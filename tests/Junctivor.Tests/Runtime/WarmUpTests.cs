@@ -91,7 +91,8 @@ public class WarmUpTests
                     throw new InvalidOperationException($"low tide {await Task.FromResult(1)} {first}")),
         }.Build();
 
-        ConstructionException thrown = await Assert.ThrowsAsync<ConstructionException>(async () => await container.StartScopeAsync(cancellationToken: Token));
+        ConstructionException thrown = await Assert.ThrowsAsync<ConstructionException>(
+            async () => await container.StartScopeAsync(cancellationToken: Token));
 
         Assert.Contains("LedgerFile could not be created: InvalidOperationException: low tide", thrown.Message, StringComparison.Ordinal);
         Assert.Equal(["first", "first has ended"], _log);

@@ -54,7 +54,8 @@ public class LoanTests
             ["Mira", "Odd", "Ida"],
             new[] { first.Value, second.Value, third.Value }.Select(value => Assert.IsType<LedgerFile>(value).Folder));
         Assert.Equal(
-            "service", (await Assert.ThrowsAsync<ArgumentNullException>(async () => await container.LendAsync(null!, cancellationToken: Token))).ParamName);
+            "service",
+            (await Assert.ThrowsAsync<ArgumentNullException>(async () => await container.LendAsync(null!, cancellationToken: Token))).ParamName);
     }
 
     [Fact]

@@ -182,7 +182,8 @@ public class MessagePumpTests
         Wiring wiring =
         [
             Singleton.From((Container own) => new MessagePump<IMessage>(own, _channel.Reader, Fail))
-                .WarmUp((pump, cancellationToken) => pump.StartAsync(cancellationToken)).WindDown((pump, cancellationToken) => pump.StopAsync(cancellationToken)),
+                .WarmUp((pump, cancellationToken) => pump.StartAsync(cancellationToken))
+                .WindDown((pump, cancellationToken) => pump.StopAsync(cancellationToken)),
             .. Office,
         ];
         await using (Container container = wiring.Build())

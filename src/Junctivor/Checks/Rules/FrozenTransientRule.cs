@@ -138,7 +138,8 @@ internal sealed class FrozenTransientRule : NodeRule
             string state = IsPlain(frozen.Implementation)
                 ? "the value"
                 : string.Join(", ", frozen.Implementation.State.Concat(frozen.Implementation.Moments).Distinct().Take(ShownState));
-            yield return $"A transient is created each time it is resolved. {holder.Name} resolves it once, and keeps {state} from then on.";
+            yield return $"A transient is created each time it is resolved. {holder.Name} resolves it once, "
+                + $"and keeps {state} from then on.";
         }
     }
 

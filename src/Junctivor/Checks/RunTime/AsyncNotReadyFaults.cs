@@ -13,7 +13,9 @@ internal static class AsyncNotReadyFaults
         [
             node.Level == Level.Singleton
                 ? new Fix(
-                    "warm up the container before anything is resolved", "await container.WarmUpAsync();", Edits.AwaitBefore("WarmUpAsync()"))
+                    "warm up the container before anything is resolved",
+                    "await container.WarmUpAsync();",
+                    Edits.AwaitBefore("WarmUpAsync()"))
                 : new Fix(
                     "start the scope with StartScopeAsync, or use FreshScope<T>.RunAsync",
                     "await using Scope scope = await container.StartScopeAsync();"),

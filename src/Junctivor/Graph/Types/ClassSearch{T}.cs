@@ -2,7 +2,7 @@ namespace Junctivor.Graph;
 
 /// <summary>Finds classes that are not registered and implement a service, in the assemblies that a wiring mentions: only for advice. The
 /// assemblies are read once, when the first advice is wanted. One thread at a time may use it.</summary>
-/// <typeparam name="T">A type: <c>System.Type</c>, or a symbol.</typeparam>
+/// <typeparam name="T">A type, as the reader has it: reflected, or a symbol.</typeparam>
 /// <param name="types">The types.</param>
 /// <param name="classes">Returns the classes of those assemblies that have a public constructor.</param>
 internal sealed class ClassSearch<T>(TypeModel<T> types, Func<IEnumerable<T>> classes)

@@ -1,7 +1,7 @@
 namespace Junctivor.Graph;
 
 /// <summary>A field of an object, or what keeps the value of a property or an event.</summary>
-/// <typeparam name="T">A type: <c>System.Type</c>, or a symbol.</typeparam>
+/// <typeparam name="T">A type, as the reader has it: reflected, or a symbol.</typeparam>
 /// <param name="Name">The name of the field, property or event.</param>
 /// <param name="Type">Its type.</param>
 /// <param name="IsReadOnly">Whether only a constructor sets it.</param>

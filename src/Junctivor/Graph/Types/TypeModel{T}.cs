@@ -5,7 +5,7 @@ namespace Junctivor.Graph;
 /// the wiring does not mention, so they do not use <see cref="TypeRef"/>: a type that is entered in a catalog changes which names messages
 /// shorten, and which assemblies are searched. Keeps nothing.
 /// </summary>
-/// <typeparam name="T">A type: <c>System.Type</c>, or a symbol.</typeparam>
+/// <typeparam name="T">A type, as the reader has it: reflected, or a symbol.</typeparam>
 internal abstract class TypeModel<T>
     where T : class
 {

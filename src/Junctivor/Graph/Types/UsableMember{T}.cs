@@ -1,7 +1,7 @@
 namespace Junctivor.Graph;
 
 /// <summary>A member that a consumer of a type could call.</summary>
-/// <typeparam name="T">A type: <c>System.Type</c>, or a symbol.</typeparam>
+/// <typeparam name="T">A type, as the reader has it: reflected, or a symbol.</typeparam>
 /// <param name="Call">How it is called, with the names of its parameters: <c>PurgeAsync(cancellationToken)</c>.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Returned">What it returns.</param>

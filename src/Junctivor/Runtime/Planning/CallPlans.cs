@@ -55,9 +55,8 @@ internal sealed class CallPlans(WiringReader reader, PlanCompiler compiler, Late
         lock (gate)
         {
             TypeRef created = reader.Types[construction.Made];
-            return compiler.PlanFor(
-                check.Sound(
-                    reader.Builder.Construct(created, [.. construction.Arguments.Select(type => reader.Types[type])]), new ServiceId(created)));
+            TypeRef[] arguments = [.. construction.Arguments.Select(type => reader.Types[type])];
+            return compiler.PlanFor(check.Sound(reader.Builder.Construct(created, arguments), new ServiceId(created)));
         }
     }
 
