@@ -49,7 +49,7 @@ public class WiringPageTests
             "The wiring page is open to all in the Development environment only. Elsewhere, require an authorization policy: "
                 + "app.MapWiringPage(\"/wiring\", container).RequireAuthorization(...).",
             await answer.Content.ReadAsStringAsync(Token));
-        Assert.Single(log.Lines, line => line.Contains("The wiring page at /wiring is refused", StringComparison.Ordinal));
+        Assert.Single(log.Lines, line => line.Contains("Access to the wiring page at /wiring was denied", StringComparison.Ordinal));
     }
 
     [Theory]

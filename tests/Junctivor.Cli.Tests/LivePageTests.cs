@@ -222,7 +222,7 @@ public sealed partial class LivePageTests : IAsyncLifetime
     [GeneratedRegex("CountingLedger #[0-9]+\\s+scoped\\s.*shared .*BerthPlanner #[0-9]+, BookingDesk #[0-9]+", RegexOptions.Singleline)]
     private static partial Regex Shared();
 
-    [GeneratedRegex("NoticeDesk #[0-9]+\\s+singleton\\s+(lives in the container|there before the recording)")]
+    [GeneratedRegex("NoticeDesk #[0-9]+\\s+singleton\\s+(in the container|created before the recording)")]
     private static partial Regex Outside();
 
     [GeneratedRegex("^#[0-9]+")]

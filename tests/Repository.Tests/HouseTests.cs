@@ -49,14 +49,26 @@ public partial class HouseTests
     {
         IReadOnlyList<string> tooLong =
         [
-            .. from file in Directory.EnumerateFiles(ProgramRun.RepositoryRoot, "*.cs", SearchOption.AllDirectories)
-               where !file.EndsWith(".g.cs", StringComparison.Ordinal)
-                   && !file.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}", StringComparison.Ordinal)
+            .. from file in SourceFiles()
                from line in LongLinesOf(file)
                select line,
         ];
 
         Assert.True(tooLong.Count == 0, string.Join("\n", tooLong));
+    }
+
+    /// <summary>A build does not check it, and the formatter needs minutes for the whole solution.</summary>
+    [Fact]
+    public void Imports_are_sorted_with_those_of_System_first()
+    {
+        IEnumerable<string> unsorted =
+            from file in SourceFiles()
+            let imports = ImportsOf(file).ToList()
+            where !imports.SequenceEqual(
+                imports.OrderBy(name => name.Split('.')[0] == "System" ? 0 : 1).ThenBy(name => name, StringComparer.OrdinalIgnoreCase))
+            select $"{file}: run dotnet format";
+
+        Assert.Empty(unsorted);
     }
 
     [Fact]
@@ -97,6 +109,20 @@ public partial class HouseTests
     /// <summary>A path, or the name of a file, in Markdown.</summary>
     [GeneratedRegex(@"`((?:[\w.{}]+/)+[\w.{}-]+|[\w.{}]+\.cs)`")]
     private static partial Regex PathWords();
+
+    private static IEnumerable<string> SourceFiles() =>
+        Directory.EnumerateFiles(ProgramRun.RepositoryRoot, "*.cs", SearchOption.AllDirectories)
+            .Where(file => !file.EndsWith(".g.cs", StringComparison.Ordinal)
+                && !file.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}", StringComparison.Ordinal));
+
+    private static IEnumerable<string> ImportsOf(string file) =>
+        from line in File.ReadLines(file).TakeWhile(line => !line.StartsWith("namespace ", StringComparison.Ordinal))
+        let import = Import().Match(line)
+        where import.Success
+        select import.Groups[1].Value;
+
+    [GeneratedRegex(@"^using ([\w.]+);")]
+    private static partial Regex Import();
 
     private static IEnumerable<string> NamesIn(string folder) =>
         Directory.EnumerateFiles(folder, "*.cs").Select(file => Path.GetFileNameWithoutExtension(file)!);

@@ -77,7 +77,7 @@ internal sealed class SymbolTypes(Compilation compilation) : TypeModel<ITypeSymb
         .SelectMany(constructor => constructor.Parameters)
         .Select(parameter => Erasure.Of(parameter.Type, compilation));
 
-    public override IEnumerable<KeptMember<ITypeSymbol>> FieldsOf(ITypeSymbol type) => 
+    public override IEnumerable<KeptMember<ITypeSymbol>> FieldsOf(ITypeSymbol type) =>
         MembersOf(type).Select(KeptBy).OfType<KeptMember<ITypeSymbol>>();
 
     public override IEnumerable<UsableMember<ITypeSymbol>> MethodsOf(ITypeSymbol type) =>

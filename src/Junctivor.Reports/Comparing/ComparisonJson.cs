@@ -7,7 +7,7 @@ public static class ComparisonJson
 {
     private const int Version = 1;
 
-    /// <summary>Writes differences down: see docs/command.md for the form.</summary>
+    /// <summary>Writes differences down: see docs/formats.md for the form.</summary>
     /// <param name="before">What the one wiring is called.</param>
     /// <param name="after">What the other one is called.</param>
     /// <param name="changes">The differences.</param>

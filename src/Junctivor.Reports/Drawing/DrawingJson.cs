@@ -2,7 +2,7 @@ using System.Text.Json;
 
 namespace Junctivor.Reports.Drawing;
 
-/// <summary>Writes a drawing as JSON: see docs/command.md.</summary>
+/// <summary>Writes a drawing as JSON: see docs/formats.md.</summary>
 internal static class DrawingJson
 {
     private const int Version = 1;

@@ -8,13 +8,13 @@ public static class CheckJson
 {
     private const int Version = 1;
 
-    /// <summary>Writes reports down: see docs/command.md for the form.</summary>
+    /// <summary>Writes reports down: see docs/formats.md for the form.</summary>
     /// <param name="reports">The reports, one for each wiring.</param>
     /// <returns>Indented JSON with line feeds.</returns>
     /// <exception cref="ArgumentNullException">The value is null.</exception>
     public static string Write(IReadOnlyList<NamedReport> reports) => Write(reports, []);
 
-    /// <summary>Writes reports down, and which wirings the compiler could not follow: see docs/command.md for the form.</summary>
+    /// <summary>Writes reports down, and which wirings the compiler could not follow: see docs/formats.md for the form.</summary>
     /// <param name="reports">The reports, one for each wiring.</param>
     /// <param name="unfollowed">The wirings that the compiler could not follow.</param>
     /// <returns>Indented JSON with line feeds.</returns>

@@ -7,7 +7,7 @@ public static class WhyJson
 {
     private const int Version = 1;
 
-    /// <summary>Writes services down: see docs/command.md for the form.</summary>
+    /// <summary>Writes services down: see docs/formats.md for the form.</summary>
     /// <param name="found">The services, each with its graph.</param>
     /// <returns>Indented JSON with line feeds.</returns>
     /// <exception cref="ArgumentNullException">The value is null.</exception>

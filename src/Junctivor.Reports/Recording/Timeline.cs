@@ -4,7 +4,7 @@ using Junctivor.Reports.Graphs;
 
 namespace Junctivor.Reports.Recording;
 
-/// <summary>A recording as it is kept in a file, with the drawing of its wiring: see docs/command.md.</summary>
+/// <summary>A recording as it is kept in a file, with the drawing of its wiring: see docs/formats.md.</summary>
 internal sealed record Timeline
 {
     private const string FormatName = "junctivor-timeline";

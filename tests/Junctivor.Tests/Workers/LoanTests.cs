@@ -55,7 +55,8 @@ public class LoanTests
             new[] { first.Value, second.Value, third.Value }.Select(value => Assert.IsType<LedgerFile>(value).Folder));
         Assert.Equal(
             "service",
-            (await Assert.ThrowsAsync<ArgumentNullException>(async () => await container.LendAsync(null!, cancellationToken: Token))).ParamName);
+            (await Assert.ThrowsAsync<ArgumentNullException>(
+                async () => await container.LendAsync(null!, cancellationToken: Token))).ParamName);
     }
 
     [Fact]
