@@ -138,7 +138,7 @@ public sealed class DrawTests : IDisposable
 
     [Theory]
     [InlineData("Harbour.dll has several wirings, and one is drawn: add --wiring NAME, with one of office, rehearsal.")]
-    [InlineData("--from, --around and --path each say which part to draw: use one of them.", "--from", "Visit", "--around", "Visit")]
+    [InlineData("--from, --around and --path each select the part to draw: use only one of them.", "--from", "Visit", "--around", "Visit")]
     [InlineData("has no service 'Vist' (similar: Visit): 'junctivor list", "--wiring", "office", "--from", "Vist")]
     [InlineData("Muster does not depend on Visit, not even indirectly: try", "--wiring", "office", "--path", "Muster", "Visit")]
     public async Task What_cannot_be_drawn_is_said_in_one_line(string complaint, params string[] arguments)

@@ -125,7 +125,7 @@ public sealed class EntryPointTests : IDisposable
         ProgramRun other = await Run("check", Compile(Second + Lacking), "--wiring", "rehearsal");
 
         Assert.Equal(
-            (2, "junctivor: Office.dll: Office.Requested does not say which wiring its entry points belong to: write "
+            (2, "junctivor: Office.dll: Office.Requested does not name the wiring of its entry points: write "
                 + "[CheckedEntryPoints(\"office\")], or another of office, rehearsal.\n"),
             (unnamed.Status, unnamed.Errors));
         Assert.Contains("office: 1 error, 1 warning  (2 registrations, 1 entry point)", named.Output, StringComparison.Ordinal);

@@ -143,7 +143,7 @@ internal sealed partial class EndpointReader(IServiceProvider host, Container co
         else
         {
             _found.AddProblem(
-                name, handler, $"{name}: {refusal.Message.ReplaceLineEndings(" ").TrimEnd('.')}", "change it as the host's message says");
+                name, handler, $"{name}: {refusal.Message.ReplaceLineEndings(" ").TrimEnd('.')}", "change it as the message of the host suggests");
         }
     }
 

@@ -56,7 +56,7 @@ internal static class DrawCommand
     {
         if (part.Count > 1)
         {
-            throw new CannotCheckException("--from, --around and --path each say which part to draw: use one of them.");
+            throw new CannotCheckException("--from, --around and --path each select the part to draw: use only one of them.");
         }
 
         if (WiringSource.IsSavedGraph(file.Name) && Timelines.TryRead(file) is { } timeline)

@@ -29,7 +29,7 @@ internal static class ListCommand
         Option<OutputFormat> format = CommonOptions.Format<OutputFormat>("text, or json: the whole graph, to be saved and compared.");
         Option<FileInfo?> output = CommonOptions.Output();
         Option<double> limit = CommonOptions.Limit();
-        Command list = new("list", "Lists the registrations of a wiring: service, what creates it, lifetime, mark, place.")
+        Command list = new("list", "Lists the registrations of a wiring: service, class or factory, lifetime, mark, source location.")
         {
             file, wiring, matching, lifetime, format, output, limit,
         };

@@ -361,7 +361,7 @@ const showScope = (scope) => {
 
 const showScopes = () => {
   const scopes = [recording.scopes.get(0), ...recording.listed.reverse()].filter((scope) => scope);
-  return [rows(['Scope', 'Requested', 'Level', 'Started', 'Took', 'Created', 'Shared', 'Slow or failed'], scopes.map((scope) => {
+  return [rows(['Scope', 'Resolved', 'Level', 'Started', 'Took', 'Created', 'Shared', 'Slow or failed'], scopes.map((scope) => {
     const { failed, slow } = marksOf(scope);
     return html('tr', {},
       html('th', { scope: 'row', class: 'lifetime' }, html('button', { class: 'link', type: 'button', onclick: () => chooseScope(scope.number) }, titleOf(scope))),

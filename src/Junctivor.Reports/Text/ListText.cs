@@ -30,7 +30,7 @@ internal static class ListText
     private static IReadOnlyList<Piece> Headings(bool hasMarks) =>
     [
         new("SERVICE", Tone.Faint), new("CREATED BY", Tone.Faint), new("LIFETIME", Tone.Faint), new(hasMarks ? "MARK" : "", Tone.Faint),
-        new("PLACE", Tone.Faint),
+        new("SOURCE", Tone.Faint),
     ];
 
     private static string Amount(int registrations) => registrations == 1 ? "1 registration" : $"{registrations} registrations";

@@ -30,7 +30,7 @@ internal sealed record MarkedEntryPoints(string Wiring, MethodInfo Method)
     public string? ProblemAmong(IReadOnlyList<string> wirings) =>
         wirings.Contains(Wiring) || (Wiring.Length == 0 && wirings.Count == 1) ? null
         : Wiring.Length == 0
-            ? $"{Where} does not say which wiring its entry points belong to: write [CheckedEntryPoints(\"{wirings[0]}\")], or another of "
+            ? $"{Where} does not name the wiring of its entry points: write [CheckedEntryPoints(\"{wirings[0]}\")], or another of "
                 + $"{string.Join(", ", wirings)}."
             : $"{Where} names a wiring '{Wiring}', but there is only {string.Join(", ", wirings)}.";
 
