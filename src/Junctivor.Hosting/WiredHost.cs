@@ -16,7 +16,7 @@ public static class WiredHost
 
     /// <summary>
     /// Runs the host until it is stopped, by a signal such as SIGTERM or Ctrl+C, or by its lifetime. Stopped during the warm-up, it cancels
-    /// that, and winds down what was warmed up. If background work fails, it says so in the log of the host, and stops. Warnings of the
+    /// that, and winds down what was warmed up. If background work fails, it logs that to the log of the host, and stops. Warnings of the
     /// wiring are written to the same log, in the category "Junctivor"; they can also be read in <see cref="Container.Report"/>.
     /// </summary>
     /// <param name="host">The host, such as the application.</param>
@@ -106,7 +106,7 @@ public static class WiredHost
         }
     }
 
-    /// <summary>Completes when the host is asked to stop, by a signal or by its lifetime. It does not stop it.</summary>
+    /// <summary>Completes when the host is stopping, by a signal or by its lifetime. It does not stop it.</summary>
     /// <param name="host">The host, such as the application.</param>
     /// <param name="cancellationToken">Stops the waiting too.</param>
     /// <returns>A task that completes then.</returns>

@@ -14,7 +14,7 @@ namespace Junctivor;
 public static class WiredProgram
 {
     /// <summary>
-    /// Warms up the container, lets its background work run until the process is told to stop, by Ctrl+C or SIGTERM, and winds down. A
+    /// Warms up the container, lets its background work run until the process is stopped by Ctrl+C or SIGTERM, and winds down. A
     /// second signal ends the process at once. Warnings of the wiring, and what fails, are written to the standard error.
     /// </summary>
     /// <param name="container">The container; it is not disposed.</param>
@@ -34,7 +34,7 @@ public static class WiredProgram
     /// </summary>
     /// <typeparam name="T">The service.</typeparam>
     /// <param name="container">The container; it is not disposed.</param>
-    /// <param name="work">The work. Its token is canceled when the process is told to stop, or background work fails.</param>
+    /// <param name="work">The work. Its token is canceled when the process is stopped, or background work fails.</param>
     /// <returns>The exit code of the program: 0 if the work completed; 1 if it failed, or the warm-up, background work or the wind-down
     /// did; 130 if Ctrl+C canceled the work, and 143 if SIGTERM or <see cref="ProgramOptions.Stop"/> did.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
@@ -43,7 +43,7 @@ public static class WiredProgram
 
     /// <inheritdoc cref="RunWiredAsync{T}(Container, Func{T, CancellationToken, Task})"/>
     /// <param name="container">The container; it is not disposed.</param>
-    /// <param name="work">The work. Its token is canceled when the process is told to stop, or background work fails.</param>
+    /// <param name="work">The work. Its token is canceled when the process is stopped, or background work fails.</param>
     /// <param name="options">The time limit, and where failures are written.</param>
     public static Task<int> RunWiredAsync<T>(this Container container, Func<T, CancellationToken, Task> work, ProgramOptions options)
         where T : notnull
@@ -60,14 +60,14 @@ public static class WiredProgram
 
     /// <inheritdoc cref="RunWiredAsync{T}(Container, Func{T, CancellationToken, Task})"/>
     /// <param name="container">The container; it is not disposed.</param>
-    /// <param name="work">The work, which returns the exit code. Its token is canceled when the process is told to stop, or background
+    /// <param name="work">The work, which returns the exit code. Its token is canceled when the process is stopped, or background
     /// work fails.</param>
     public static Task<int> RunWiredAsync<T>(this Container container, Func<T, CancellationToken, Task<int>> work)
         where T : notnull => container.RunWiredAsync(work, new ProgramOptions());
 
     /// <inheritdoc cref="RunWiredAsync{T}(Container, Func{T, CancellationToken, Task})"/>
     /// <param name="container">The container; it is not disposed.</param>
-    /// <param name="work">The work, which returns the exit code. Its token is canceled when the process is told to stop, or background
+    /// <param name="work">The work, which returns the exit code. Its token is canceled when the process is stopped, or background
     /// work fails.</param>
     /// <param name="options">The time limit, and where failures are written.</param>
     public static Task<int> RunWiredAsync<T>(this Container container, Func<T, CancellationToken, Task<int>> work, ProgramOptions options)

@@ -50,7 +50,7 @@ public static class WiringTestExtensions
         Require(wiring.Check(new BuildOptions(), entryPoints));
     }
 
-    /// <summary>Checks a wiring; a warning that no registration accepts fails the test, too.</summary>
+    /// <summary>Checks a wiring; a warning that no registration accepts also fails the test.</summary>
     /// <param name="wiring">The wiring.</param>
     /// <exception cref="WiringTestException">It has errors or warnings. The message has all faults.</exception>
     /// <exception cref="ArgumentNullException"><paramref name="wiring"/> is null.</exception>
@@ -60,7 +60,8 @@ public static class WiringTestExtensions
         Require(wiring.Check(WithoutWarnings));
     }
 
-    /// <summary>Checks a wiring, and what entry points require of it; a warning that no registration accepts fails the test, too.</summary>
+    /// <summary>Checks a wiring, and the services that entry points resolve from it; a warning that no registration accepts also fails the
+    /// test.</summary>
     /// <param name="wiring">The wiring.</param>
     /// <param name="entryPoints">Returns the entry points that resolve services from outside the wiring. The container that it gets knows
     /// the wiring, and no values.</param>
@@ -98,7 +99,7 @@ public static class WiringTestExtensions
     /// <param name="instead">The object; the test disposes it.</param>
     /// <param name="file">The source file; the compiler passes it.</param>
     /// <param name="line">The line; the compiler passes it.</param>
-    /// <returns>Another wiring. If there is nothing to replace, its check says so (JV203).</returns>
+    /// <returns>Another wiring. If there is nothing to replace, its check reports JV203.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     public static Wiring Replace<TService>(
         this Wiring wiring, TService instead, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)
@@ -114,7 +115,7 @@ public static class WiringTestExtensions
     /// <param name="wiring">The wiring; it is not changed.</param>
     /// <param name="file">The source file; the compiler passes it.</param>
     /// <param name="line">The line; the compiler passes it.</param>
-    /// <returns>Another wiring. If there is nothing to replace, its check says so (JV203).</returns>
+    /// <returns>Another wiring. If there is nothing to replace, its check reports JV203.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="wiring"/> is null.</exception>
     public static Wiring ReplaceClass<TService, TClass>(
         this Wiring wiring, [CallerFilePath] string file = "", [CallerLineNumber] int line = 0)

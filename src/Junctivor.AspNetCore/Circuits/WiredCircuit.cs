@@ -8,7 +8,7 @@ namespace Junctivor;
 /// <summary>
 /// A component of Blazor that starts a scope, and passes it to the components in it: as long as it is shown, which for the outermost
 /// interactive component is the life of the circuit, each browser has a scope of its own. The application maps its components in a group of
-/// <see cref="WiredEndpoints.MapWired"/>, which tells the container. Components that derive from <see cref="WiredComponent"/> get their
+/// <see cref="WiredEndpoints.MapWired"/>, which provides the container. Components that derive from <see cref="WiredComponent"/> get their
 /// services from it.
 /// </summary>
 /// <example>

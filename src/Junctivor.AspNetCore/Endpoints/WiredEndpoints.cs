@@ -11,10 +11,10 @@ public static class WiredEndpoints
     private static readonly ConditionalWeakTable<Container, object> Contributed = [];
 
     /// <summary>
-    /// Starts a group of endpoints in whose handlers the wiring says what is a service: such a parameter needs no <c>[FromServices]</c>. A
-    /// parameter of a type that the wiring provides and that is meant as the body of the request needs <c>[FromBody]</c>. A parameter that
-    /// nobody provides and that cannot come from the request is JV101 when the application starts. Hubs, controllers and pages can be
-    /// mapped in the group too.
+    /// Starts a group of endpoints in whose handlers a parameter is a service if the wiring provides its type, without
+    /// <c>[FromServices]</c>. A parameter of a type that the wiring provides and that is meant as the body of the request needs
+    /// <c>[FromBody]</c>. A parameter that neither the wiring nor the host provides and that cannot come from the request is JV101 when the
+    /// application starts. Hubs, controllers and pages can be mapped in the group too.
     /// </summary>
     /// <param name="routes">The routes to add the group to: the application, or another group.</param>
     /// <param name="container">The container that <see cref="RequestScopes.UseJunctivor(IApplicationBuilder, Container)"/> starts the

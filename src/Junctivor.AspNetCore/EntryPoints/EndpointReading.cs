@@ -12,7 +12,7 @@ public static class EndpointReading
     /// started, and does not have to be.
     /// </summary>
     /// <param name="app">The application, with all endpoints mapped.</param>
-    /// <param name="container">Tells what the wiring provides; what it does not provide, and the host does, is left out.</param>
+    /// <param name="container">The container of the wiring. Types that it does not provide and the host does are left out.</param>
     /// <returns>The entry points, with their places in the source where there are symbols.</returns>
     /// <exception cref="ArgumentNullException">An argument is null.</exception>
     /// <exception cref="ObjectDisposedException">The container is disposed.</exception>

@@ -10,7 +10,7 @@ namespace Junctivor;
 
 /// <summary>
 /// Gives each call of a SignalR hub a scope of its own, and sets the properties of the hub that have <see cref="InjectAttribute"/>. Add it
-/// to the options of SignalR, and map the hub in a group of <see cref="WiredEndpoints.MapWired"/>, which tells it the container. The scope
+/// to the options of SignalR, and map the hub in a group of <see cref="WiredEndpoints.MapWired"/>, which provides the container. The scope
 /// is disposed when the call has returned; where it returns a stream, when that ends. Safe for use by several threads.
 /// </summary>
 /// <example>

@@ -13,8 +13,8 @@ public static class WiringPage
     /// Maps a page that shows the wiring of a container, live: how often each service was created, the last hundred scopes, and what was
     /// created and shared in each. It shows types, numbers and times, and no data of the application. In the Development environment
     /// anybody may open it; elsewhere it is refused with status 403, unless it requires an authorization policy:
-    /// <c>app.MapWiringPage("/wiring", container).RequireAuthorization("staff")</c>. As long as nobody has it open, nothing is recorded;
-    /// while somebody does, the container creates step by step, which is slower.
+    /// <c>app.MapWiringPage("/wiring", container).RequireAuthorization("staff")</c>. While the page is closed, nothing is recorded;
+    /// while it is open, the container creates instances step by step, which is slower.
     /// </summary>
     /// <param name="routes">The routes to add it to: the application, or a group of routes.</param>
     /// <param name="pattern">Where the page is, such as <c>/wiring</c>; its events are below that.</param>

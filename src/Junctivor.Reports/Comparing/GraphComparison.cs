@@ -3,7 +3,7 @@ using Junctivor.Reports.Graphs;
 namespace Junctivor.Reports.Comparing;
 
 /// <summary>
-/// Compares what two wirings mean: registration by registration, as they were written. Source places do not count, nor what
+/// Compares what two wirings mean: registration by registration, as they were written. Source locations do not count, nor what
 /// follows from another change.
 /// </summary>
 public sealed class GraphComparison

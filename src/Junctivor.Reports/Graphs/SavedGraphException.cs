@@ -1,6 +1,6 @@
 namespace Junctivor.Reports.Graphs;
 
-/// <summary>Thrown where a file is no saved graph, or one of a newer form; the message is one line that says what to do.</summary>
+/// <summary>Thrown if a file is not a saved graph, or has a newer format. The message is one line that explains what to do.</summary>
 public sealed class SavedGraphException : JunctivorException
 {
     internal SavedGraphException(string message, Exception? cause = null)

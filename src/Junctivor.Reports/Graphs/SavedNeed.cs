@@ -9,7 +9,7 @@ public sealed record SavedNeed
     /// <summary>The full name of the type that is resolved.</summary>
     public required string Service { get; init; }
 
-    /// <summary>The mark that is asked by, a text in quotation marks or the full name of a type; null for none.</summary>
+    /// <summary>The required mark: a string in quotation marks, or the full name of a type. Null for none.</summary>
     public string? Mark { get; init; }
 
     /// <summary>Whether it is a property, filled after construction.</summary>

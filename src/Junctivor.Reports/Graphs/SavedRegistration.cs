@@ -44,10 +44,10 @@ public sealed record SavedRegistration
     /// <summary>What it wraps, by id; null if it wraps nothing.</summary>
     public string? Around { get; init; }
 
-    /// <summary>The source file, relative to the folder that all registrations share; null if nobody knows.</summary>
+    /// <summary>The source file, relative to the folder that all registrations share; null if it is unknown.</summary>
     public string? File { get; init; }
 
-    /// <summary>The line in that file, counted from 1; 0 if nobody knows.</summary>
+    /// <summary>The line in that file, counted from 1; 0 if it is unknown.</summary>
     public int Line { get; init; }
 
     /// <summary>The module that it is in: the member that it is written in, such as <c>HarbourWiring.Storage</c>; null if nobody
@@ -57,6 +57,6 @@ public sealed record SavedRegistration
     /// <summary>What it requires: the parameters in order, then the properties.</summary>
     public IReadOnlyList<SavedNeed> Needs { get; init; } = [];
 
-    /// <summary>Where it stands in the source; empty if nobody knows.</summary>
+    /// <summary>Where it stands in the source; empty if it is unknown.</summary>
     internal string Place => File is null ? "" : $"{File}:{Line}";
 }

@@ -40,8 +40,8 @@ public sealed partial class Wiring
     }
 
     /// <summary>
-    /// Finds all configuration errors, and also what entry points require and cannot have, where only a container tells what they are:
-    /// such as when an application maps its endpoints.
+    /// Finds all configuration errors, and services that entry points require and cannot get, if only a container can return the entry
+    /// points: such as when an application maps its endpoints.
     /// </summary>
     /// <param name="options">The severities to apply.</param>
     /// <param name="entryPoints">Returns them. It gets a container that knows the wiring, whether it is sound or not, and that has no

@@ -107,7 +107,7 @@ public sealed record FaultKind
         new("JV205", "decorates-nothing", Severity.Error,
             "A decorator has nothing to decorate, or its constructor does not take the decorated service.", canBeLowered: true);
 
-    /// <summary>JV206: an open generic registration that cannot be closed as somebody asks.</summary>
+    /// <summary>JV206: an open generic registration that cannot be closed for a required service.</summary>
     public static FaultKind GenericConstraint { get; } =
         Error("JV206", "generic-constraint",
             "A generic service is required, and no open registration can be closed over its type arguments.");
@@ -137,7 +137,7 @@ public sealed record FaultKind
     public static FaultKind LevelOutOfPlace { get; } =
         Error("JV305", "level-out-of-place", "A scope level is required or started where it is not available.");
 
-    /// <summary>JV306: something shared takes the class that asks.</summary>
+    /// <summary>JV306: a shared service takes the class that consumes it.</summary>
     public static FaultKind ConsumingClassShared { get; } =
         Error("JV306", "consuming-class-shared", "A shared service takes its consuming class, and several classes consume it.");
 
@@ -149,7 +149,7 @@ public sealed record FaultKind
     public static FaultKind LateValueNeededEarly { get; } =
         Error("JV402", "late-value-needed-early", "A value that is supplied after the build is required at construction.");
 
-    /// <summary>JV403: warm-up work that nobody ran.</summary>
+    /// <summary>JV403: warm-up work that did not run.</summary>
     public static FaultKind NotWarmedUp { get; } =
         Warning("JV403", "not-warmed-up", "A service with warm-up work was used, and the container was disposed without WarmUpAsync.");
 

@@ -21,7 +21,7 @@ public sealed record Fix
     public IReadOnlyList<SourceEdit> Edits { get; internal init; }
 
     /// <summary>Whether the fix changes what the program does: a service is lost, or an instance lives for a shorter time. Such fixes come
-    /// after the others, and their advice says what is lost.</summary>
+    /// after the others, and their advice names the loss.</summary>
     public bool ChangesBehavior { get; internal init; }
 
     /// <summary>The reason why <c>junctivor fix</c> and "fix all" do not apply it, worded to follow "because". Null if it has

@@ -14,7 +14,7 @@ public sealed record SourceEdit
     /// <summary>What is done.</summary>
     public SourceEditKind Kind { get; }
 
-    /// <summary>The C# that is written, or the name of what is removed; empty if <see cref="Kind"/> says it all.</summary>
+    /// <summary>The C# that is written, or the name of what is removed; empty if <see cref="Kind"/> is enough.</summary>
     public string Text { get; }
 
     /// <summary>The source file of the registration or call, as the compiler recorded it; empty for the change of a class.</summary>

@@ -3,7 +3,7 @@ using System.ComponentModel;
 namespace Junctivor.CompilerServices;
 
 /// <summary>
-/// What an assembly says of one of its wirings or scope levels, so that the compiler can check wirings of other projects that include it.
+/// A wiring or scope level that an assembly records, so that the compiler can check wirings of other projects that include it.
 /// The package writes it while the assembly is compiled; nothing reads it at run time. Immutable.
 /// </summary>
 /// <param name="member">The property, method or field, as documentation comments identify it.</param>

@@ -31,7 +31,7 @@ public sealed class Incoming
 
     /// <summary>Supplies a value for exactly the type <typeparamref name="T"/>.</summary>
     /// <typeparam name="T">The declared type.</typeparam>
-    /// <param name="value">The value. The caller disposes it, unless the declaration says <c>DisposeAtEnd</c>.</param>
+    /// <param name="value">The value. The caller disposes it, unless the declaration has <c>DisposeAtEnd</c>.</param>
     /// <returns>The value, for <c>Build</c>, <c>StartScope</c> and the like.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
     public static Incoming Value<T>(T value)
@@ -45,7 +45,7 @@ public sealed class Incoming
     /// a request, who is known only after the request was authenticated.</summary>
     /// <typeparam name="T">The declared type.</typeparam>
     /// <param name="value">Returns the value; called at most once, unless it throws, and never if nothing resolves the value. An exception
-    /// is thrown by the call. The caller disposes the value, unless the declaration says <c>DisposeAtEnd</c>.</param>
+    /// is thrown by the call. The caller disposes the value, unless the declaration has <c>DisposeAtEnd</c>.</param>
     /// <returns>The value, for <c>Build</c>, <c>StartScope</c> and the like. Use it for one call: the value is kept in it.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="value"/> is null.</exception>
     public static Incoming WhenRequested<T>(Func<T> value)
@@ -57,7 +57,7 @@ public sealed class Incoming
 
     /// <summary>Supplies a value for exactly a type known only at run time.</summary>
     /// <param name="service">The declared type.</param>
-    /// <param name="value">The value. The caller disposes it, unless the declaration says <c>DisposeAtEnd</c>.</param>
+    /// <param name="value">The value. The caller disposes it, unless the declaration has <c>DisposeAtEnd</c>.</param>
     /// <returns>The value, for <c>Build</c>, <c>StartScope</c> and the like.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="service"/> or <paramref name="value"/> is null.</exception>
     /// <exception cref="ArgumentException"><paramref name="value"/> is not a <paramref name="service"/>.</exception>
@@ -76,11 +76,11 @@ public sealed class Incoming
 
     /// <summary>
     /// Supplies every value that the wiring declares with <c>Singleton.Incoming&lt;T&gt;()</c>, without a mark, and that the host has: its
-    /// loggers, its configuration, its environment and so on. The host is asked only for what is declared and not supplied otherwise.
+    /// loggers, its configuration, its environment and so on. The host is asked only for declared values that are not supplied otherwise.
     /// What it does not have is JV105, as if nothing was supplied.
     /// </summary>
     /// <param name="services">The services of the host, such as <c>app.Services</c>. The host goes on disposing them, unless a
-    /// declaration says <c>DisposeAtEnd</c>.</param>
+    /// declaration has <c>DisposeAtEnd</c>.</param>
     /// <returns>The values, for <c>Build</c>; and for <see cref="Container.Supply(Incoming)"/>, where they are declared with
     /// <c>SuppliedLater</c>.</returns>
     /// <exception cref="ArgumentNullException"><paramref name="services"/> is null.</exception>

@@ -81,8 +81,8 @@ public sealed class Registration<T> : ServiceRegistration<Registration<T>>
     /// Runs in the background, while the container works: <see cref="Container.WarmUpAsync"/> creates the singleton, and starts the work
     /// when everything is warmed up. <see cref="Container.WindDownAsync(CancellationToken)"/> cancels its token, runs its <c>WindDown</c>,
     /// if it has one, and awaits its end, before the wind-down of its dependencies. If the work fails,
-    /// <see cref="Container.BackgroundFailure"/> tells, the wind-down throws, and <c>RunWiredAsync</c> stops the program. On anything but a
-    /// singleton it is JV109.
+    /// <see cref="Container.BackgroundFailure"/> completes, the wind-down throws, and <c>RunWiredAsync</c> stops the program. On anything
+    /// but a singleton it is JV109.
     /// </summary>
     /// <param name="work">The work; it receives the instance without its decorators, and a token that is canceled when it is to stop. It
     /// may also end by itself.</param>

@@ -14,7 +14,7 @@ namespace Junctivor.CompilerServices;
 [EditorBrowsable(EditorBrowsableState.Never)]
 public sealed class SelfRegisteredClassAttribute([DynamicallyAccessedMembers(Kept.Members)] string? className) : Attribute
 {
-    /// <summary>The name of the class in metadata, with its assembly; null says that the assembly has no such class.</summary>
+    /// <summary>The name of the class in metadata, with its assembly; null if the assembly has no such class.</summary>
     [DynamicallyAccessedMembers(Kept.Members)]
     public string? ClassName { get; } = className;
 }

@@ -112,7 +112,7 @@ public sealed class Sessions : IAsyncDisposable
         return VisitAsync(session, cancellationToken);
     }
 
-    /// <summary>Disposes a session as soon as nobody visits it, such as when a user signs out. The next visit with its key starts a new
+    /// <summary>Disposes a session when its last visit ends, for example after a user signed out. The next visit with its key starts a new
     /// one.</summary>
     /// <param name="key">Its key.</param>
     /// <returns>Whether there was one.</returns>
