@@ -59,7 +59,7 @@ public sealed class PageTests : IAsyncLifetime
         Assert.Contains("Requiresledger: PaperLedgertides: ITideTable (missing)", panel, StringComparison.Ordinal);
         Assert.Contains("Required byBookingDeskNightlyInvoicing", panel, StringComparison.Ordinal);
         Assert.Equal(6, dim);
-        Assert.Equal("3 services are on the ways to Caller.", way);
+        Assert.Equal("3 services are on paths to Caller.", way);
         Assert.Equal("4 findings", await page.Locator("#panel h2").TextContentAsync());
         IPage linked = await page.Context.NewPageAsync();
         await linked.GotoAsync(address);
