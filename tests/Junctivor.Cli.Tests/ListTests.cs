@@ -129,6 +129,20 @@ public sealed class ListTests : IDisposable
     }
 
     [Fact]
+    public async Task The_prose_of_a_fault_is_wrapped_at_the_width_of_the_terminal_and_its_code_is_not()
+    {
+        string section = (await ProgramRun.AsWideAs(70, "src/Junctivor.Cli", "fault", "JV305")).Output.ReplaceLineEndings("\n");
+        string[] parts = section.Split("```");
+
+        Assert.All(parts.Where((_, number) => number % 2 == 0).SelectMany(prose => prose.Split('\n')),
+            line => Assert.InRange(line.Length, 0, 70));
+        Assert.Contains("\n- A scope of the level is started where it cannot be.", parts[0], StringComparison.Ordinal);
+        Assert.Contains("\n  ", parts[0], StringComparison.Ordinal);
+        Assert.Contains("\nprivate sealed class ShiftReport(DutyRoster roster, Dredger dredger);\n", parts[1], StringComparison.Ordinal);
+        Assert.EndsWith(".\n", section, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Two_roots_of_one_assembly_are_compared_and_exit_with_1()
     {
         ProgramRun run = await Run("compare", $"{Harbour}@office", $"{Harbour}@rehearsal");

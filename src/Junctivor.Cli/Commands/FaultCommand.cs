@@ -25,15 +25,16 @@ internal static class FaultCommand
 
     public static int Run(string? code)
     {
+        Screen screen = new(Terminal.Out);
         if (code is null)
         {
-            Screen screen = new(Terminal.Out);
             screen.Write(Columns.Lay([.. FaultKind.All.Select(Row)], screen.Width));
             return ExitStatus.Sound;
         }
 
-        Terminal.Out.Write(FaultKind.Find(code) is { } kind ? FaultSections.Of(kind) : FaultSections.Find(code)
-            ?? throw new CannotCheckException($"there is no fault code '{code}': 'junctivor fault' lists them."));
+        string section = FaultKind.Find(code) is { } kind ? FaultSections.Of(kind) : FaultSections.Find(code)
+            ?? throw new CannotCheckException($"there is no fault code '{code}': 'junctivor fault' lists them.");
+        Terminal.Out.Write(string.Join('\n', MarkdownWrapping.Lines(section, screen.Width)));
         return ExitStatus.Sound;
     }
 
