@@ -114,7 +114,7 @@ internal static class ChangingWays
         },
         "[.. {0}]");
 
-    private static void Change(ProgramWriter w, string name, string statement, string? helper)
+    public static void Change(ProgramWriter w, string name, string statement, string? helper)
     {
         string more = w.Registration();
         if (helper is not null)

@@ -46,6 +46,9 @@ public sealed class ProgramCheck
     /// <summary>The ways of the programs of which the wiring was followed.</summary>
     public HashSet<string> WaysFollowed { get; } = [];
 
+    /// <summary>Why programs were not followed, by the ways in which they are written.</summary>
+    public Dictionary<string, string> Reasons { get; } = [];
+
     /// <summary>All ways that were written.</summary>
     public HashSet<string> Ways { get; } = [];
 
@@ -106,9 +109,10 @@ public sealed class ProgramCheck
         IReadOnlyList<string> always =
             [.. outcomes[0].Select(shown).Where(fault => outcomes.All(faults => faults.Select(shown).Contains(fault))).Distinct()];
         Faulty += always.Count > 0 ? 1 : 0;
-        if (found.Any(each => each.Id == "JV901"))
+        if (found.FirstOrDefault(each => each.Id == "JV901") is { } unfollowed)
         {
             Unfollowed++;
+            Reasons[string.Join(", ", program.Ways)] = unfollowed.GetMessage(CultureInfo.InvariantCulture);
             if (claimed.Count > 0)
             {
                 Say(program, $"claimed though not followed: {string.Join("\n", claimed)}");
@@ -124,7 +128,7 @@ public sealed class ProgramCheck
             Say(program, $"claimed falsely: {fault}");
         }
 
-        foreach (string fault in always.Except(claimed))
+        foreach (string fault in program.AreDecidedTogether ? [] : always.Except(claimed))
         {
             Say(program, $"missed: {fault}");
         }

@@ -8,7 +8,7 @@ internal sealed record Way(string Name, Place Where, Func<ProgramWriter, IReadOn
 {
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Way> All { get; } =
-        [.. ExpressionWays.All, .. MemberWays.All, .. StatementWays.All, .. ChangingWays.All, .. LibraryWays.All];
+        [.. ExpressionWays.All, .. MemberWays.All, .. StatementWays.All, .. ChangingWays.All, .. ModuleWays.All, .. LibraryWays.All];
 
     public bool Fits(ProgramWriter writer) => Where switch
     {

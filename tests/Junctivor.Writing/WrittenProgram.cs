@@ -24,6 +24,10 @@ public sealed record WrittenProgram(
     /// <summary>Whether anything is decided that the compiler does not know.</summary>
     public bool IsDecidedLater => Flags.Count > 0 || IsAnyFlag || Text.Contains("(bool on)", StringComparison.Ordinal);
 
+    /// <summary>Whether one switch decides on several conditions: to the compiler each may come out otherwise, so it claims less.</summary>
+    public bool AreDecidedTogether => (Text + Shared).Split("Flags.Maybe").Length > 2
+        || (IsAnyFlag && (Text + Shared).Contains("Stage", StringComparison.Ordinal));
+
     public string File => $"/P{Number}.cs";
 
     public string SharedFile => $"/L{Number}.cs";

@@ -19,9 +19,97 @@ internal sealed class ConditionReader(SourceMembers members, ValueReading values
             return (constant, null);
         }
 
-        return plain is IUnaryOperation { OperatorKind: UnaryOperatorKind.Not, OperatorMethod: null } negated
-            ? Not(Read(negated.Operand, at))
-            : (null, new Condition(FlagOf(plain, at), true));
+        return plain switch
+        {
+            IUnaryOperation { OperatorKind: UnaryOperatorKind.Not, OperatorMethod: null } negated => Not(Read(negated.Operand, at)),
+            IBinaryOperation { OperatorKind: BinaryOperatorKind.ConditionalAnd, OperatorMethod: null } both =>
+                Joined(both, isDecidedBy: false, plain, at),
+            IBinaryOperation { OperatorKind: BinaryOperatorKind.ConditionalOr, OperatorMethod: null } either =>
+                Joined(either, isDecidedBy: true, plain, at),
+            IBinaryOperation { OperatorKind: BinaryOperatorKind.Equals } equal when Compares(equal) =>
+                ReadEqual(equal.LeftOperand, equal.RightOperand, at, plain),
+            IBinaryOperation { OperatorKind: BinaryOperatorKind.NotEquals } different when Compares(different) =>
+                Not(ReadEqual(different.LeftOperand, different.RightOperand, at, plain)),
+            IBinaryOperation
+            {
+                OperatorKind: BinaryOperatorKind.LessThan or BinaryOperatorKind.LessThanOrEqual
+                    or BinaryOperatorKind.GreaterThan or BinaryOperatorKind.GreaterThanOrEqual,
+                OperatorMethod: null,
+            } order when OrderOf(order, at) is { } known => (known, null),
+            IIsPatternOperation { Pattern: IConstantPatternOperation { Value: var pattern } } matched =>
+                ReadEqual(matched.Value, pattern, at, plain),
+            IIsPatternOperation { Pattern: INegatedPatternOperation { Pattern: IConstantPatternOperation { Value: var pattern } } } matched =>
+                Not(ReadEqual(matched.Value, pattern, at, plain)),
+            _ => (null, new Condition(FlagOf(plain, at), true)),
+        };
+    }
+
+    /// <summary>How a comparison comes out: also one that a case of a <c>switch</c> makes.</summary>
+    /// <param name="value">What is compared.</param>
+    /// <param name="constant">What it is compared with.</param>
+    /// <param name="frame">The evaluation.</param>
+    /// <param name="comparison">The comparison.</param>
+    public (bool? Constant, Condition? Condition) ReadEqual(IOperation value, IOperation constant, Frame frame, IOperation comparison)
+    {
+        Optional<object?> left = values.ConstantOf(value, frame);
+        Optional<object?> right = values.ConstantOf(constant, frame);
+        if (ChangesNumber(value) || ChangesNumber(constant) || left.Value is float or double || right.Value is float or double)
+        {
+            return (null, Unknown(comparison, frame));
+        }
+
+        if (left.HasValue && right.HasValue)
+        {
+            return left.Value is null || right.Value is null || left.Value.GetType() == right.Value.GetType()
+                ? (Equals(left.Value, right.Value), null)
+                : (null, Unknown(comparison, frame));
+        }
+
+        (IOperation known, Optional<object?> compared) = right.HasValue ? (value, right) : (constant, left);
+        (IOperation plain, Frame at) = values.Resolve(known, frame);
+        return compared.HasValue
+            ? compared.Value is bool wanted && plain.Type?.SpecialType == SpecialType.System_Boolean
+                ? wanted ? Read(plain, at) : Not(Read(plain, at))
+                : (null, new Condition((FlagOf(plain, at), "equals", compared.Value ?? "null"), true))
+            : (null, Unknown(comparison, frame));
+    }
+
+    /// <summary>A condition of which nothing is known, but that one evaluation gives one result.</summary>
+    public static Condition Unknown(IOperation plain, Frame at, string part = "") =>
+        new(part.Length == 0 ? (plain, at) : (plain, at, part), true);
+
+    /// <summary>How two known numbers compare; null if one is not known.</summary>
+    private bool? OrderOf(IBinaryOperation order, Frame frame) =>
+        !ChangesNumber(order.LeftOperand) && !ChangesNumber(order.RightOperand)
+        && values.ConstantOf(order.LeftOperand, frame) is { HasValue: true, Value: int left }
+        && values.ConstantOf(order.RightOperand, frame) is { HasValue: true, Value: int right }
+            ? order.OperatorKind switch
+            {
+                BinaryOperatorKind.LessThan => left < right,
+                BinaryOperatorKind.LessThanOrEqual => left <= right,
+                BinaryOperatorKind.GreaterThan => left > right,
+                _ => left >= right,
+            }
+            : null;
+
+    /// <summary>Whether a conversion can give another number.</summary>
+    private static bool ChangesNumber(IOperation operation) =>
+        operation is IConversionOperation { ConstantValue.HasValue: false } conversion
+        && ((conversion.Conversion is { IsImplicit: false } && conversion.Type is { IsValueType: true }) || ChangesNumber(conversion.Operand));
+
+    /// <summary>Only of types that compare by their values, and of null.</summary>
+    private static bool Compares(IBinaryOperation comparison) =>
+        comparison.OperatorMethod is null || comparison.OperatorMethod.ContainingType.SpecialType == SpecialType.System_String;
+
+    /// <summary>A condition of two: the first that comes out in one way decides.</summary>
+    private (bool? Constant, Condition? Condition) Joined(IBinaryOperation joined, bool isDecidedBy, IOperation plain, Frame at)
+    {
+        (bool? Constant, Condition? Condition) left = Read(joined.LeftOperand, at);
+        (bool? Constant, Condition? Condition) right = Read(joined.RightOperand, at);
+        return left.Constant == isDecidedBy || right.Constant == isDecidedBy ? (isDecidedBy, null)
+            : left.Constant is not null ? right
+            : right.Constant is not null ? left
+            : (null, Unknown(plain, at));
     }
 
     private object FlagOf(IOperation plain, Frame at) => plain switch
@@ -34,7 +122,7 @@ internal sealed class ConditionReader(SourceMembers members, ValueReading values
             (local, home),
         IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field } when !IsSetLater(field, at) =>
             types.MemberIn(field, at),
-        _ => (plain, at),
+        _ => Unknown(plain, at).Flag,
     };
 
     /// <summary>Whether the field may still be unset while the initializer runs that reads it.</summary>
@@ -45,6 +133,7 @@ internal sealed class ConditionReader(SourceMembers members, ValueReading values
             && set.SyntaxTree == reading.SyntaxTree
             && set.Span.End < reading.Span.Start);
 
-    private static (bool? Constant, Condition? Condition) Not((bool? Constant, Condition? Condition) read) =>
+    /// <summary>The other way round.</summary>
+    public static (bool? Constant, Condition? Condition) Not((bool? Constant, Condition? Condition) read) =>
         (!read.Constant, read.Condition is { } condition ? condition with { Value = !condition.Value } : null);
 }

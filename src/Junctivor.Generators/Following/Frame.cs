@@ -9,9 +9,14 @@ internal sealed class Frame
     /// <summary>Nothing is known: a wiring that is complete begins here.</summary>
     public static readonly Frame Empty = new();
 
-    /// <summary>The arguments, each with the frame in which it is evaluated.</summary>
-    public IReadOnlyDictionary<IParameterSymbol, (IOperation Value, Frame Frame)> Arguments { get; init; } =
-        new Dictionary<IParameterSymbol, (IOperation, Frame)>(SymbolEqualityComparer.Default);
+    /// <summary>The arguments of parameters, and the elements that the variables of loops stand for, each with the frame in which it is
+    /// evaluated.</summary>
+    public IReadOnlyDictionary<ISymbol, (IOperation Value, Frame Frame)> Arguments { get; init; } =
+        new Dictionary<ISymbol, (IOperation, Frame)>(SymbolEqualityComparer.Default);
+
+    /// <summary>The variable of a loop over a wiring, or the parameter of a function that is called for each of its entries, and the entry;
+    /// null for another frame.</summary>
+    public (ISymbol Variable, WiringEntry Entry)? Element { get; init; }
 
     /// <summary>The type arguments.</summary>
     public IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> Types { get; init; } =
@@ -20,7 +25,7 @@ internal sealed class Frame
     /// <summary>The declaration that is evaluated; null for the whole source.</summary>
     public SyntaxNode? Body { get; init; }
 
-    /// <summary>The evaluation that a local function belongs to.</summary>
+    /// <summary>The evaluation that a local function, lambda or round of a loop belongs to.</summary>
     public Frame? Outer { get; init; }
 
     /// <summary>The object that <c>this</c> is; null in static members, and in those of the object that the wiring begins with.</summary>
@@ -46,6 +51,20 @@ internal sealed class Frame
             : Empty.Types,
         Template = member,
     };
+
+    /// <summary>The entry that a variable stands for; null if it stands for none.</summary>
+    public WiringEntry? ElementOf(ISymbol variable)
+    {
+        for (Frame? frame = this; frame is not null; frame = frame.Outer)
+        {
+            if (frame.Element is { } element && SymbolEqualityComparer.Default.Equals(element.Variable, variable))
+            {
+                return element.Entry;
+            }
+        }
+
+        return null;
+    }
 
     /// <summary>The calls that lead to here, the innermost first.</summary>
     public IEnumerable<Location> Calls()

@@ -18,7 +18,7 @@ internal sealed class LevelFollower(SourceMembers members, LeftBehind left, Valu
     /// <summary>The level; the same for the same field or variable.</summary>
     public Level Follow(IOperation level, Frame frame)
     {
-        (IOperation plain, Frame at) = values.Resolve(level, frame);
+        (IOperation plain, Frame at) = values.ResolveArguments(level, frame);
         return plain switch
         {
             IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field } =>

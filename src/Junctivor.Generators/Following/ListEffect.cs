@@ -7,11 +7,17 @@ internal enum ListEffect
     /// <summary>It is only read.</summary>
     None = 0,
 
-    /// <summary>A call of <c>Add</c>.</summary>
+    /// <summary>Something is added: by <c>Add</c>, or by a method that it is passed to.</summary>
     Adds = 1,
 
     /// <summary>The member that uses it returns it, so its callers have it.</summary>
     Returns = 2,
+
+    /// <summary>The variable gets another list.</summary>
+    Sets = 8,
+
+    /// <summary>Another variable has the same list from there on.</summary>
+    Shares = 16,
 
     /// <summary>Something else that may change it, or gives it to code that may.</summary>
     MayChange = 4,

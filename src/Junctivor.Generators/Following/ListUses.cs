@@ -1,6 +1,8 @@
+using Junctivor.Generators.Leaving;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Operations;
+using Microsoft.CodeAnalysis.Text;
 
 namespace Junctivor.Generators.Following;
 
@@ -9,7 +11,9 @@ namespace Junctivor.Generators.Following;
 /// leave it as it is; any other one may change it.
 /// </summary>
 /// <param name="members">The source.</param>
-internal sealed class ListUses(SourceMembers members)
+/// <param name="left">What other assemblies left behind.</param>
+/// <param name="objects">Finds what is called on objects.</param>
+internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUses objects)
 {
     private const string WiringType = "Junctivor.Wiring";
 
@@ -20,36 +24,271 @@ internal sealed class ListUses(SourceMembers members)
         "Exists", "Find", "FindAll", "FindIndex", "FindLast", "TrueForAll", "CopyTo", "GetLength", "Clone",
     ];
 
+    /// <summary>Methods of collections that add to them.</summary>
+    private static readonly string[] Adding = ["Add", "AddRange", "Insert", "InsertRange"];
+
     private static readonly string[] OwnAssemblies =
         ["Junctivor", "Junctivor.AspNetCore", "Junctivor.Hosting", "Junctivor.Reports", "Junctivor.Testing"];
 
     private readonly Dictionary<ISymbol, (ListEffect Effect, Location? Place)> _known = new(SymbolEqualityComparer.Default);
 
-    /// <summary>What is added to a variable or parameter before it is used, in order.</summary>
-    /// <param name="variable">The variable or parameter.</param>
-    /// <param name="use">Where it is used.</param>
-    /// <exception cref="UnfollowableException">It may be changed otherwise, or only in some runs.</exception>
-    public IReadOnlyList<IOperation> AddedBefore(ISymbol variable, IOperation use)
+    private readonly Dictionary<(ISymbol Holder, SyntaxNode? Home), IReadOnlyList<ListAddition>> _additions = [];
+
+    /// <summary>Where something is added to the list that a variable, parameter or field holds, or where it gets another list; and the
+    /// calls of functions that do so.</summary>
+    /// <exception cref="UnfollowableException">It may be changed otherwise, or by a function of which not every call is known.</exception>
+    public IReadOnlyList<ListAddition> AdditionsTo(ISymbol holder) => AdditionsIn(HomeOf(holder), holder);
+
+    /// <summary>The same within one function, for a parameter that several functions have.</summary>
+    public IReadOnlyList<ListAddition> AdditionsIn(SyntaxNode? home, ISymbol holder)
     {
-        List<IOperation> added = [];
-        foreach (SymbolUse each in members.Uses.Of(variable))
+        ISymbol definition = holder.OriginalDefinition;
+        if (!_additions.TryGetValue((definition, home), out IReadOnlyList<ListAddition>? known))
         {
-            switch (EffectOf(each, variable).Effect & ~ListEffect.Returns)
+            _additions.Add((definition, home), known = FindAdditions(definition, home));
+        }
+
+        return known;
+    }
+
+    private List<ListAddition> FindAdditions(ISymbol holder, SyntaxNode? home)
+    {
+        List<ListAddition> additions = [];
+        SyntaxNode? shared = null;
+        foreach (SymbolUse use in members.Uses.Of(holder))
+        {
+            ListEffect effect = EffectOf(use, holder).Effect;
+            if ((effect & ListEffect.MayChange) != 0)
             {
-                case ListEffect.None:
-                    break;
-                case ListEffect.Adds:
-                    // What stands behind the use comes later, unless one of them is in something that may run at another time.
-                    IOperation registration = AddedBy(each, variable, use);
-                    added.AddRange(each.Syntax.SpanStart < use.Syntax.SpanStart ? [registration] : []);
-                    break;
-                default:
-                    throw Changed(variable, each.Syntax.GetLocation());
+                throw Changed(holder, use.Syntax.GetLocation());
+            }
+
+            if ((effect & (ListEffect.Adds | ListEffect.Sets)) != 0)
+            {
+                IReadOnlyList<ListAddition> added = [.. Climb(use.Operation!)];
+                additions.AddRange(added.Count > 0 ? added : throw Changed(holder, use.Syntax.GetLocation()));
+            }
+
+            shared ??= (effect & ListEffect.Shares) != 0 ? use.Syntax : null;
+        }
+
+        if (shared is not null && additions.Find(each => !EndsBefore(each.Node.Syntax, shared)) is { } later)
+        {
+            throw Changed(holder, later.Node.Syntax.GetLocation());
+        }
+
+        if (IsOfBlock(holder))
+        {
+            additions.RemoveAll(each => home?.Span.Contains(each.Node.Syntax.Span) != true);
+        }
+
+        AddCalls(home, additions);
+        return additions;
+    }
+
+    /// <summary>Where the methods of a class add to the list that a field of it keeps, and the calls of one of them by another.</summary>
+    /// <exception cref="UnfollowableException">Other code may change it.</exception>
+    public IReadOnlyList<ListAddition> AdditionsToField(ISymbol field) => AdditionsToAll([field]);
+
+    /// <summary>Where the methods of a class add to the list that its constructor gets.</summary>
+    /// <exception cref="UnfollowableException">Other code may change it.</exception>
+    public IReadOnlyList<ListAddition> AdditionsToHeld(IParameterSymbol parameter) => AdditionsToAll([parameter, .. KeptFrom(parameter)]);
+
+    private List<ListAddition> AdditionsToAll(IReadOnlyList<ISymbol> keepers)
+    {
+        List<ListAddition> additions = [];
+        foreach (ISymbol keeper in keepers)
+        {
+            foreach (SymbolUse use in members.Uses.Of(keeper).Where(use => FieldKeptBy(use) is null))
+            {
+                ListEffect effect = EffectOf(use, keeper).Effect;
+                if ((effect & (ListEffect.MayChange | ListEffect.Sets)) != 0)
+                {
+                    throw Changed(keeper, use.Syntax.GetLocation());
+                }
+
+                if ((effect & ListEffect.Adds) != 0)
+                {
+                    IReadOnlyList<ListAddition> added = [.. Climb(use.Operation!)];
+                    additions.AddRange(added.Count > 0 && IsOwn(use.Operation!) ? added : throw Changed(keeper, use.Syntax.GetLocation()));
+                }
             }
         }
 
-        return added;
+        HashSet<TextSpan> known = [];
+        for (int number = 0; number < additions.Count; number++)
+        {
+            if (FunctionAround(additions[number].Node.Syntax) is { } function && known.Add(function.Span))
+            {
+                additions.AddRange(function is BaseMethodDeclarationSyntax ? OwnCallsOf(function) : CallsOf(function, additions[number].Node));
+            }
+        }
+
+        return additions;
     }
+
+    /// <summary>The calls of a method on the same object.</summary>
+    private IEnumerable<ListAddition> OwnCallsOf(SyntaxNode method) =>
+        members.DeclaredBy(method) is IMethodSymbol { MethodKind: not MethodKind.Constructor } symbol
+            ? members.Uses.Of(symbol).Select(use => use.Operation).OfType<IInvocationOperation>()
+                .Where(call => call.Instance is IInstanceReferenceOperation)
+                .Select(call => new ListAddition(call, ListAdditionKind.Called, null))
+            : [];
+
+    private static bool IsOwn(IOperation keeper) =>
+        keeper is IParameterReferenceOperation or IMemberReferenceOperation { Instance: IInstanceReferenceOperation };
+
+    /// <summary>The private fields that keep what a constructor gets.</summary>
+    private IEnumerable<ISymbol> KeptFrom(IParameterSymbol parameter) =>
+        members.Uses.Of(parameter).Select(FieldKeptBy).OfType<ISymbol>();
+
+    /// <summary>The private field that gets a list and keeps it; null for another use.</summary>
+    private static IFieldSymbol? FieldKeptBy(SymbolUse use) => use.Operation?.Parent switch
+    {
+        IFieldInitializerOperation { InitializedFields: [var field] } when IsKeeper(field) => field,
+        ISimpleAssignmentOperation { Target: IFieldReferenceOperation { Field: var field, Instance: IInstanceReferenceOperation } } assignment
+            when assignment.Value == use.Operation && assignment.Parent is IExpressionStatementOperation && IsKeeper(field) => field,
+        _ => null,
+    };
+
+    private static bool IsKeeper(IFieldSymbol field) =>
+        field is { IsReadOnly: true, IsStatic: false, DeclaredAccessibility: Accessibility.Private };
+
+    /// <summary>Where a variable with a single value gets another one; and the calls of functions in which it does.</summary>
+    /// <exception cref="UnfollowableException">It may get one otherwise.</exception>
+    public IReadOnlyList<ListAddition> AssignmentsTo(ISymbol variable)
+    {
+        List<ListAddition> assignments = [];
+        foreach (SymbolUse use in members.Uses.Of(variable).Where(use => use.IsAssignment))
+        {
+            assignments.Add(use.Operation is { } target && target.Parent is IAssignmentOperation assignment && IsPlainAssignment(target, variable)
+                ? new ListAddition(assignment, ListAdditionKind.Assigned, null)
+                : throw new UnfollowableException($"{variable.Name} gets another value here", use.Syntax.GetLocation()));
+        }
+
+        AddCalls(HomeOf(variable), assignments);
+        return assignments;
+    }
+
+    private static bool EndsBefore(SyntaxNode addition, SyntaxNode use) =>
+        (addition.Span.End <= use.SpanStart || addition.Span.Contains(use.Span)) && IsSame(FunctionAround(addition), FunctionAround(use));
+
+    /// <summary>What adds to a list, from the innermost call that it is given to outwards.</summary>
+    private IEnumerable<ListAddition> Climb(IOperation list)
+    {
+        IOperation current = list;
+        while (true)
+        {
+            switch (current.Parent)
+            {
+                case IConversionOperation { OperatorMethod: null } or IParenthesizedOperation or IAwaitOperation:
+                    current = current.Parent;
+                    break;
+                case IAssignmentOperation assignment when assignment.Target == current:
+                    yield return new ListAddition(assignment, ListAdditionKind.Assigned, null);
+                    yield break;
+                case IConditionalAccessOperation access when access.Operation == current:
+                    current = access.WhenNotNull.DescendantsAndSelf().OfType<IConditionalAccessInstanceOperation>()
+                        .First(placeholder => Operations.ReceiverOf(placeholder) == access.Operation);
+                    break;
+                case IConditionalAccessOperation access:
+                    current = access;
+                    break;
+                case IInvocationOperation call when call.Instance == current:
+                    if (ExtensionParameterOf(call.TargetMethod) is { } extended)
+                    {
+                        yield return new ListAddition(call, ListAdditionKind.Passed, extended);
+                        current = call;
+                        break;
+                    }
+
+                    if (EffectOf(call.TargetMethod) == ListEffect.Adds)
+                    {
+                        yield return new ListAddition(call, ListAdditionKind.Own, null);
+                    }
+
+                    yield break;
+                case IArgumentOperation { Parameter: { } parameter, Parent: IObjectCreationOperation creation }:
+                    foreach (IInvocationOperation call in objects.CallsOn(creation) ?? [])
+                    {
+                        yield return new ListAddition(call, ListAdditionKind.Held, parameter);
+                    }
+
+                    yield break;
+                case IArgumentOperation { Parameter: { } parameter, Parent: IInvocationOperation call } argument:
+                    if ((OfPassed(argument, call) & ListEffect.Adds) != 0)
+                    {
+                        yield return new ListAddition(call, ListAdditionKind.Passed, parameter);
+                    }
+
+                    current = call;
+                    break;
+                default:
+                    yield break;
+            }
+        }
+    }
+
+    /// <summary>The calls of the local functions and lambdas in which something is added: they decide when.</summary>
+    private void AddCalls(SyntaxNode? home, List<ListAddition> additions)
+    {
+        HashSet<TextSpan> known = [];
+        for (int number = 0; number < additions.Count; number++)
+        {
+            SyntaxNode? function = FunctionAround(additions[number].Node.Syntax);
+            if (!IsSame(function, home) && function is not null && known.Add(function.Span))
+            {
+                additions.AddRange(CallsOf(function, additions[number].Node));
+            }
+        }
+    }
+
+    private IEnumerable<ListAddition> CallsOf(SyntaxNode function, IOperation added)
+    {
+        ISymbol? named = function switch
+        {
+            LocalFunctionStatementSyntax => members.DeclaredBy(function),
+            AnonymousFunctionExpressionSyntax { Parent: EqualsValueClauseSyntax { Parent: VariableDeclaratorSyntax variable } } =>
+                members.DeclaredBy(variable) is ILocalSymbol local && !members.Uses.IsAssigned(local) ? local : null,
+            _ => null,
+        };
+        foreach (SymbolUse use in named is null ? throw AddedLater(added) : members.Uses.Of(named))
+        {
+            if (use.IsNameOnly)
+            {
+                continue;
+            }
+
+            IInvocationOperation? call = use.Operation switch
+            {
+                IInvocationOperation direct => direct,
+                ILocalReferenceOperation { Parent: IInvocationOperation { TargetMethod.MethodKind: MethodKind.DelegateInvoke } of } reference
+                    when of.Instance == reference => of,
+                _ => null,
+            };
+            yield return call is not null && !call.TargetMethod.IsAsync ? new ListAddition(call, ListAdditionKind.Called, null) : throw AddedLater(added);
+        }
+    }
+
+    private static UnfollowableException AddedLater(IOperation added) =>
+        new("a registration is added only in some runs, or several times", Operations.LocationOf(added));
+
+    /// <summary>The function that declares a variable or parameter; of a field, the static constructor.</summary>
+    public SyntaxNode? HomeOf(ISymbol holder) => holder switch
+    {
+        ILocalSymbol => FunctionOf(holder),
+        IParameterSymbol { ContainingSymbol: IMethodSymbol { MethodKind: not MethodKind.Constructor } method } =>
+            members.DeclarationOf(method) ?? FunctionOf(holder),
+        IFieldSymbol or IPropertySymbol => members.StaticConstructorOf(holder) is { } constructor ? members.DeclarationOf(constructor) : null,
+        _ => null,
+    };
+
+    /// <summary>Whether a parameter belongs to an extension block, and so to all methods in it.</summary>
+    public static bool IsOfBlock(ISymbol holder) => holder is IParameterSymbol { ContainingSymbol: INamedTypeSymbol { TypeKind: TypeKind.Extension } };
+
+    /// <summary>The parameter of an extension block; null for a method that is in none.</summary>
+    private static IParameterSymbol? ExtensionParameterOf(IMethodSymbol method) =>
+        method.ContainingType is { TypeKind: TypeKind.Extension, ExtensionParameter: { } extended } ? extended : null;
 
     /// <exception cref="UnfollowableException">A use may change what a field or property keeps.</exception>
     public void RequireUnchanged(ISymbol member)
@@ -63,47 +302,12 @@ internal sealed class ListUses(SourceMembers members)
     private static UnfollowableException Changed(ISymbol holder, Location place) =>
         new($"{holder.Name} may be changed here", place);
 
-    /// <summary>The registration that one statement adds, which is beside the declaration and runs once.</summary>
-    private static IOperation AddedBy(SymbolUse add, ISymbol variable, IOperation use)
-    {
-        SyntaxNode declaration = variable.DeclaringSyntaxReferences[0].GetSyntax();
-        SyntaxNode? beside = variable is IParameterSymbol
-            ? declaration.Parent?.Parent
-            : declaration.FirstAncestorOrSelf<StatementSyntax>();
-        return add.Operation?.Parent is IInvocationOperation { Parent: IExpressionStatementOperation, Arguments: [var registration] } call
-            && call.Syntax.Parent is ExpressionStatementSyntax statement
-            && StandBeside(statement, beside)
-            && IsInSameFunction(use.Syntax, beside!)
-            && use.Parent is not IMethodReferenceOperation
-                ? registration.Value
-                : throw new UnfollowableException(
-                    "a registration is added only in some runs, or several times", add.Syntax.GetLocation());
-    }
-
-    private static bool StandBeside(StatementSyntax statement, SyntaxNode? other) => other switch
-    {
-        BaseMethodDeclarationSyntax method => IsSame(statement.Parent, method.Body),
-        LocalFunctionStatementSyntax function => IsSame(statement.Parent, function.Body),
-        StatementSyntax { Parent: GlobalStatementSyntax global } =>
-            statement.Parent is GlobalStatementSyntax own && IsSame(own.Parent, global.Parent),
-        StatementSyntax declaration => IsSame(statement.Parent, declaration.Parent),
-        _ => false,
-    } && !Jumps(statement.Parent!);
-
-    /// <summary>With <c>goto</c> a statement may run twice, or after one that stands behind it.</summary>
-    private static bool Jumps(SyntaxNode block) => (block is GlobalStatementSyntax ? block.Parent! : block).DescendantNodes()
-        .Any(node => node is GotoStatementSyntax);
-
-    /// <summary>Whether no function stands between, which could be called at another time.</summary>
-    private static bool IsInSameFunction(SyntaxNode use, SyntaxNode beside) => IsSame(FunctionAround(use), FunctionAround(beside));
-
     /// <summary>Syntax within a body is made anew when nobody holds it, so its place tells.</summary>
-    private static bool IsSame(SyntaxNode? one, SyntaxNode? other) =>
+    public static bool IsSame(SyntaxNode? one, SyntaxNode? other) =>
         one?.SyntaxTree == other?.SyntaxTree && one?.FullSpan == other?.FullSpan && one?.RawKind == other?.RawKind;
 
-    private static SyntaxNode? FunctionAround(SyntaxNode node) => node is BaseMethodDeclarationSyntax or LocalFunctionStatementSyntax
-        ? node
-        : node.Ancestors().FirstOrDefault(IsFunction);
+    /// <summary>The function that runs a node; null for the statements of a program without a class.</summary>
+    public static SyntaxNode? FunctionAround(SyntaxNode node) => node.Ancestors().FirstOrDefault(IsFunction);
 
     private static bool IsFunction(SyntaxNode node) => node is AnonymousFunctionExpressionSyntax or LocalFunctionStatementSyntax
         or (MemberDeclarationSyntax and not GlobalStatementSyntax);
@@ -132,9 +336,23 @@ internal sealed class ListUses(SourceMembers members)
     {
         Location place = use.Syntax.GetLocation();
         return use.IsNameOnly ? (ListEffect.None, place)
-            : use.Operation is null || use.IsAssignment ? (ListEffect.MayChange, place)
+            : use.Operation is null ? (ListEffect.MayChange, place)
+            : use.Operation.Parent is ICoalesceAssignmentOperation once && once.Target == use.Operation && holder is IFieldSymbol { IsStatic: true }
+                ? (EffectOf(once, holder), place)
+            : use.IsAssignment ? (IsPlainAssignment(use.Operation, holder) ? ListEffect.Sets : ListEffect.MayChange, place)
             : (EffectOf(use.Operation, holder), place);
     }
+
+    /// <summary>Whether a variable gets another list by a statement of its own.</summary>
+    private static bool IsPlainAssignment(IOperation variable, ISymbol holder) =>
+        holder is ILocalSymbol { RefKind: RefKind.None }
+            or IParameterSymbol { RefKind: RefKind.None, ContainingSymbol: IMethodSymbol { MethodKind: not MethodKind.Constructor } }
+            or IFieldSymbol { IsStatic: true, IsReadOnly: true } or IPropertySymbol { IsStatic: true, SetMethod: null }
+        && variable.Parent is (ISimpleAssignmentOperation { IsRef: false } or ICoalesceAssignmentOperation) and IAssignmentOperation
+        {
+            Parent: IExpressionStatementOperation,
+        } assignment
+        && assignment.Target == variable;
 
     /// <summary>What happens to the list that an operation gives.</summary>
     private ListEffect EffectOf(IOperation list, ISymbol holder) => list.Parent switch
@@ -144,10 +362,13 @@ internal sealed class ListUses(SourceMembers members)
         ICoalesceOperation choice => EffectOf(choice, holder),
         ISwitchExpressionArmOperation { Parent: { } choice } => EffectOf(choice, holder),
         ISwitchExpressionOperation or ISpreadOperation or INameOfOperation or IForEachLoopOperation or IBinaryOperation
-            or IIsTypeOperation or IInterpolationOperation or ILockOperation => ListEffect.None,
+            or IIsTypeOperation or IInterpolationOperation or ILockOperation or IExpressionStatementOperation => ListEffect.None,
         IIsPatternOperation { Pattern: IConstantPatternOperation or INegatedPatternOperation { Pattern: IConstantPatternOperation } } =>
             ListEffect.None,
-        IInvocationOperation call when call.Instance == list => EffectOf(call.TargetMethod),
+        IInvocationOperation call when call.Instance == list => ExtensionParameterOf(call.TargetMethod) is { } extended
+            ? OfPassed(call, extended, holder)
+            : EffectOf(call.TargetMethod),
+        IAwaitOperation awaited => EffectOf(awaited, holder),
         IMethodReferenceOperation method when method.Instance == list => EffectOf(method.Method) & ~ListEffect.Adds
             | (EffectOf(method.Method) == ListEffect.Adds ? ListEffect.MayChange : ListEffect.None),
         IPropertyReferenceOperation property when property.Instance == list => OfElement(property, property.Property),
@@ -156,13 +377,35 @@ internal sealed class ListUses(SourceMembers members)
         IArrayElementReferenceOperation element when element.ArrayReference == list => OfElement(element, element.Type),
         IConditionalAccessOperation access when access.Operation == list => OfPlaceholders(access, holder),
         IConditionalAccessOperation access => EffectOf(access, holder),
-        IVariableInitializerOperation { Parent: IVariableDeclaratorOperation { Symbol: var alias } } => EffectOf(alias).Effect,
-        IFieldInitializerOperation { InitializedFields: [var alias] } => EffectOf(alias).Effect,
-        IPropertyInitializerOperation { InitializedProperties: [var alias] } => EffectOf(alias).Effect,
+        IVariableInitializerOperation { Parent: IVariableDeclaratorOperation { Symbol: var alias } } => OfAlias(alias),
+        IFieldInitializerOperation { InitializedFields: [var alias] } => OfAlias(alias),
+        IPropertyInitializerOperation { InitializedProperties: [var alias] } => OfAlias(alias),
+        ISimpleAssignmentOperation { IsRef: false } assignment when assignment.Value == list => OfAssigned(assignment, holder),
         IReturnOperation => OfReturned(list, holder),
         IArgumentOperation argument => OfArgument(argument, holder),
         _ => ListEffect.MayChange,
     };
+
+    /// <summary>Another variable with the same list: what is added to it is added here too, at a time that is not looked for.</summary>
+    private ListEffect OfAlias(ISymbol alias)
+    {
+        ListEffect effect = EffectOf(alias).Effect;
+        return (effect & ListEffect.Adds) != 0 ? ListEffect.MayChange : (effect & ListEffect.MayChange) | ListEffect.Shares;
+    }
+
+    /// <summary>A variable that gets a list that it may have already is as it was; another one shares it.</summary>
+    private ListEffect OfAssigned(ISimpleAssignmentOperation assignment, ISymbol holder)
+    {
+        ISymbol? target = assignment.Target switch
+        {
+            ILocalReferenceOperation { Local: var local } => local,
+            IParameterReferenceOperation { Parameter: var parameter } => parameter,
+            _ => null,
+        };
+        return target is null || !IsPlainAssignment(assignment.Target, target) ? ListEffect.MayChange
+            : SymbolEqualityComparer.Default.Equals(target.OriginalDefinition, holder) ? ListEffect.None
+            : OfAlias(target);
+    }
 
     private ListEffect OfPlaceholders(IConditionalAccessOperation access, ISymbol holder) => access.WhenNotNull.DescendantsAndSelf()
         .OfType<IConditionalAccessInstanceOperation>()
@@ -174,6 +417,7 @@ internal sealed class ListUses(SourceMembers members)
         Operations.IsOf(method.ContainingType, WiringType)
             ? method.Name == "Add" ? ListEffect.Adds : ListEffect.None
             : Operations.IsOfPlatform(method) && Reading.Contains(method.Name) ? ListEffect.None
+            : Operations.IsOfPlatform(method) && method.ReturnsVoid && Adding.Contains(method.Name) ? ListEffect.Adds
             : ListEffect.MayChange;
 
     /// <summary>An element, or the number of them, that is read.</summary>
@@ -188,6 +432,11 @@ internal sealed class ListUses(SourceMembers members)
     {
         SyntaxNode? function = list.Syntax.Ancestors()
             .FirstOrDefault(IsFunction);
+        if (holder is IParameterSymbol && IsSame(function, FunctionOf(holder)))
+        {
+            return ListEffect.Returns;
+        }
+
         if (function is AnonymousFunctionExpressionSyntax)
         {
             return members.OperationOf(function) is { } lambda && ConditionalWiringOf(lambda) is { } call
@@ -243,24 +492,104 @@ internal sealed class ListUses(SourceMembers members)
 
         if (OwnAssemblies.Contains(method.ContainingAssembly?.Name))
         {
-            return IsConditionalWiring(method) && argument.Parent is { } call ? EffectOf(call, holder) : ListEffect.None;
+            return IsConditionalWiring(method) && argument.Parent is { } call ? WithoutAdding(EffectOf(call, holder)) : ListEffect.None;
         }
 
-        if (!members.IsHere(method))
-        {
-            return IsReadOnly(parameter) ? ListEffect.None : ListEffect.MayChange;
-        }
+        return argument.Parent is IInvocationOperation invocation
+            ? OfPassed(invocation, parameter, holder)
+            : argument.Parent is IObjectCreationOperation creation && members.IsHere(method) ? OfHeld(creation, parameter)
+            : members.IsHere(method) || !IsReadOnly(parameter) ? ListEffect.MayChange
+            : ListEffect.None;
+    }
 
-        if (SourceMembers.IsOverridable(method) || argument.Parent is not IInvocationOperation { } invocation)
+    /// <summary>A list that an object keeps: what its methods add to it is added where they are called.</summary>
+    private ListEffect OfHeld(IObjectCreationOperation creation, IParameterSymbol parameter)
+    {
+        if (members.StatementsOf(creation.Constructor!) is { } statements && statements.Any(IsOtherStatement))
         {
             return ListEffect.MayChange;
         }
 
-        ListEffect inside = EffectOf(parameter).Effect;
-        return (inside & (ListEffect.Adds | ListEffect.MayChange)) != 0 ? ListEffect.MayChange
-            : inside == ListEffect.Returns ? EffectOf(invocation, holder)
-            : ListEffect.None;
+        try
+        {
+            return AdditionsToHeld(parameter).Count == 0 ? ListEffect.None
+                : objects.CallsOn(creation) is null ? ListEffect.MayChange
+                : ListEffect.Adds;
+        }
+        catch (UnfollowableException)
+        {
+            return ListEffect.MayChange;
+        }
     }
+
+    /// <summary>Whether a constructor does more than to set fields.</summary>
+    private static bool IsOtherStatement(IOperation statement) =>
+        statement is not IExpressionStatementOperation { Operation: ISimpleAssignmentOperation { Target: IFieldReferenceOperation, Value: not IInvocationOperation } };
+
+    /// <summary>A list that is passed to a method, with what happens to the same list if the method returns it.</summary>
+    private ListEffect OfPassed(IInvocationOperation call, IParameterSymbol parameter, ISymbol holder)
+    {
+        ListEffect effect = OfPassed(call, parameter);
+        if ((effect & ListEffect.Returns) == 0)
+        {
+            return effect;
+        }
+
+        ListEffect later = EffectOf(call, holder);
+        return (effect & ~ListEffect.Returns)
+            | (later == ListEffect.None || ReturnsOnly(call.TargetMethod, parameter) ? later : WithoutAdding(later));
+    }
+
+    private ListEffect OfPassed(IArgumentOperation argument, IInvocationOperation call) => OfPassed(call, argument.Parameter!);
+
+    /// <summary>What a method does to a list that is passed to it. Where it depends on an object or function which one is called, that is
+    /// decided where the call is read.</summary>
+    private ListEffect OfPassed(IInvocationOperation call, IParameterSymbol parameter)
+    {
+        IMethodSymbol method = call.TargetMethod;
+        if (method.IsAsync && call.Parent is not IAwaitOperation)
+        {
+            return ListEffect.MayChange;
+        }
+
+        if (method.MethodKind == MethodKind.DelegateInvoke || SourceMembers.IsOverridable(method))
+        {
+            return ListEffect.Adds | (method.ReturnsVoid ? ListEffect.None : ListEffect.Returns);
+        }
+
+        if (members.IsHere(method))
+        {
+            return EffectOf(parameter).Effect & ~ListEffect.Sets;
+        }
+
+        return left.AddsTo(method, parameter) is { } returns ? ListEffect.Adds | (returns ? ListEffect.Returns : ListEffect.None)
+            : IsReadOnly(parameter) ? ListEffect.None
+            : ListEffect.MayChange;
+    }
+
+    /// <summary>Whether a method returns the list that is passed to it, and never another one.</summary>
+    public bool ReturnsOnly(IMethodSymbol method, IParameterSymbol parameter) =>
+        members.IsHere(method)
+            ? members.StatementsOf(method) is { } statements
+                && !members.Uses.IsAssigned(parameter)
+                && statements.SelectMany(statement => statement.DescendantsAndSelf()).OfType<IReturnOperation>()
+                    .Where(returned => !Operations.IsInFunction(returned, statements))
+                    .All(returned => returned.ReturnedValue is { } value && IsHeld(value, parameter))
+            : left.AddsTo(method, parameter) == true;
+
+    private bool IsHeld(IOperation value, IParameterSymbol parameter) => Operations.WithoutConversions(value) switch
+    {
+        IParameterReferenceOperation reference => SymbolEqualityComparer.Default.Equals(reference.Parameter.OriginalDefinition, parameter.OriginalDefinition),
+        IInvocationOperation { TargetMethod: var method } call => call.Arguments.Any(argument =>
+                argument.Parameter is { } given && IsHeld(argument.Value, parameter) && ReturnsOnly(method, given))
+            || (call.Instance is { } instance && ExtensionParameterOf(method) is { } extended
+                && IsHeld(instance, parameter) && ReturnsOnly(method, extended)),
+        _ => false,
+    };
+
+    /// <summary>Where it is not looked for when something is added, it may be at any time.</summary>
+    private static ListEffect WithoutAdding(ListEffect effect) =>
+        (effect & ListEffect.Adds) != 0 ? ListEffect.MayChange : effect;
 
     /// <summary>Whether a method without source gets no more than something to read.</summary>
     private static bool IsReadOnly(IParameterSymbol parameter) =>

@@ -9,8 +9,10 @@ internal static class Operations
 {
     private const int LongestShown = 60;
 
+    /// <summary>An operation without the conversions around it; the conversion of a number is part of its value.</summary>
     public static IOperation WithoutConversions(IOperation operation) => operation switch
     {
+        IConversionOperation { ConstantValue.HasValue: true, Type.IsValueType: true } => operation,
         IConversionOperation { OperatorMethod: null } conversion => WithoutConversions(conversion.Operand),
         IParenthesizedOperation parenthesized => WithoutConversions(parenthesized.Operand),
         IConditionalAccessInstanceOperation placeholder when ReceiverOf(placeholder) is { } receiver => WithoutConversions(receiver),
@@ -41,6 +43,14 @@ internal static class Operations
     public static bool IsRegistration(ITypeSymbol? type) =>
         type is not null && (IsOf(type, "Junctivor.Registration") || IsRegistration(type.BaseType));
 
+    /// <summary>Whether a type is a sequence of registrations, such as a wiring.</summary>
+    public static bool IsRegistrations(ITypeSymbol? type) => type switch
+    {
+        IArrayTypeSymbol array => IsRegistration(array.ElementType),
+        INamedTypeSymbol { TypeArguments: [var element] } named when IsOfPlatform(named) => IsRegistration(element),
+        _ => IsOf(type, "Junctivor.Wiring"),
+    };
+
     /// <summary>The argument for a parameter.</summary>
     public static IOperation Argument(IInvocationOperation call, string parameter) =>
         call.Arguments.First(argument => argument.Parameter?.Name == parameter).Value;
@@ -52,6 +62,32 @@ internal static class Operations
     /// <summary>Whether something is declared by .NET itself.</summary>
     public static bool IsOfPlatform(ISymbol symbol) => symbol.ContainingAssembly?.Name is { } name
         && (name is "mscorlib" or "netstandard" or "System" || name.StartsWith("System.", StringComparison.Ordinal));
+
+    /// <summary>Whether an operation is part of another one, by their places in the source.</summary>
+    public static bool Contains(IOperation operation, IOperation part) =>
+        operation.Syntax.SyntaxTree == part.Syntax.SyntaxTree && operation.Syntax.Span.Contains(part.Syntax.Span);
+
+    /// <summary>The lambda or method that a delegate is created from; null for another expression.</summary>
+    public static IOperation? FunctionOf(IOperation value) => value switch
+    {
+        IDelegateCreationOperation { Target: var target } => target,
+        IAnonymousFunctionOperation or IMethodReferenceOperation => value,
+        _ => null,
+    };
+
+    /// <summary>Whether an operation is in a local function or lambda within some statements.</summary>
+    public static bool IsInFunction(IOperation operation, IReadOnlyList<IOperation> statements)
+    {
+        for (IOperation? around = operation.Parent; around is not null && !statements.Contains(around); around = around.Parent)
+        {
+            if (around is IAnonymousFunctionOperation or ILocalFunctionOperation)
+            {
+                return true;
+            }
+        }
+
+        return false;
+    }
 
     public static Location LocationOf(IOperation operation) => operation.Syntax.GetLocation();
 

@@ -12,6 +12,7 @@ namespace Junctivor.Generators.Following;
 /// <param name="frames">Makes frames.</param>
 /// <param name="conditions">Reads conditions.</param>
 /// <param name="levels">Follows scope levels.</param>
+/// <param name="calls">Finds what calls run.</param>
 internal sealed class RegistrationFollower(
     WiringFollower wirings,
     SourceMembers members,
@@ -19,7 +20,8 @@ internal sealed class RegistrationFollower(
     TypeReading types,
     Frames frames,
     ConditionReader conditions,
-    LevelFollower levels)
+    LevelFollower levels,
+    CallReader calls)
 {
     private readonly OptionReader _options = new(types, values);
 
@@ -45,14 +47,33 @@ internal sealed class RegistrationFollower(
     private IReadOnlyList<WiringEntry> Make(IOperation plain, Frame at) => plain switch
     {
         IInvocationOperation { TargetMethod.ContainingAssembly.Name: "Junctivor" } call => FollowCall(call, at),
+        IInvocationOperation call when call.TargetMethod.MethodKind == MethodKind.DelegateInvoke || members.IsHere(call.TargetMethod) =>
+            calls.Read(call, at) is { } called ? FollowBody(called, call) : throw values.Unknown(plain, "the registration"),
         IInvocationOperation => wirings.Follow(plain, at),
-        IPropertyReferenceOperation { Property: var property, Arguments.IsEmpty: true } read when !SourceMembers.IsOverridable(property) =>
-            FollowMember(property, read.Instance, plain, at),
+        IPropertyReferenceOperation { Property: var property, Arguments.IsEmpty: true } read =>
+            FollowMember(calls.TargetOf(property, read.Instance, plain, at), read.Instance, plain, at),
         IFieldReferenceOperation { Field: var field } read => FollowMember(field, read.Instance, plain, at),
-        ILocalReferenceOperation { Local: var local } when at.HomeOf(local) is { } home => FollowValue(local, plain, home),
+        ILocalReferenceOperation { Local: var local } when at.ElementOf(local) is { } element => [element],
+        IParameterReferenceOperation { Parameter: var parameter } when at.ElementOf(parameter) is { } element => [element],
+        ILocalReferenceOperation { Local: var local } when at.HomeOf(local) is { } home => wirings.FollowAssigned(
+            local, members.InitialValueOf(local) is { } initial ? Follow(initial, home) : [], plain, at),
+        IParameterReferenceOperation { Parameter: var parameter } when ValueReading.ArgumentOf(parameter, at) is { } given =>
+            wirings.FollowAssigned(parameter, Follow(given.Value, given.Frame), plain, at),
         IConditionalOperation => wirings.Follow(plain, at),
         _ => throw values.Unknown(plain, "the registration"),
     };
+
+    /// <summary>What a member gives to other projects.</summary>
+    public IReadOnlyList<WiringEntry> FollowTemplate(ISymbol member, Location from)
+    {
+        IReadOnlyList<WiringEntry> entries = FollowValue(member, from, Frame.TemplateOf(member));
+        if (members.IsKept(member))
+        {
+            WiringFollower.Identify(member, entries);
+        }
+
+        return entries;
+    }
 
     private IReadOnlyList<WiringEntry> FollowMember(ISymbol member, IOperation? instance, IOperation use, Frame frame)
     {
@@ -77,8 +98,26 @@ internal sealed class RegistrationFollower(
 
     private IReadOnlyList<WiringEntry> FollowValue(ISymbol member, IOperation use, Frame frame)
     {
-        Location from = Operations.LocationOf(use);
-        return members.Inside(member, from, () => Follow(members.ValueOf(member, from), frame));
+        return FollowValue(member, Operations.LocationOf(use), frame);
+    }
+
+    private IReadOnlyList<WiringEntry> FollowValue(ISymbol member, Location from, Frame frame)
+    {
+        if (wirings.FollowLeft(member, from, frame) is { } left)
+        {
+            return left;
+        }
+
+        return members.Inside(member, from, () => !members.IsKept(member) && members.StatementsOf(member) is { } statements
+            ? wirings.FollowResults(member, statements, frame, from, Follow)
+            : Follow(members.ValueOf(member, from), frame));
+    }
+
+    private IReadOnlyList<WiringEntry> FollowBody(CalledBody called, IOperation call)
+    {
+        Location from = Operations.LocationOf(call);
+        return members.Inside(
+            called.Function, from, () => wirings.FollowResults(called.Function, called.Statements, called.Frame, from, Follow));
     }
 
     private IReadOnlyList<WiringEntry> FollowCall(IInvocationOperation call, Frame frame)

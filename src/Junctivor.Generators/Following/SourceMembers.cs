@@ -2,6 +2,7 @@ using Junctivor.Generators.Leaving;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
+using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Following;
 
@@ -45,7 +46,7 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
         }
 
         RequireOneValue(member, from);
-        SyntaxNode declaration = member.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken);
+        SyntaxNode declaration = Implemented(member).DeclaringSyntaxReferences[0].GetSyntax(cancellationToken);
         ExpressionSyntax? value = declaration switch
         {
             PropertyDeclarationSyntax declared => declared.ExpressionBody?.Expression ?? OfGetter(declared) ?? InitialOf(declared),
@@ -58,6 +59,74 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
             ? operation
             : throw new UnfollowableException($"{member.Name} does not return one expression", from);
     }
+
+    /// <summary>The parameter of a record that a property gives; null for another member.</summary>
+    public IParameterSymbol? PositionalParameterOf(ISymbol member) =>
+        member is IPropertySymbol { SetMethod: null or { IsInitOnly: true } }
+        && IsHere(member)
+        && member.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken) is ParameterSyntax parameter
+            ? DeclaredBy(parameter) as IParameterSymbol
+            : null;
+
+    /// <summary>What a variable or field is declared with; null if it has no initial value, or is not declared here.</summary>
+    public IOperation? InitialValueOf(ISymbol variable) =>
+        IsHere(variable)
+        && variable.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken) switch
+        {
+            VariableDeclaratorSyntax declared => declared.Initializer?.Value,
+            PropertyDeclarationSyntax property => InitialOf(property),
+            _ => null,
+        } is { } value
+        && value is not RefExpressionSyntax
+            ? OperationOf(value)
+            : null;
+
+    /// <summary>The static constructor that completes a static field or property that no other code assigns; null if there is none.</summary>
+    public IMethodSymbol? StaticConstructorOf(ISymbol member) =>
+        member is { IsStatic: true, ContainingType.IsGenericType: false } and (IFieldSymbol { IsReadOnly: true } or IPropertySymbol { SetMethod: null })
+        && IsHere(member)
+        && member.ContainingType.StaticConstructors.FirstOrDefault(each => !each.IsImplicitlyDeclared) is { } constructor
+        && Uses.Of(member).Any(use => ListUses.IsSame(ListUses.FunctionAround(use.Syntax), DeclarationOf(constructor)))
+            ? constructor
+            : null;
+
+    /// <summary>The statements of a method, property or local function; of one that is an expression, that alone. Null if it has none here.</summary>
+    public IReadOnlyList<IOperation>? StatementsOf(ISymbol member)
+    {
+        ISymbol definition = Implemented(member.OriginalDefinition);
+        return IsHere(definition)
+            ? BodyOf(definition.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken)) switch
+            {
+                null => null,
+                SyntaxNode body => OperationOf(body) switch
+                {
+                    IBlockOperation block => block.Operations,
+                    { } expression => [expression],
+                    null => null,
+                },
+            }
+            : null;
+    }
+
+    private static SyntaxNode? BodyOf(SyntaxNode declaration) => declaration switch
+    {
+        BaseMethodDeclarationSyntax method => (SyntaxNode?)method.Body ?? method.ExpressionBody,
+        LocalFunctionStatementSyntax function => (SyntaxNode?)function.Body ?? function.ExpressionBody,
+        PropertyDeclarationSyntax { ExpressionBody: { } expression } => expression,
+        PropertyDeclarationSyntax property => GetterOf(property) is { } getter ? (SyntaxNode?)getter.Body ?? getter.ExpressionBody : null,
+        _ => null,
+    };
+
+    private static AccessorDeclarationSyntax? GetterOf(PropertyDeclarationSyntax property) =>
+        property.AccessorList?.Accessors.FirstOrDefault(accessor => accessor.IsKind(SyntaxKind.GetAccessorDeclaration));
+
+    /// <summary>The part of a partial member that has a body.</summary>
+    private static ISymbol Implemented(ISymbol member) => member switch
+    {
+        IMethodSymbol { PartialImplementationPart: { } implementation } => implementation,
+        IPropertySymbol { PartialImplementationPart: { } implementation } => implementation,
+        _ => member,
+    };
 
     /// <summary>Whether a member is declared in this source: an editor has the source of other projects, too, and that is not read
     /// here.</summary>
@@ -125,7 +194,7 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
 
     /// <summary>The first declaration of a member; null if it is not declared here.</summary>
     public SyntaxNode? DeclarationOf(ISymbol member) =>
-        IsHere(member) ? member.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken) : null;
+        IsHere(member) ? Implemented(member).DeclaringSyntaxReferences[0].GetSyntax(cancellationToken) : null;
 
     /// <summary>Whether evaluating it again gives the same object.</summary>
     public bool IsKept(ISymbol member) => member switch
@@ -160,7 +229,7 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
             : null;
 
     private static ExpressionSyntax? OfGetter(PropertyDeclarationSyntax property) =>
-        property.AccessorList?.Accessors.FirstOrDefault(accessor => accessor.IsKind(SyntaxKind.GetAccessorDeclaration)) is { } getter
+        GetterOf(property) is { } getter
             ? getter.ExpressionBody?.Expression ?? Returned(getter.Body)
             : null;
 

@@ -7,31 +7,69 @@ namespace Junctivor.Generators.Following;
 /// <param name="members">The source.</param>
 internal sealed class ValueReading(SourceMembers members)
 {
-    /// <summary>What an operation gives, without conversions, and the frame of that: for a parameter the argument, where nothing assigns
-    /// the parameter.</summary>
+    /// <summary>The value of an operation, without conversions, and the frame of that: of a parameter the argument, of the variable of a
+    /// loop the element, and of another variable its initial value, if nothing assigns it.</summary>
     public (IOperation Value, Frame Frame) Resolve(IOperation operation, Frame frame)
     {
         IOperation plain = Operations.WithoutConversions(operation);
-        return plain is IParameterReferenceOperation parameter
-            && ArgumentOf(parameter.Parameter, frame) is { } given
-            && !members.Uses.IsAssigned(parameter.Parameter)
-                ? Resolve(given.Value, given.Frame)
+        ISymbol? variable = plain switch
+        {
+            IParameterReferenceOperation { Parameter: var parameter } => parameter,
+            ILocalReferenceOperation { Local: var local } => local,
+            _ => null,
+        };
+        return variable is not null && !members.Uses.IsAssigned(variable) && ValueOf(variable, frame) is { } given
+            ? Resolve(given.Value, given.Frame)
+            : (plain, frame);
+    }
+
+    /// <summary>The same, but a variable stays what it is: two variables with equal values are two.</summary>
+    public (IOperation Value, Frame Frame) ResolveArguments(IOperation operation, Frame frame)
+    {
+        IOperation plain = Operations.WithoutConversions(operation);
+        return plain is IParameterReferenceOperation { Parameter: var parameter }
+            && !members.Uses.IsAssigned(parameter)
+            && ArgumentOf(parameter, frame) is { } given
+                ? ResolveArguments(given.Value, given.Frame)
                 : (plain, frame);
     }
 
-    /// <summary>The argument for a parameter; null if it is not known.</summary>
-    public static (IOperation Value, Frame Frame)? ArgumentOf(IParameterSymbol parameter, Frame frame)
+    /// <summary>The constant that an operation gives; null if it gives none.</summary>
+    public Optional<object?> ConstantOf(IOperation operation, Frame frame)
+    {
+        (IOperation value, Frame at) = Resolve(operation, frame);
+        return value.ConstantValue.HasValue ? value.ConstantValue
+            : value is IFieldReferenceOperation { Field: { IsStatic: true, IsReadOnly: true } field } && members.InitialValueOf(field) is { } first
+                && !members.Uses.IsAssigned(field) && field.Type.SpecialType == SpecialType.System_String && at.Initialized is null
+                ? first.ConstantValue
+                : default;
+    }
+
+    private (IOperation Value, Frame Frame)? ValueOf(ISymbol variable, Frame frame) =>
+        ArgumentOf(variable, frame) is { } given ? given
+        : variable is ILocalSymbol local && frame.HomeOf(local) is { } home && members.InitialValueOf(local) is { } value ? (value, home)
+        : null;
+
+    /// <summary>The argument for a parameter, or the element that the variable of a loop stands for; null if it is not known.</summary>
+    public static (IOperation Value, Frame Frame)? ArgumentOf(ISymbol variable, Frame frame)
     {
         for (Frame? each = frame; each is not null; each = each.Outer)
         {
-            if (each.Arguments.TryGetValue(parameter, out (IOperation Value, Frame Frame) given))
+            if (each.Arguments.TryGetValue(variable, out (IOperation Value, Frame Frame) given))
             {
                 return given;
             }
         }
 
-        return frame.Receiver is { } created && created.ArgumentFor(parameter) is { } argument ? (argument, created.Frame) : null;
+        return variable is IParameterSymbol parameter && frame.Receiver is { } created && created.ArgumentFor(parameter) is { } argument
+            ? (argument, created.Frame)
+            : null;
     }
+
+    /// <summary>Whether a parameter belongs to the function that a frame evaluates.</summary>
+    public static bool IsBoundIn(ISymbol parameter, Frame frame) =>
+        frame.Arguments.ContainsKey(parameter)
+        || (frame.Element is { Variable: var variable } && SymbolEqualityComparer.Default.Equals(variable, parameter));
 
     /// <summary>The parameter that a value is, where callers in other projects pass it; null for any other value.</summary>
     public IParameterSymbol? OpenParameter(IOperation value, Frame frame) =>
@@ -43,11 +81,9 @@ internal sealed class ValueReading(SourceMembers members)
 
     /// <summary>A string that is a constant.</summary>
     /// <exception cref="UnfollowableException">It is known only at run time.</exception>
-    public string TextOf(IOperation text, Frame frame) => Resolve(text, frame).Value switch
-    {
-        { ConstantValue: { HasValue: true, Value: string constant } } => constant,
-        IOperation other => throw Unknown(other, "the text"),
-    };
+    public string TextOf(IOperation text, Frame frame) => ConstantOf(text, frame) is { HasValue: true, Value: string constant }
+        ? constant
+        : throw Unknown(Resolve(text, frame).Value, "the text");
 
     /// <summary>Why a value cannot be followed.</summary>
     public UnfollowableException Unknown(IOperation value, string what)

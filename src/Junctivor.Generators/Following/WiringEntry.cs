@@ -23,6 +23,11 @@ internal sealed record WiringEntry(WrittenRegistration Registration, IReadOnlyLi
     public bool IsEnabled(IReadOnlyDictionary<object, bool> flags) =>
         !IsDisabled && (EnabledWhen is null || flags[EnabledWhen.Flag] == EnabledWhen.Value);
 
+    /// <summary>The entry where some conditions hold: without what they already say; null if they leave it out.</summary>
+    public WiringEntry? Given(IReadOnlyList<Condition> known) => known.Count == 0 ? this
+        : Conditions.Any(condition => known.Any(each => each.Flag.Equals(condition.Flag) && each.Value != condition.Value)) ? null
+        : this with { Conditions = [.. Conditions.Where(condition => !known.Contains(condition))] };
+
     public WiringEntry When(IReadOnlyList<Condition> conditions) =>
         conditions.Count == 0 ? this : this with { Conditions = [.. conditions, .. Conditions] };
 }

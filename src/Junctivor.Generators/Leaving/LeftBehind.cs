@@ -2,6 +2,7 @@ using Junctivor.Generators.Following;
 using Junctivor.Generators.Symbols;
 using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Leaving;
 
@@ -24,6 +25,20 @@ internal sealed class LeftBehind(Compilation compilation)
         && TextsOf(assembly).TryGetValue(id, out string? text)
             ? text.Split('\n')
             : null;
+
+    /// <summary>Whether a method adds to a wiring that is passed to it.</summary>
+    public bool Adds(IMethodSymbol method) => AddsLine(method) is not null;
+
+    /// <summary>Whether a method that adds to the argument for a parameter returns it; null if it is not known to add to it.</summary>
+    public bool? AddsTo(IMethodSymbol method, IParameterSymbol parameter) =>
+        AddsLine(method) is [_, string name, string returned] && name == parameter.Name ? returned == WiringWords.Returned : null;
+
+    /// <summary>The wiring that a call adds to.</summary>
+    public IOperation AddedTo(IMethodSymbol method, IInvocationOperation call) =>
+        AddsLine(method) is [_, string name, ..] ? Operations.ArgumentOrNull(call, name) ?? call.Instance! : call;
+
+    private IReadOnlyList<string>? AddsLine(IMethodSymbol method) =>
+        LinesFor(method) is [_, string second, ..] && WiringWords.Split(second) is [WiringWords.Adds, _, _] words ? words : null;
 
     /// <summary>What a class keeps of its own; null if nothing was left.</summary>
     public IReadOnlyList<string>? StateOf(ITypeSymbol type) => Described(type, _state);

@@ -29,7 +29,7 @@ internal static class LeftMembers
     public static bool IsCandidate(SyntaxNode node) => node switch
     {
         PropertyDeclarationSyntax property => IsWanted(property.Type),
-        MethodDeclarationSyntax method => IsWanted(method.ReturnType),
+        MethodDeclarationSyntax method => IsWanted(method.ReturnType) || GetsWiring(method),
         VariableDeclaratorSyntax { Parent: VariableDeclarationSyntax { Parent: FieldDeclarationSyntax } field } => IsWanted(field.Type),
         _ => false,
     };
@@ -70,12 +70,18 @@ internal static class LeftMembers
         return source.ToString();
     }
 
-    private static bool IsWanted(TypeSyntax type) => type switch
+    /// <summary>Whether a method gets a wiring, to which it may add.</summary>
+    private static bool GetsWiring(MethodDeclarationSyntax method) =>
+        method.ParameterList.Parameters.Concat((method.Parent as ExtensionBlockDeclarationSyntax)?.ParameterList?.Parameters ?? default)
+            .Any(parameter => parameter.Type is { } type && IsWanted(type));
+
+    private static bool IsWanted(TypeSyntax? type) => type switch
     {
         QualifiedNameSyntax qualified => IsWanted(qualified.Right),
         AliasQualifiedNameSyntax qualified => IsWanted(qualified.Name),
         NullableTypeSyntax nullable => IsWanted(nullable.ElementType),
-        IdentifierNameSyntax name => name.Identifier.ValueText is "Wiring" or "ScopeLevel",
+        SimpleNameSyntax { Identifier.ValueText: var name } =>
+            name is "Wiring" or "ScopeLevel" || name.EndsWith("Registration", StringComparison.Ordinal),
         _ => false,
     };
 
@@ -96,7 +102,14 @@ internal static class LeftMembers
             return null;
         }
 
-        bool isWiring = Operations.IsOf(TypeOf(member), "Junctivor.Wiring");
+        if (member is IMethodSymbol method && AddedTo(method) is { } added)
+        {
+            return TextOf(method, added, node.GetLocation(), compilation, files, cancellationToken) is { } adding
+                ? new LeftMember(id, adding)
+                : null;
+        }
+
+        bool isWiring = Operations.IsOf(TypeOf(member), "Junctivor.Wiring") || Operations.IsRegistration(TypeOf(member));
         return !isWiring && !Operations.IsOf(TypeOf(member), "Junctivor.ScopeLevel") ? null
             : TextOf(member, isWiring, node.GetLocation(), compilation, files, cancellationToken) is { } text ? new LeftMember(id, text)
             : null;
@@ -148,13 +161,45 @@ internal static class LeftMembers
                 return follower.LevelKept(member, place) is { } level ? WiringText.Of(level, follower.Levels) : null;
             }
 
-            IReadOnlyList<WiringEntry> entries = follower.FollowTemplate(member, place);
+            IReadOnlyList<WiringEntry> entries = Operations.IsRegistration(TypeOf(member))
+                ? follower.FollowRegistrationTemplate(member, place)
+                : follower.FollowTemplate(member, place);
             files.UnionWith(entries.SelectMany(entry => DeclarationsOf(entry.Registration)));
             return WiringText.Of(compilation, follower.Levels, entries, WiringRoots.IsChecked(member));
         }
         catch (UnfollowableException unknown)
         {
             return isWiring ? WiringText.OfUnknown(unknown, compilation) : null;
+        }
+        finally
+        {
+            files.UnionWith(follower.Files);
+        }
+    }
+
+    /// <summary>The wiring that a method may add to; null if it gets none.</summary>
+    private static IParameterSymbol? AddedTo(IMethodSymbol method) => method.Parameters
+        .Concat(method.ContainingType.ExtensionParameter is { } extended ? [extended] : (IParameterSymbol[])[])
+        .FirstOrDefault(parameter => Operations.IsOf(parameter.Type, "Junctivor.Wiring"));
+
+    private static string? TextOf(
+        IMethodSymbol method,
+        IParameterSymbol added,
+        Location place,
+        Compilation compilation,
+        HashSet<SyntaxTree> files,
+        CancellationToken cancellationToken)
+    {
+        WiringFollower follower = new(compilation, new LeftBehind(compilation), cancellationToken);
+        try
+        {
+            (IReadOnlyList<WiringEntry> entries, bool returns) = follower.FollowAdded(method, added, place);
+            files.UnionWith(entries.SelectMany(entry => DeclarationsOf(entry.Registration)));
+            return WiringText.OfAdded(compilation, follower.Levels, entries, added, returns);
+        }
+        catch (UnfollowableException)
+        {
+            return null;
         }
         finally
         {

@@ -35,6 +35,21 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
         return text.ToString();
     }
 
+    /// <summary>The text of what a method adds to a wiring that it gets.</summary>
+    /// <exception cref="UnfollowableException">It is of a scope level that other code cannot name.</exception>
+    public static string OfAdded(
+        Compilation compilation, LevelFollower levels, IReadOnlyList<WiringEntry> entries, IParameterSymbol parameter, bool returns)
+    {
+        WiringText text = new(compilation, levels);
+        text.Add(WiringWords.Adds, WiringWords.Quote(parameter.Name), returns ? WiringWords.Returned : WiringWords.None);
+        foreach (WiringEntry entry in entries)
+        {
+            text.Write(entry);
+        }
+
+        return text.ToString();
+    }
+
     /// <summary>The text of one that cannot be followed.</summary>
     /// <param name="unknown">Why.</param>
     /// <param name="compilation">The source.</param>

@@ -11,6 +11,12 @@ internal static class WiringWords
     /// <summary>What stands in the place of a member for a wiring that is built.</summary>
     public const string Build = "build";
 
+    /// <summary>That a method adds the entries to a wiring that it gets.</summary>
+    public const string Adds = "adds";
+
+    /// <summary>That it returns that wiring.</summary>
+    public const string Returned = "returned";
+
     public const string Unknown = "unknown";
     public const string RunTime = "run-time";
     public const string Size = "size";

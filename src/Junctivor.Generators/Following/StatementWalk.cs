@@ -1,0 +1,306 @@
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
+using Microsoft.CodeAnalysis.Operations;
+
+namespace Junctivor.Generators.Following;
+
+/// <summary>Goes through the statements of a body in the order in which they run, and tells what must hold for each to run.</summary>
+/// <param name="conditions">Reads conditions.</param>
+/// <param name="sequences">Reads what loops run over.</param>
+/// <param name="visitor">What is looked for.</param>
+internal sealed class StatementWalk(ConditionReader conditions, SequenceReader sequences, IStatementVisitor visitor)
+{
+    /// <exception cref="UnfollowableException">It is not known whether, or how often, something that counts runs.</exception>
+    public Completion Run(IEnumerable<IOperation> statements, Frame frame, IReadOnlyList<Condition> path)
+    {
+        IReadOnlyList<Condition> further = [];
+        Location? unclear = null;
+        foreach (IOperation statement in statements)
+        {
+            if (unclear is not null && visitor.Matters(statement))
+            {
+                throw new UnfollowableException("whether a registration is added depends on more than one way out of this code", unclear);
+            }
+
+            Completion completion = Run(statement, frame, [.. path, .. further]);
+            if (visitor.IsDone || completion.When is null)
+            {
+                return completion;
+            }
+
+            unclear ??= completion.Unclear;
+            further = [.. further, .. completion.When];
+        }
+
+        return new Completion(further, Unclear: unclear);
+    }
+
+    private Completion Run(IOperation statement, Frame frame, IReadOnlyList<Condition> path)
+    {
+        if (!visitor.Matters(statement) && !CanLeave(statement.Syntax))
+        {
+            return Completion.Always;
+        }
+
+        switch (statement)
+        {
+            case IBlockOperation block:
+                return Run(block.Operations, frame, path);
+            case IConditionalOperation choice:
+                return RunChoice(choice, frame, path);
+            case ISwitchOperation cases:
+                return RunCases(cases, frame, path);
+            case IForEachLoopOperation loop:
+                return RunRounds(loop, frame, path);
+            case ILoopOperation loop:
+                return RunLoop(loop, frame, path);
+            case ITryOperation attempt:
+                return RunAttempt(attempt, frame, path);
+            case IUsingOperation use:
+                visitor.Reach(use.Resources, frame, path);
+                return visitor.IsDone ? Completion.Always : Run(use.Body, frame, path);
+            case ILockOperation locked:
+                visitor.Reach(locked.LockedValue, frame, path);
+                return visitor.IsDone ? Completion.Always : Run(locked.Body, frame, path);
+            case ILabeledOperation or IBranchOperation { BranchKind: BranchKind.GoTo }:
+                return visitor.Matters(statement) ? throw Jumped(statement) : Completion.UnclearAt(statement);
+            case IBranchOperation or IReturnOperation { Kind: OperationKind.YieldBreak }:
+                return Completion.Never;
+            case IReturnOperation { Kind: OperationKind.Return }:
+                visitor.Reach(statement, frame, path);
+                return Completion.Never;
+            case IThrowOperation or IExpressionStatementOperation { Operation: IThrowOperation }:
+                return Completion.Thrown;
+            case ILocalFunctionOperation:
+                return Completion.Always;
+            default:
+                visitor.Reach(statement, frame, path);
+                return Completion.Always;
+        }
+    }
+
+    private Completion RunChoice(IConditionalOperation choice, Frame frame, IReadOnlyList<Condition> path)
+    {
+        visitor.Reach(choice.Condition, frame, path);
+        if (visitor.IsDone)
+        {
+            return Completion.Always;
+        }
+
+        (bool? Constant, Condition? Condition) read = conditions.Read(choice.Condition, frame);
+        return read.Constant switch
+        {
+            true => Run(choice.WhenTrue, frame, path),
+            false => choice.WhenFalse is { } otherwise ? Run(otherwise, frame, path) : Completion.Always,
+            null => RunBoth(choice, read.Condition!, frame, path),
+        };
+    }
+
+    private Completion RunBoth(IConditionalOperation choice, Condition holds, Frame frame, IReadOnlyList<Condition> path)
+    {
+        Completion then = Run(choice.WhenTrue, frame, [.. path, holds]);
+        if (visitor.IsDone || choice.WhenFalse is null)
+        {
+            return visitor.IsDone ? Completion.Always : Merged(choice, then, holds, Completion.Always);
+        }
+
+        Completion otherwise = Run(choice.WhenFalse, frame, [.. path, holds.Negated]);
+        return visitor.IsDone ? Completion.Always : Merged(choice, then, holds, otherwise);
+    }
+
+    private static Completion Merged(IOperation at, Completion then, Condition holds, Completion otherwise) => (then, otherwise) switch
+    {
+        ({ IsThrown: true }, _) => otherwise,
+        (_, { IsThrown: true }) => then,
+        ({ When: null }, { When: null }) => Completion.Never,
+        ({ Unclear: not null }, _) or (_, { Unclear: not null }) => Completion.UnclearAt(at),
+        ({ When: null }, { When: { } when }) => Completion.Under([holds.Negated, .. when]),
+        ({ When: { } when }, { When: null }) => Completion.Under([holds, .. when]),
+        ({ IsAlways: true }, { IsAlways: true }) => Completion.Always,
+        _ => Completion.UnclearAt(at),
+    };
+
+    /// <summary>The cases in the order in which they are tried: each runs if none before it fits.</summary>
+    private Completion RunCases(ISwitchOperation cases, Frame frame, IReadOnlyList<Condition> path)
+    {
+        visitor.Reach(cases.Value, frame, path);
+        if (visitor.IsDone)
+        {
+            return Completion.Always;
+        }
+
+        List<Condition> before = [];
+        List<Completion> completions = [];
+        List<Condition> left = [];
+        bool isLeftInOrder = true;
+        foreach (ISwitchCaseOperation each in cases.Cases.OrderBy(IsDefault))
+        {
+            (bool? Constant, Condition? Condition) fits = IsDefault(each) ? (true, null) : Fits(each, cases.Value, frame);
+            if (fits.Constant == false)
+            {
+                continue;
+            }
+
+            Completion completion = RunCase(
+                cases, each, frame, [.. path, .. before, .. fits.Condition is { } holds ? [holds] : (Condition[])[]]);
+            if (visitor.IsDone)
+            {
+                return Completion.Always;
+            }
+
+            completions.Add(completion);
+            if (completion is { When: null, IsThrown: false } && fits.Condition is { } leaving)
+            {
+                left.Add(leaving.Negated);
+                isLeftInOrder &= completions.Count == left.Count;
+            }
+
+            if (fits.Constant == true)
+            {
+                return Ended(cases, completions, left, isLeftInOrder, isWhole: true);
+            }
+
+            before.Add(fits.Condition!.Negated);
+        }
+
+        return Ended(cases, completions, left, isLeftInOrder, isWhole: false);
+    }
+
+    private static Completion Ended(
+        ISwitchOperation cases, List<Completion> completions, List<Condition> left, bool isLeftInOrder, bool isWhole) =>
+        completions.All(each => each.IsAlways || each.IsThrown)
+            ? isWhole && completions.All(each => each.IsThrown) ? Completion.Thrown : Completion.Always
+            : isWhole && completions.All(each => each.When is null) ? Completion.Never
+            : completions.All(each => each.IsAlways || each.When is null)
+                && isLeftInOrder
+                && left.Count == completions.Count(each => each is { When: null, IsThrown: false })
+                ? Completion.Under(left)
+            : Completion.UnclearAt(cases);
+
+    private static bool IsDefault(ISwitchCaseOperation each) => each.Clauses.Any(clause => clause is IDefaultCaseClauseOperation);
+
+    private (bool? Constant, Condition? Condition) Fits(ISwitchCaseOperation each, IOperation value, Frame frame)
+    {
+        IReadOnlyList<(bool? Constant, Condition? Condition)> clauses = [.. each.Clauses.Select(clause => clause switch
+        {
+            ISingleValueCaseClauseOperation single => conditions.ReadEqual(value, single.Value, frame, single),
+            IPatternCaseClauseOperation { Guard: null, Pattern: IConstantPatternOperation { Value: var constant } } pattern =>
+                conditions.ReadEqual(value, constant, frame, pattern),
+            _ => (null, ConditionReader.Unknown(clause, frame)),
+        })];
+        return clauses.Any(clause => clause.Constant == true) ? (true, null)
+            : clauses.All(clause => clause.Constant == false) ? (false, null)
+            : clauses.Where(clause => clause.Constant is null).ToList() is [var one] ? one
+            : (null, ConditionReader.Unknown(each, frame));
+    }
+
+    private Completion RunCase(ISwitchOperation cases, ISwitchCaseOperation each, Frame frame, IReadOnlyList<Condition> path)
+    {
+        Completion completion = Run(each.Body, frame, path);
+        IReadOnlyList<IBranchOperation> ends =
+            [.. each.Descendants().OfType<IBranchOperation>().Where(branch => SymbolEqualityComparer.Default.Equals(branch.Target, cases.ExitLabel))];
+        bool leaves = each.Body.Any(statement => CanLeave(statement.Syntax, cases.Syntax));
+        return visitor.IsDone || completion.IsThrown ? completion
+            : !leaves ? ends.Count == 0 ? completion : Completion.Always
+            : ends.Count == 0 ? completion
+            : Completion.UnclearAt(each);
+    }
+
+    private Completion RunRounds(IForEachLoopOperation loop, Frame frame, IReadOnlyList<Condition> path)
+    {
+        visitor.Reach(loop.Collection, frame, path);
+        if (visitor.IsDone || visitor.ReachLoop(loop, frame, path))
+        {
+            return Completion.Always;
+        }
+
+        if (!visitor.Matters(loop.Body))
+        {
+            return Leaves(loop) ? Completion.UnclearAt(loop) : Completion.Always;
+        }
+
+        if (Leaves(loop) || HasBreak(loop))
+        {
+            throw new UnfollowableException("a loop is left before its end", Operations.LocationOf(loop));
+        }
+
+        foreach (SequenceElement element in sequences.ElementsOf(loop.Collection, frame))
+        {
+            Run(loop.Body, sequences.FrameOf(loop, element, frame), [.. path, .. element.Conditions]);
+        }
+
+        return Completion.Always;
+    }
+
+    private Completion RunLoop(ILoopOperation loop, Frame frame, IReadOnlyList<Condition> path) =>
+        visitor.ReachLoop(loop, frame, path) ? Completion.Always
+        : visitor.Matters(loop)
+            ? throw new UnfollowableException("a registration is added only in some runs, or several times", Operations.LocationOf(loop))
+        : Leaves(loop) ? Completion.UnclearAt(loop)
+        : Completion.Always;
+
+    private static bool HasBreak(ILoopOperation loop) => loop.Body.Descendants().OfType<IBranchOperation>()
+        .Any(branch => SymbolEqualityComparer.Default.Equals(branch.Target, loop.ExitLabel));
+
+    /// <summary>Whether a loop can be left by something else than its end.</summary>
+    private static bool Leaves(ILoopOperation loop) => CanLeave(loop.Body.Syntax, loop.Syntax);
+
+    private Completion RunAttempt(ITryOperation attempt, Frame frame, IReadOnlyList<Condition> path)
+    {
+        Completion completion = Run(attempt.Body, frame, path);
+        if (visitor.IsDone)
+        {
+            return Completion.Always;
+        }
+
+        foreach (ICatchClauseOperation caught in attempt.Catches)
+        {
+            if (visitor.Matters(attempt.Body) || visitor.Matters(caught))
+            {
+                if (caught.Handler.Operations.LastOrDefault() is not (IThrowOperation or IExpressionStatementOperation { Operation: IThrowOperation }))
+                {
+                    throw new UnfollowableException("a registration is added only if nothing is thrown", Operations.LocationOf(caught));
+                }
+            }
+            else if (CanLeave(caught.Syntax))
+            {
+                completion = completion.When is { Count: 0 } && !caught.Descendants().Any(each => each is IReturnOperation or IBranchOperation)
+                    ? completion
+                    : Completion.UnclearAt(caught);
+            }
+        }
+
+        if (attempt.Finally is { } last)
+        {
+            Run(last, frame, path);
+        }
+
+        return completion;
+    }
+
+    private static UnfollowableException Jumped(IOperation statement) =>
+        new("a registration is added only in some runs, or several times", Operations.LocationOf(statement));
+
+    /// <summary>Whether a statement can end what is around it.</summary>
+    /// <param name="statement">The statement.</param>
+    /// <param name="around">A loop or switch that it stands in: ending that, or going on with it, does not count.</param>
+    private static bool CanLeave(SyntaxNode statement, SyntaxNode? around = null) =>
+        statement.DescendantNodesAndSelf(node => node is not (AnonymousFunctionExpressionSyntax or LocalFunctionStatementSyntax))
+            .Any(node => node switch
+            {
+                ReturnStatementSyntax or GotoStatementSyntax => true,
+                ThrowStatementSyntax => around is null,
+                YieldStatementSyntax => node.IsKind(SyntaxKind.YieldBreakStatement),
+                BreakStatementSyntax => LeftBy(node, IsLoopOrSwitch) is { } left && (around is null ? !statement.Contains(left) : left != around && !around.Contains(left)),
+                ContinueStatementSyntax => LeftBy(node, IsLoop) is { } left && (around is null ? !statement.Contains(left) : left != around && !around.Contains(left)),
+                _ => false,
+            });
+
+    private static SyntaxNode? LeftBy(SyntaxNode jump, Func<SyntaxNode, bool> isLeft) => jump.Ancestors().FirstOrDefault(isLeft);
+
+    private static bool IsLoop(SyntaxNode node) =>
+        node is ForStatementSyntax or CommonForEachStatementSyntax or WhileStatementSyntax or DoStatementSyntax;
+
+    private static bool IsLoopOrSwitch(SyntaxNode node) => node is SwitchStatementSyntax || IsLoop(node);
+}
