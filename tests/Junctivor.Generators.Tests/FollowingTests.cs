@@ -18,7 +18,7 @@ public class FollowingTests
         public static class A
         {
             static bool N(int n) => DateTime.Now.Hour > n;
-            [CheckedWiring] public static Wiring W => [{{string.Concat(Enumerable.Repeat("Singleton.Of<Berth>().Enabled(N(3)), ", 6))}}];
+            [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), {{string.Concat(Enumerable.Repeat("Singleton.Of<IClock, HarbourClock>().Marked(\"x\").Enabled(N(3)), ", 6))}}];
         }
         """;
 
@@ -50,6 +50,14 @@ public class FollowingTests
         "public static class A { static bool F; [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. F ? M() : []]; static Wiring M() => [Singleton.Of<Berth>()]; }",
         "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. SelfRegistered.In<Berth>()]; }",
         "[SelfRegistered(Lifetime.Singleton)] public sealed class Late(IClock clock) { public object C => clock; } public static class A { [CheckedWiring] public static Wiring W => [.. SelfRegistered.In<Late>()]; }",
+        "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; if (DateTime.Now.Hour > 3) { w.Add(Singleton.Of<Berth>()); } return w.Build(); } }",
+        "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; M(w); return w.Build(); } static void M(Wiring w) => w.Add(Singleton.Of<Berth>()); }",
+        "public static class A { [CheckedWiring] public static Wiring W => [.. M]; static readonly Wiring M = [Singleton.Of<Almanac>()]; static A() => M.Add(Singleton.Of<Berth>()); }",
+        "public static class A { [CheckedWiring] public static Wiring W { get { if (DateTime.Now.Hour > 3) { return [Singleton.Of<Almanac>(), Singleton.Of<Berth>()]; } return [Singleton.Of<Almanac>()]; } } }",
+        "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), Singleton.From(F)]; static readonly Func<Berth> F = () => new Berth(); }",
+        "public static class A { [CheckedWiring] public static Wiring W => [.. M]; static readonly Wiring M = [Singleton.Of<Almanac>()]; static A() => B(A.M); static void B(Wiring w) => w.Add(Singleton.Of<Berth>()); }",
+        "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; M(); return w.Build(); void M() => w.Add(Singleton.Of<Berth>()); } }",
+        "public static class A { static bool N(int n) => DateTime.Now.Hour > n; [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. Other()]; static Wiring Other() { Wiring w = []; " + string.Concat(Enumerable.Range(0, 10).Select(n => $"if (N({n})) {{ w.Add(Singleton.Of<Berth>().Marked(\"{n}\")); }} ")) + "return w; } }",
     ];
 
     /// <summary>What the compiler cannot know, with a word of what it says.</summary>
@@ -58,31 +66,26 @@ public class FollowingTests
         { "public static class A { [CheckedWiring] public static Wiring W => [.. W]; }", "W leads back to itself" },
         { "public static class A { [CheckedWiring] public static Wiring W => [R]; static Registration<Berth> R => R; }", "R leads back to itself" },
         { "public static class A { static readonly ScopeLevel L = new(\"l\", M), M = new(\"m\", L); [CheckedWiring] public static Wiring W => [L.Of<Berth>()]; }", "leads back to itself" },
-        { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; if (DateTime.Now.Hour > 3) { w.Add(Singleton.Of<Berth>()); } return w.Build(); } }", "only in some runs" },
-        { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; M(w); return w.Build(); } static void M(Wiring w) => w.Add(Singleton.Of<Berth>()); }", "w may be changed here" },
-        { "public static class A { [CheckedWiring] public static Wiring W { get { if (DateTime.Now.Hour > 3) { return []; } return [Singleton.Of<Almanac>()]; } } }", "does not return one expression" },
-        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), Singleton.From(F)]; static readonly Func<Berth> F = () => new Berth(); }", "the factory is not written in a way that the compiler can follow: F" },
-        { "public static class A { [CheckedWiring] public static Wiring W => [.. M]; static readonly Wiring M = [Singleton.Of<Almanac>()]; static A() => M.Add(Singleton.Of<Berth>()); }", "M may be changed here" },
-        { "public static class A { [CheckedWiring] public static Wiring W => [.. M]; static readonly Wiring M = [Singleton.Of<Almanac>()]; static A() => B(A.M); static void B(Wiring w) => w.Add(Singleton.Of<Berth>()); }", "M may be changed here" },
-        { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; M(); return w.Build(); void M() => w.Add(Singleton.Of<IClock, HarbourClock>()); } }", "only in some runs" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), Singleton.From(F)]; static Func<Berth> F = () => new Berth(); }", "the factory is not written in a way that the compiler can follow: F" },
+        { "public static class A { [CheckedWiring] public static Wiring W => [.. M]; static readonly Wiring M = [Singleton.Of<Almanac>()]; static void B() => M.Add(Singleton.Of<Berth>()); }", "M may be changed here" },
+        { "public static class A { public static Container B() { Wiring w = [Singleton.Of<Almanac>()]; M(0); return w.Build(); void M(int n) { while (n++ < 2) { w.Add(Singleton.Of<Berth>()); } } } }", "only in some runs" },
         { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Value<object>(M()).Also<IClock>()]; static object M() => new HarbourClock(); }", "the type of the value is known only at run time" },
         { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of(T)]; static Type T = typeof(Almanac); }",
             "the type is not written in a way that the compiler can follow: T" },
-        { ManyFlags, "depends on 6 conditions" },
+        { ManyFlags, "depends on 6 conditions whether it has JV101" },
     };
 
     /// <summary>What only the run can know, however it is written.</summary>
     public static TheoryData<string, string> KnownAtRunTime => new()
     {
         { "public static class A { public static Container B(Wiring w) => w.Build(); }", "the wiring is known only at run time: w" },
-        { "public static class A { public static Container B(Func<Wiring> w) => w().Build(); }", "the wiring is known only at run time: w()" },
+        { "public static class A { public static Container B(Func<Wiring> w) => w().Build(); }", "the function is known only at run time: w" },
         { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>(), .. Plugins.In(\"plugins\")]; }", "Plugins.In" },
-        { "public class A { protected virtual Wiring M => [Singleton.Of<Almanac>()]; public Container B() => M.Build(); }", "the wiring is known only at run time: M" },
+        { "public class A { protected virtual Wiring M => [Singleton.Of<Almanac>()]; public Container B() => M.Build(); }", "the implementation of the member is known only at run time: M" },
         { "public static class A { public static Wiring M<T>() where T : class => [Singleton.Of<T>()]; public static Container B<T>() where T : class => M<T>().Build(); }", "T has a type parameter" },
         { "public static class A { [CheckedWiring] public static Wiring W => [Singleton.Of<Almanac>().Marked(Environment.MachineName)]; }", "the text is known only at run time: Environment.MachineName" },
         { "public static class A { [CheckedWiring] public static Wiring W => [.. typeof(A).Assembly.GetTypes().Select(type => Singleton.Of(type))]; }", "typeof(A).Assembly.GetTypes()" },
         { "public static class A { [CheckedWiring] public static Wiring W => [.. SelfRegistered.In<Berth>().Where(type => type.Name == \"x\")]; }", "SelfRegistered.In<Berth>()" },
-        { "public static class A { public static Container B() => (DateTime.Now.Hour > 3 ? M(1) : M(2)).Build(); static Wiring M(int n) => [" + string.Concat(Enumerable.Range(0, 6).Select(n => $"Singleton.Of<Berth>().Enabled(n > {n}), ")) + "]; }", "depends on 13 conditions" },
     };
 
     [Theory]

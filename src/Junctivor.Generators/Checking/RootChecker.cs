@@ -13,7 +13,8 @@ namespace Junctivor.Generators.Checking;
 /// <param name="cancellationToken">Ends it.</param>
 internal sealed class RootChecker(Compilation compilation, LeftBehind left, CancellationToken cancellationToken)
 {
-    /// <summary>Each way in which this many conditions can come out is checked; where there are more, nothing is claimed.</summary>
+    /// <summary>Each way in which this many conditions can come out is checked. Where a wiring has more, that is done for those that a
+    /// fault can depend on.</summary>
     public const int MostFlags = 5;
 
     /// <summary>The report of a wiring whose conditions come out in one way.</summary>
@@ -62,26 +63,73 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
     /// <param name="root">Where the wiring is.</param>
     /// <param name="handlers">The handlers of endpoints that it serves.</param>
     /// <param name="severities">The severities that its build sets.</param>
-    /// <exception cref="UnfollowableException">It has too many conditions.</exception>
+    /// <exception cref="UnfollowableException">A fault depends on too many conditions.</exception>
     public IReadOnlyList<LocatedFault> Check(
         IReadOnlyList<WiringEntry> entries, Location root, IReadOnlyList<WrittenHandler> handlers, WrittenSeverities severities)
     {
         IReadOnlyList<object> flags = [.. entries.SelectMany(entry => entry.Flags).Distinct()];
-        if (flags.Count > MostFlags)
-        {
-            throw new UnfollowableException(
-                $"it depends on {flags.Count} conditions, and at most {MostFlags} are tried in every combination", root, Obstacle.Size);
-        }
-
-        IReadOnlyList<Fault>? always = null;
-        foreach (IReadOnlyDictionary<object, bool> outcome in Outcomes(flags))
-        {
-            CheckReport report = Report(entries, outcome, handlers, severities);
-            always = always is null ? report.All : [.. always.Select(fault => InBoth(fault, report.All)).OfType<Fault>()];
-        }
-
+        IReadOnlyList<Fault> ReportOf(IReadOnlyDictionary<object, bool> outcome) => Report(entries, outcome, handlers, severities).All;
+        IReadOnlyList<Fault> always = flags.Count <= MostFlags
+            ? InAll(null, Outcomes(flags), ReportOf)
+            : InAllOfMany(entries, flags, ReportOf, root);
         RegistrationLocations locations = new(entries);
-        return [.. always!.Select(fault => new LocatedFault(severities.Applied(fault), locations.Of(fault) ?? root))];
+        return [.. always.Select(fault => new LocatedFault(severities.Applied(fault), locations.Of(fault) ?? root))];
+    }
+
+    /// <summary>The faults that are there in each of some outcomes.</summary>
+    /// <param name="first">Those that are known to be there in others; null to begin.</param>
+    /// <param name="outcomes">The outcomes.</param>
+    /// <param name="report">Checks one.</param>
+    private static IReadOnlyList<Fault> InAll(
+        IReadOnlyList<Fault>? first,
+        IEnumerable<IReadOnlyDictionary<object, bool>> outcomes,
+        Func<IReadOnlyDictionary<object, bool>, IReadOnlyList<Fault>> report)
+    {
+        foreach (IReadOnlyDictionary<object, bool> outcome in outcomes)
+        {
+            if (first is { Count: 0 })
+            {
+                break;
+            }
+
+            IReadOnlyList<Fault> found = report(outcome);
+            first = first is null ? found : [.. first.Select(fault => InBoth(fault, found)).OfType<Fault>()];
+        }
+
+        return first ?? [];
+    }
+
+    /// <summary>The faults of a wiring with many conditions: those that are there if all hold, if none does, and if one is the other way
+    /// round, and then in each combination of the conditions that they can depend on.</summary>
+    private static List<Fault> InAllOfMany(
+        IReadOnlyList<WiringEntry> entries,
+        IReadOnlyList<object> flags,
+        Func<IReadOnlyDictionary<object, bool>, IReadOnlyList<Fault>> report,
+        Location root)
+    {
+        IReadOnlyList<Fault> candidates = InAll(
+            null,
+            ((IEnumerable<bool>)[true, false]).Select(all => flags.ToDictionary(flag => flag, _ => all)),
+            report);
+        candidates = InAll(candidates, flags.Select(other => flags.ToDictionary(flag => flag, flag => flag != other)), report);
+        RelevantConditions conditions = new(entries);
+        List<Fault> always = [];
+        foreach (Fault candidate in candidates)
+        {
+            IReadOnlyList<object> relevant = conditions.Of(candidate);
+            if (relevant.Count > MostFlags)
+            {
+                throw new UnfollowableException(
+                    $"it depends on {relevant.Count} conditions whether it has {candidate.Kind.Code}, and at most {MostFlags} are tried in every combination",
+                    root,
+                    Obstacle.Size);
+            }
+
+            always.AddRange(InAll([candidate], Outcomes(relevant).Select(outcome => flags.ToDictionary(
+                flag => flag, flag => !outcome.TryGetValue(flag, out bool holds) || holds)), report));
+        }
+
+        return always;
     }
 
     /// <summary>The registrations that are in a wiring where its conditions come out so, and whether they count.</summary>

@@ -52,7 +52,7 @@ internal sealed class CallReader(SourceMembers members, ValueReading values, Typ
         {
             return constrained is not null && Implementation(member, types.In(constrained, frame, use)) is { } own
                 ? own
-                : throw Operations.Unknown(use, "the member");
+                : throw Operations.Unknown(use, "the implementation of the member");
         }
 
         (IOperation plain, Frame at) = values.Resolve(instance, frame);
@@ -64,7 +64,7 @@ internal sealed class CallReader(SourceMembers members, ValueReading values, Typ
             _ when plain.Type is { IsSealed: true, TypeKind: TypeKind.Class or TypeKind.Struct } isSealed => types.In(isSealed, at, use),
             _ => null,
         };
-        return type is not null && Implementation(member, type) is { } implementation ? implementation : throw Operations.Unknown(use, "the member");
+        return type is not null && Implementation(member, type) is { } implementation ? implementation : throw Operations.Unknown(use, "the implementation of the member");
     }
 
     private static bool IsOfBase(IOperation? instance) => instance?.Syntax is BaseExpressionSyntax;
@@ -110,13 +110,7 @@ internal sealed class CallReader(SourceMembers members, ValueReading values, Typ
 
     private CalledBody? ReadDelegate(IInvocationOperation call, Frame frame)
     {
-        (IOperation value, Frame at) = values.Resolve(call.Instance!, frame);
-        if (value is IFieldReferenceOperation { Field: { IsStatic: true, IsReadOnly: true } field } && !members.Uses.IsAssigned(field)
-            && members.InitialValueOf(field) is { } kept)
-        {
-            (value, at) = (Operations.WithoutConversions(kept), frames.OfMember(field, null, value, at));
-        }
-
+        (IOperation value, Frame at) = values.ResolveKept(call.Instance!, frame);
         return Operations.FunctionOf(value) switch
         {
             null when value is { ConstantValue: { HasValue: true, Value: null } } => null,

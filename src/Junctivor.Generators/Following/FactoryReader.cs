@@ -11,15 +11,16 @@ internal static class FactoryReader
     /// <param name="factory">The argument.</param>
     /// <param name="isAsync">Whether what it returns must be awaited.</param>
     /// <param name="types">Reads types.</param>
-    /// <param name="frame">What is known of type parameters.</param>
-    public static WrittenFactory Read(IOperation factory, bool isAsync, TypeReading types, Frame frame)
+    /// <param name="values">Reads values.</param>
+    /// <param name="evaluation">What is known of type parameters.</param>
+    public static WrittenFactory Read(IOperation factory, bool isAsync, TypeReading types, ValueReading values, Frame evaluation)
     {
-        IOperation plain = Operations.WithoutConversions(factory);
-        return plain switch
+        (IOperation plain, Frame frame) = values.ResolveKept(factory, evaluation);
+        return Operations.FunctionOf(plain) switch
         {
-            IDelegateCreationOperation { Target: IAnonymousFunctionOperation function } =>
-                new(Read(function.Symbol, types, frame, plain), IdentityOf(function, types, frame), isAsync),
-            IDelegateCreationOperation { Target: IMethodReferenceOperation { Method: var method } } => new(
+            IAnonymousFunctionOperation function =>
+                new(Read(function.Symbol, types, frame, plain), IdentityOf(function, types, frame) ?? KeptIdentity(factory, plain, frame), isAsync),
+            IMethodReferenceOperation { Method: var method } => new(
                 Read(method, types, frame, plain),
                 method is { IsStatic: true, IsGenericMethod: false } ? types.MemberIn(method, frame) : null,
                 isAsync),
@@ -32,6 +33,10 @@ internal static class FactoryReader
         .. method.Parameters.Select(parameter => WrittenParameter.Of(parameter, types.Compilation))
             .Select(written => written with { Type = types.In(written.Type, frame, at) }),
     ];
+
+    /// <summary>A variable has one function in one evaluation, whatever that captures.</summary>
+    private static object? KeptIdentity(IOperation factory, IOperation function, Frame frame) =>
+        Operations.FunctionOf(Operations.WithoutConversions(factory)) is null ? (function, frame) : null;
 
     /// <summary>A function that captures nothing, in a method that is not generic, is one for all; in a generic type, one for each closed
     /// type.</summary>

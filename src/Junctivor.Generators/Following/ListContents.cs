@@ -64,7 +64,7 @@ internal sealed class ListContents(
             return first;
         }
 
-        if (!ListUses.IsSame(ListUses.FunctionAround(use.Syntax), function))
+        if (!ListUses.IsSame(ListUses.FunctionAround(use.Syntax), function) || use.Parent is IMethodReferenceOperation)
         {
             throw new UnfollowableException(
                 "a registration is added only in some runs, or several times", Operations.LocationOf(additions[0].Node));

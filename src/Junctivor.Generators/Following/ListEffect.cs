@@ -19,6 +19,9 @@ internal enum ListEffect
     /// <summary>Another variable has the same list from there on.</summary>
     Shares = 16,
 
+    /// <summary>It is added to through another variable, after the last use of this one.</summary>
+    AddsLater = 32,
+
     /// <summary>Something else that may change it, or gives it to code that may.</summary>
     MayChange = 4,
 }

@@ -377,9 +377,9 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
         IArrayElementReferenceOperation element when element.ArrayReference == list => OfElement(element, element.Type),
         IConditionalAccessOperation access when access.Operation == list => OfPlaceholders(access, holder),
         IConditionalAccessOperation access => EffectOf(access, holder),
-        IVariableInitializerOperation { Parent: IVariableDeclaratorOperation { Symbol: var alias } } => OfAlias(alias),
-        IFieldInitializerOperation { InitializedFields: [var alias] } => OfAlias(alias),
-        IPropertyInitializerOperation { InitializedProperties: [var alias] } => OfAlias(alias),
+        IVariableInitializerOperation { Parent: IVariableDeclaratorOperation { Symbol: var alias } } => OfAlias(alias, list, holder),
+        IFieldInitializerOperation { InitializedFields: [var alias] } => OfAlias(alias, list, holder),
+        IPropertyInitializerOperation { InitializedProperties: [var alias] } => OfAlias(alias, list, holder),
         ISimpleAssignmentOperation { IsRef: false } assignment when assignment.Value == list => OfAssigned(assignment, holder),
         IReturnOperation => OfReturned(list, holder),
         IArgumentOperation argument => OfArgument(argument, holder),
@@ -387,10 +387,24 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
     };
 
     /// <summary>Another variable with the same list: what is added to it is added here too, at a time that is not looked for.</summary>
-    private ListEffect OfAlias(ISymbol alias)
+    private ListEffect OfAlias(ISymbol alias, IOperation list, ISymbol holder)
     {
         ListEffect effect = EffectOf(alias).Effect;
-        return (effect & ListEffect.Adds) != 0 ? ListEffect.MayChange : (effect & ListEffect.MayChange) | ListEffect.Shares;
+        return (effect & (ListEffect.Adds | ListEffect.AddsLater)) == 0 ? (effect & ListEffect.MayChange) | ListEffect.Shares
+            : IsLastUse(list, holder) ? (effect & ListEffect.MayChange) | ListEffect.Shares | ListEffect.AddsLater
+            : ListEffect.MayChange;
+    }
+
+    /// <summary>Whether a variable is not used behind a place, so that only another one still has its list.</summary>
+    private bool IsLastUse(IOperation list, ISymbol holder)
+    {
+        SyntaxNode? function = FunctionAround(list.Syntax);
+        return holder is ILocalSymbol
+            && IsSame(function, FunctionOf(holder))
+            && !list.Syntax.Ancestors().TakeWhile(node => node != function)
+                .Any(node => node is WhileStatementSyntax or ForStatementSyntax or DoStatementSyntax or CommonForEachStatementSyntax)
+            && members.Uses.Of(holder).All(use =>
+                use.Syntax.Span.End <= list.Syntax.Span.End && IsSame(function, FunctionAround(use.Syntax)));
     }
 
     /// <summary>A variable that gets a list that it may have already is as it was; another one shares it.</summary>
@@ -404,7 +418,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
         };
         return target is null || !IsPlainAssignment(assignment.Target, target) ? ListEffect.MayChange
             : SymbolEqualityComparer.Default.Equals(target.OriginalDefinition, holder) ? ListEffect.None
-            : OfAlias(target);
+            : OfAlias(target, assignment, holder);
     }
 
     private ListEffect OfPlaceholders(IConditionalAccessOperation access, ISymbol holder) => access.WhenNotNull.DescendantsAndSelf()
@@ -505,7 +519,9 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
     /// <summary>A list that an object keeps: what its methods add to it is added where they are called.</summary>
     private ListEffect OfHeld(IObjectCreationOperation creation, IParameterSymbol parameter)
     {
-        if (members.StatementsOf(creation.Constructor!) is { } statements && statements.Any(IsOtherStatement))
+        // A record gives it to others by its property, by deconstruction and by copies.
+        if (creation.Type is { IsRecord: true }
+            || (members.StatementsOf(creation.Constructor!) is { } statements && statements.Any(IsOtherStatement)))
         {
             return ListEffect.MayChange;
         }
@@ -559,7 +575,8 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
 
         if (members.IsHere(method))
         {
-            return EffectOf(parameter).Effect & ~ListEffect.Sets;
+            ListEffect inside = EffectOf(parameter).Effect & ~ListEffect.Sets;
+            return (inside & ListEffect.AddsLater) != 0 ? ListEffect.MayChange : inside;
         }
 
         return left.AddsTo(method, parameter) is { } returns ? ListEffect.Adds | (returns ? ListEffect.Returns : ListEffect.None)

@@ -222,7 +222,7 @@ internal sealed class RegistrationFollower(
             Location = Operations.LocationOf(call),
             Calls = [.. frame.Calls()],
             IsDecorator = isDecorator,
-            Factory = FactoryReader.Read(Operations.Argument(call, "factory"), isAsync, types, frame),
+            Factory = FactoryReader.Read(Operations.Argument(call, "factory"), isAsync, types, values, frame),
         };
 
     /// <summary>What the compiler passes for the place, also to a method that passes it on.</summary>

@@ -94,7 +94,7 @@ internal sealed class TypeReading(Compilation compilation, ValueReading values)
     }
 
     /// <summary>What a call names with <c>typeof</c>.</summary>
-    public ITypeSymbol OfValue(IOperation value, Frame frame) => values.Resolve(value, frame) switch
+    public ITypeSymbol OfValue(IOperation value, Frame frame) => values.ResolveKept(value, frame) switch
     {
         (ITypeOfOperation type, Frame at) => In(type.TypeOperand, at, type),
         (IOperation other, _) => throw values.Unknown(other, "the type"),

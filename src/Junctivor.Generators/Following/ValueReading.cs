@@ -34,15 +34,23 @@ internal sealed class ValueReading(SourceMembers members)
                 : (plain, frame);
     }
 
+    /// <summary>The same, and the initial value of a static field that nothing assigns: of values of which only the value counts.</summary>
+    public (IOperation Value, Frame Frame) ResolveKept(IOperation operation, Frame frame)
+    {
+        (IOperation value, Frame at) = Resolve(operation, frame);
+        return value is IFieldReferenceOperation { Field: { IsStatic: true, IsReadOnly: true, ContainingType.IsGenericType: false } field }
+            && at.Initialized is null
+            && members.InitialValueOf(field) is { } first
+            && !members.Uses.IsAssigned(field)
+                ? ResolveKept(first, Frame.Empty)
+                : (value, at);
+    }
+
     /// <summary>The constant that an operation gives; null if it gives none.</summary>
     public Optional<object?> ConstantOf(IOperation operation, Frame frame)
     {
-        (IOperation value, Frame at) = Resolve(operation, frame);
-        return value.ConstantValue.HasValue ? value.ConstantValue
-            : value is IFieldReferenceOperation { Field: { IsStatic: true, IsReadOnly: true } field } && members.InitialValueOf(field) is { } first
-                && !members.Uses.IsAssigned(field) && field.Type.SpecialType == SpecialType.System_String && at.Initialized is null
-                ? first.ConstantValue
-                : default;
+        Optional<object?> constant = Resolve(operation, frame).Value.ConstantValue;
+        return constant.HasValue ? constant : ResolveKept(operation, frame).Value is { ConstantValue: { HasValue: true, Value: string } text } ? text : default;
     }
 
     private (IOperation Value, Frame Frame)? ValueOf(ISymbol variable, Frame frame) =>

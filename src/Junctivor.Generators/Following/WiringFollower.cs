@@ -1,4 +1,5 @@
 using Junctivor.Generators.Leaving;
+using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.Operations;
 
@@ -477,7 +478,7 @@ internal sealed class WiringFollower
             return _contents.InObject(member, created, first, additions, from);
         }
 
-        if ((isKept && completing is null) || (lines is not null && member is IFieldSymbol or IPropertySymbol))
+        if ((isKept && completing is null) || lines?.Contains(WiringWords.Kept) == true)
         {
             _lists.RequireUnchanged(member);
         }

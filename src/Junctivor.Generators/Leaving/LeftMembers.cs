@@ -165,7 +165,7 @@ internal static class LeftMembers
                 ? follower.FollowRegistrationTemplate(member, place)
                 : follower.FollowTemplate(member, place);
             files.UnionWith(entries.SelectMany(entry => DeclarationsOf(entry.Registration)));
-            return WiringText.Of(compilation, follower.Levels, entries, WiringRoots.IsChecked(member));
+            return WiringText.Of(compilation, follower.Levels, entries, WiringRoots.IsChecked(member), new SourceMembers(compilation, cancellationToken).IsKept(member));
         }
         catch (UnfollowableException unknown)
         {
@@ -197,9 +197,9 @@ internal static class LeftMembers
             files.UnionWith(entries.SelectMany(entry => DeclarationsOf(entry.Registration)));
             return WiringText.OfAdded(compilation, follower.Levels, entries, added, returns);
         }
-        catch (UnfollowableException)
+        catch (UnfollowableException unknown)
         {
-            return null;
+            return Operations.IsOf(method.ReturnType, "Junctivor.Wiring") ? WiringText.OfUnknown(unknown, compilation) : null;
         }
         finally
         {

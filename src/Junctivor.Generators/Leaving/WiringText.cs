@@ -23,10 +23,12 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
     /// <param name="levels">Where the scope levels are kept.</param>
     /// <param name="entries">What is in the wiring.</param>
     /// <param name="isChecked">Whether it has <c>[CheckedWiring]</c>.</param>
-    public static string Of(Compilation compilation, LevelFollower levels, IReadOnlyList<WiringEntry> entries, bool isChecked)
+    /// <param name="isKept">Whether each use gives the same wiring.</param>
+    public static string Of(Compilation compilation, LevelFollower levels, IReadOnlyList<WiringEntry> entries, bool isChecked, bool isKept)
     {
         WiringText text = new(compilation, levels);
         text.AddIf(isChecked, WiringWords.Checked);
+        text.AddIf(isKept, WiringWords.Kept);
         foreach (WiringEntry entry in entries)
         {
             text.Write(entry);

@@ -43,7 +43,7 @@ internal sealed class WiringTextReader(
                     throw new UnfollowableException($"in {Where}, {words[1]}", from, Obstacle.RunTime);
                 case WiringWords.Size:
                     throw new UnfollowableException($"in {Where}, {words[1]}", from, Obstacle.Size);
-                case WiringWords.Checked or WiringWords.Adds:
+                case WiringWords.Checked or WiringWords.Adds or WiringWords.Kept:
                     continue;
                 case WiringWords.State:
                     left.KeepState(TypeOf(words[1]), [.. words.Skip(2)]);

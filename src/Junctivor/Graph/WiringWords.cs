@@ -11,6 +11,9 @@ internal static class WiringWords
     /// <summary>What stands in the place of a member for a wiring that is built.</summary>
     public const string Build = "build";
 
+    /// <summary>That a property keeps the wiring, and does not make a new one at each use.</summary>
+    public const string Kept = "kept";
+
     /// <summary>That a method adds the entries to a wiring that it gets.</summary>
     public const string Adds = "adds";
 
