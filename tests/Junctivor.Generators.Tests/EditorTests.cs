@@ -69,17 +69,14 @@ public class EditorTests
         return test;
     }
 
-    private static DiagnosticResult ResultOf(Diagnostic diagnostic)
-    {
-        FileLinePositionSpan place = diagnostic.Location.GetLineSpan();
-        return new DiagnosticResult(diagnostic.Descriptor)
-            .WithSeverity(diagnostic.Severity)
-            .WithMessage(diagnostic.GetMessage())
-            .WithSpan(
+    private static DiagnosticResult ResultOf(Diagnostic diagnostic) => diagnostic.AdditionalLocations.Prepend(diagnostic.Location)
+        .Select(location => location.GetLineSpan())
+        .Aggregate(
+            new DiagnosticResult(diagnostic.Descriptor).WithSeverity(diagnostic.Severity).WithMessage(diagnostic.GetMessage()),
+            (result, place) => result.WithSpan(
                 place.Path,
                 place.StartLinePosition.Line + 1,
                 place.StartLinePosition.Character + 1,
                 place.EndLinePosition.Line + 1,
-                place.EndLinePosition.Character + 1);
-    }
+                place.EndLinePosition.Character + 1));
 }

@@ -66,7 +66,7 @@ public class EndpointTests
     {
         { "Singleton.Of<ITides, Almanac>()", Tides, "" },
         { "Singleton.Of<Almanac>()", Tides, "JV101 at MapGet" },
-        { "Singleton.Of<ITides, Almanac>(), Singleton.Of<ITides, Charts>()", Tides, "JV202 at MapGet" },
+        { "Singleton.Of<ITides, Almanac>(), Singleton.Of<ITides, Charts>()", Tides, "JV202 at Singleton.Of<ITides, Charts>()" },
         { "Singleton.Of<Almanac>()", $"app.MapGroup(\"/a\").MapPost(\"/b\", {TakesDesk});", "JV101 at MapPost" },
         { "Singleton.Of<Almanac>()", "app.MapGet(\"/tides\", ([FromServices] ITides? tides) => $\"{tides}\");", "" },
         { "Singleton.Of<Almanac>()", "app.MapGet(\"/all\", ([FromServices] IEnumerable<ITides> tides) => $\"{tides}\");", "" },

@@ -103,8 +103,9 @@ public class ModuleTests
 
         IReadOnlyList<Diagnostic> found = source.Analyze();
 
-        Assert.Equal(source.Check()["Office"], found.Select(AnalyzedSource.TextOf));
-        Assert.Equal(codes, string.Join(",", found.Select(each => each.Id)));
+        Assert.Equal(
+            source.Check()["Office"].Order(StringComparer.Ordinal), found.Select(AnalyzedSource.TextOf).Order(StringComparer.Ordinal));
+        Assert.Equal(codes, string.Join(",", found.Select(each => each.Id).Order(StringComparer.Ordinal)));
         Assert.Equal(found.Select(AnalyzedSource.TextOf), source.InEditor().Analyze().Select(AnalyzedSource.TextOf));
     }
 

@@ -89,9 +89,9 @@ public class SameFaultsTests
         return AnalyzedSource.Of((file, File.ReadAllText(file)));
     }
 
-    private static string MemberOf(Diagnostic diagnostic) => diagnostic.Location.SourceTree!.GetRoot()
-        .FindNode(diagnostic.Location.SourceSpan)
-        .AncestorsAndSelf()
+    /// <summary>The wiring: of a fault that is shown at a class, by the registration, which is its other place.</summary>
+    private static string MemberOf(Diagnostic diagnostic) => diagnostic.AdditionalLocations.Prepend(diagnostic.Location)
+        .SelectMany(location => location.SourceTree!.GetRoot().FindNode(location.SourceSpan).AncestorsAndSelf())
         .OfType<Microsoft.CodeAnalysis.CSharp.Syntax.PropertyDeclarationSyntax>()
         .First()
         .Identifier.ValueText;

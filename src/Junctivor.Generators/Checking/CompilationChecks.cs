@@ -25,7 +25,7 @@ internal sealed class CompilationChecks(Compilation compilation)
     /// <summary>Two wirings with one module have its faults in common, and then it is said once.</summary>
     private static IEnumerable<Diagnostic> Distinct(IEnumerable<CheckedRoot> roots)
     {
-        HashSet<(string Id, Location Location, string Message)> said = [];
+        HashSet<(string Id, Location Location, Location? Other, string Message)> said = [];
         foreach (CheckedRoot root in roots)
         {
             IReadOnlyList<Diagnostic> found = [.. DiagnosticsOf(root).Where(diagnostic => !said.Contains(KeyOf(diagnostic)))];
@@ -37,8 +37,8 @@ internal sealed class CompilationChecks(Compilation compilation)
         }
     }
 
-    private static (string, Location, string) KeyOf(Diagnostic diagnostic) =>
-        (diagnostic.Id, diagnostic.Location, diagnostic.GetMessage());
+    private static (string, Location, Location?, string) KeyOf(Diagnostic diagnostic) =>
+        (diagnostic.Id, diagnostic.Location, diagnostic.AdditionalLocations is [var other, ..] ? other : null, diagnostic.GetMessage());
 
     private static IEnumerable<Diagnostic> DiagnosticsOf(CheckedRoot root) => root.Unfollowed is { } unknown
         ?
@@ -57,7 +57,7 @@ internal sealed class CompilationChecks(Compilation compilation)
             Descriptors.OfKind(fault.Kind),
             located.Location,
             Descriptors.SeverityOf(fault.Severity),
-            additionalLocations: null,
+            located.Other is { } other ? [other] : null,
             properties,
             MessageOf(fault));
     }

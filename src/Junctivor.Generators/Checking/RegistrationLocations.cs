@@ -7,17 +7,57 @@ using Microsoft.CodeAnalysis;
 namespace Junctivor.Generators.Checking;
 
 /// <summary>
-/// Finds where a fault is shown: at the first registration that it names. A method that registers several services writes all of them in
+/// Finds where a fault is shown: at the words that must change, otherwise at the first registration that it names. A method that registers several services writes all of them in
 /// one place; then the fault is shown at the call that tells them apart.
 /// </summary>
 /// <param name="entries">The entries of the wiring.</param>
-internal sealed class RegistrationLocations(IReadOnlyList<WiringEntry> entries)
+/// <param name="compilation">The source.</param>
+internal sealed class RegistrationLocations(IReadOnlyList<WiringEntry> entries, Compilation compilation)
 {
     private readonly ILookup<Location, WrittenRegistration> _byLocation =
         entries.Select(entry => entry.Registration).Distinct().ToLookup(registration => registration.Location);
 
     /// <summary>The location; null if no registration of the wiring has part in the fault.</summary>
-    public Location? Of(Fault fault) => fault.Path.Select(step => Of(step.Node)).FirstOrDefault(location => location is not null);
+    public Location? Of(Fault fault) => OfSubject(fault.Subject) is { } words && IsHere(words) ? words : fault.Path.Select(step => Of(step.Node)).FirstOrDefault(location => location is not null);
+
+    /// <summary>Another place that it is about: the registration that a second one is too many beside, or the registration of a class
+    /// in which words must change. Null for other faults.</summary>
+    public Location? OtherOf(Fault fault) => fault.Subject switch
+    {
+        FaultSubject.OfSecond { First: var first } => Of(first),
+        FaultSubject.OfConstructor or FaultSubject.OfParameter { Node.Kind: NodeKind.Class } => Of(fault.Subject.Node),
+        _ => null,
+    } is { } location && IsHere(location)
+        ? location
+        : null;
+
+    private bool IsHere(Location location) => location.SourceTree is { } tree && compilation.ContainsSyntaxTree(tree);
+
+    private Location? OfSubject(FaultSubject? subject) => subject switch
+    {
+        FaultSubject.OfOption option => OfOption(option),
+        FaultSubject.OfConstructor { Number: >= 0 and var number } => ConstructorsOf(subject.Node).Skip(number).FirstOrDefault() is { } constructor
+            ? constructor.Locations.FirstOrDefault()
+            : null,
+        FaultSubject.OfParameter { Name: var name } => OfParameter(subject.Node, name),
+        FaultSubject.OfSecond second => Of(second.Node),
+        _ => null,
+    };
+
+    private static Location? OfOption(FaultSubject.OfOption subject) => SymbolReader.WrittenOf(subject.Node)?.Written
+        .Where(written => written.Name == subject.Option && (subject.Naming is null || written.Text.Contains(subject.Naming)))
+        .Skip(subject.Number)
+        .FirstOrDefault()?.Location;
+
+    private static Location? OfParameter(Node node, string name) => SymbolReader.WrittenOf(node) is { Factory: { } factory }
+        ? factory.Parameters.FirstOrDefault(parameter => parameter.Name == name)?.Location
+        : ConstructorsOf(node).SelectMany(constructor => constructor.Parameters)
+            .Where(parameter => parameter.Name == name)
+            .Select(WrittenParameter.DeclarationOf)
+            .FirstOrDefault();
+
+    private static IEnumerable<IMethodSymbol> ConstructorsOf(Node node) =>
+        node.Kind == NodeKind.Class ? SymbolType.PublicConstructors(SymbolCatalog.SymbolOf(node.Implementation)) : [];
 
     private Location? Of(Node? node) => SymbolReader.WrittenOf(node) is { } registration ? Of(registration) : SymbolReader.LocationOf(node);
 

@@ -72,8 +72,8 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
         IReadOnlyList<Fault> always = flags.Count <= MostFlags
             ? InAll(null, Outcomes(flags), ReportOf)
             : InAllOfMany(entries, flags, ReportOf, root);
-        RegistrationLocations locations = new(entries);
-        return [.. always.Select(fault => new LocatedFault(severities.Applied(fault), locations.Of(fault) ?? root))];
+        RegistrationLocations locations = new(entries, compilation);
+        return [.. always.Select(fault => new LocatedFault(severities.Applied(fault), locations.Of(fault) ?? root, locations.OtherOf(fault)))];
     }
 
     /// <summary>The faults that are there in each of some outcomes.</summary>

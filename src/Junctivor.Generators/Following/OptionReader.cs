@@ -1,6 +1,8 @@
 using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Operations;
+using Microsoft.CodeAnalysis.Text;
 
 namespace Junctivor.Generators.Following;
 
@@ -12,7 +14,7 @@ internal sealed class OptionReader(TypeReading types, ValueReading values)
     /// <summary>A copy of a registration with one option more.</summary>
     public WrittenRegistration With(WrittenRegistration registration, IInvocationOperation option, Frame frame)
     {
-        WrittenRegistration copy = registration.Derive();
+        WrittenRegistration copy = registration.Derive() with { Written = [.. registration.Written, WrittenBy(option)] };
         RegistrationOptions options = copy.Options;
         return option.TargetMethod.Name switch
         {
@@ -30,6 +32,16 @@ internal sealed class OptionReader(TypeReading types, ValueReading values)
             string name when Enum.TryParse(name, out RegistrationFlags flag) => copy with { Options = options.With(flag) },
             _ => throw Operations.Unknown(option, "the option"),
         };
+    }
+
+    /// <summary>The call without what it is called on.</summary>
+    public static WrittenOption WrittenBy(IInvocationOperation option)
+    {
+        SyntaxNode call = option.Syntax;
+        int start = call is InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax { Name: var name } } ? name.SpanStart : call.SpanStart;
+        TextSpan span = TextSpan.FromBounds(start, call.Span.End);
+        return new WrittenOption(
+            option.TargetMethod.Name, call.ToString().Substring(start - call.SpanStart), call.SyntaxTree.GetLocation(span));
     }
 
     private ITypeSymbol TypeOf(IInvocationOperation option, string parameter, Frame frame) => option.TargetMethod.TypeArguments.Length > 0

@@ -138,7 +138,12 @@ internal sealed class RegistrationFollower(
         }
 
         // A later call takes the place of an earlier one; and it is another registration.
-        WiringEntry again = entry with { Registration = entry.Registration.Derive(), EnabledWhen = null, IsDisabled = false };
+        WiringEntry again = entry with
+        {
+            Registration = entry.Registration.Derive() with { Written = [.. entry.Registration.Written, OptionReader.WrittenBy(option)] },
+            EnabledWhen = null,
+            IsDisabled = false,
+        };
         return conditions.Read(option.Arguments[0].Value, frame) switch
         {
             { Constant: { } constant } => again with { IsDisabled = !constant },

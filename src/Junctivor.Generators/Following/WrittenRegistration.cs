@@ -44,6 +44,9 @@ internal sealed record WrittenRegistration
 
     public IReadOnlyList<WrittenConstant> Passed { get; init; } = [];
 
+    /// <summary>The calls of options behind it, in order; none for a registration of another project.</summary>
+    public IReadOnlyList<WrittenOption> Written { get; init; } = [];
+
     /// <summary>The options that warm up and wind down.</summary>
     public IReadOnlyList<string> Warming { get; init; } = [];
 

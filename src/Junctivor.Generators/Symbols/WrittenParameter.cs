@@ -14,6 +14,9 @@ internal sealed record WrittenParameter(string Name, ITypeSymbol Type, object? M
     /// <summary>Whether it is declared as <c>T?</c> of a struct.</summary>
     public bool IsNullableStructure { get; init; }
 
+    /// <summary>Where it is declared; null if that is not in this source.</summary>
+    public Location? Location { get; init; }
+
     /// <summary>Asks for all, marked or not.</summary>
     public static readonly object AnyMark = new();
 
@@ -30,8 +33,13 @@ internal sealed record WrittenParameter(string Name, ITypeSymbol Type, object? M
             isReference ? "is passed by reference" : ObstacleOf(declared))
         {
             IsNullableStructure = SymbolType.UnderlyingOf(declared) is not null,
+            Location = DeclarationOf(symbol),
         };
     }
+
+    /// <summary>Where a parameter is declared, with its type; null if that is not in this source.</summary>
+    public static Location? DeclarationOf(IParameterSymbol symbol) =>
+        symbol.DeclaringSyntaxReferences.FirstOrDefault() is { } declaration ? declaration.SyntaxTree.GetLocation(declaration.Span) : null;
 
     public static WrittenParameter Of(IPropertySymbol symbol, Compilation compilation)
     {

@@ -63,6 +63,9 @@ public sealed record Fault
     /// <returns>The code, the name and the summary; then the path, the remarks, the fixes, and where it is explained.</returns>
     public override string ToString() => FaultText.Write(this);
 
+    /// <summary>The words that it is about; null for the first registration of its path.</summary>
+    internal FaultSubject? Subject { get; init; }
+
     /// <summary>The number of the registration that it belongs to, for reports in the order of the wiring.</summary>
     internal int Order { get; init; }
 }

@@ -32,8 +32,9 @@ internal static class ConstantPassing
 
         List<Parameter> filled = [.. chosen.Parameters];
         List<UnmatchedArgument> misfits = [];
-        foreach (PassedConstant constant in passed)
+        for (int number = 0; number < passed.Count; number++)
         {
+            PassedConstant constant = passed[number];
             IReadOnlyList<Parameter> fitting = [.. filled.Where(parameter =>
                 constant.Parameter is null ? parameter.Type.Equals(constant.Type) : parameter.Name == constant.Parameter)];
             if (fitting.Count == 1 && constant.Fits(fitting[0]))
@@ -43,7 +44,7 @@ internal static class ConstantPassing
             else
             {
                 string? meant = Meant(chosen, constant);
-                misfits.Add(new UnmatchedArgument(Trouble(node, constant, fitting), meant, constant.Parameter));
+                misfits.Add(new UnmatchedArgument(Trouble(node, constant, fitting), meant, constant.Parameter, number));
                 TakeAsPassed(filled, fitting.Count == 1 ? fitting[0].Name : meant);
             }
         }

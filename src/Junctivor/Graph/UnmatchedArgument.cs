@@ -4,4 +4,5 @@ namespace Junctivor.Graph;
 /// <param name="Text">What is wrong with it, as a sentence.</param>
 /// <param name="NearName">The parameter that was most likely meant; null if none is near.</param>
 /// <param name="PassedName">The name that it was passed under; null if it was passed by its type.</param>
-internal sealed record UnmatchedArgument(string Text, string? NearName, string? PassedName);
+/// <param name="Number">Which of the constants of its registration it is, counted from 0.</param>
+internal sealed record UnmatchedArgument(string Text, string? NearName, string? PassedName, int Number);

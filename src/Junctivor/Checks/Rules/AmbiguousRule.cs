@@ -75,6 +75,7 @@ internal sealed class AmbiguousRule : NodeRule
             Remarks = remarks,
             Fixes = FixesOf(graph, binding, consumers),
             Candidates = [.. binding.Candidates.Select(candidate => candidate.Name)],
+            Subject = new FaultSubject.OfSecond(binding.Candidates[1], binding.Candidates[0]),
             Order = binding.Candidates[binding.Candidates.Count - 1].Order,
         };
     }

@@ -21,6 +21,7 @@ internal sealed class ArgumentMismatchRule : NodeRule
         {
             Candidates = [node.Name],
             Order = node.Order,
+            Subject = new FaultSubject.OfOption(node, OptionNames.Passing, null, mismatch.Number),
         };
 
     public static Fault Untaken(Binding.Untaken binding, IReadOnlyList<FaultStep> path)

@@ -20,7 +20,10 @@ internal sealed class DoesNotApplyRule : NodeRule
                 // An acceptance only speaks of a fault; any other option was written for something that then does not happen.
                 ByHandBecause = idle.Option == OptionNames.Accept ? null : ByHand.WhetherMeant,
             },
-            node);
+            node) with
+        {
+            Subject = idle.Option is { } written ? new FaultSubject.OfOption(node, written, idle.Naming) : null,
+        };
 
     public static Fault SharedWithArguments(Node node, IReadOnlyList<FaultStep> path) => Found(
         $"{node.Name} ({node.Lifetime}) is resolved with arguments, but has one shared instance",

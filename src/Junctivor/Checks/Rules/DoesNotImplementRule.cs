@@ -67,6 +67,7 @@ internal sealed class DoesNotImplementRule : NodeRule
             ],
             Candidates = [node.Implementation.Name, service.Name],
             Order = node.Order,
+            Subject = node.Services[0].Equals(service) ? null : new FaultSubject.OfOption(node, OptionNames.Also, service.OwnName),
         };
     }
 

@@ -76,6 +76,9 @@ internal sealed class MissingRule : NodeRule
             Fixes = MissingFixes.Of(graph, service, near, consumers),
             Candidates = [.. dependencies.Select(dependency => dependency.Consumer.Name).Distinct()],
             Order = first.Consumer.Order,
+            Subject = first.Consumer.Kind == NodeKind.Factory
+                ? new FaultSubject.OfParameter(first.Consumer, first.Parameter.Name)
+                : null,
         };
     }
 

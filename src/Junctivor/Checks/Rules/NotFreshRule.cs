@@ -41,6 +41,7 @@ internal sealed class NotFreshRule : NodeRule
             ],
             Candidates = [consumer.Name, shared.Name],
             Order = consumer.Order,
+            Subject = new FaultSubject.OfParameter(consumer, dependency.Parameter.Name),
         };
     }
 }

@@ -117,6 +117,7 @@ internal sealed class RegisteredTwiceRule : IRule
             ],
             Candidates = [words.Name],
             Order = last.Order,
+            Subject = new FaultSubject.OfSecond(same[1], same[0]),
         };
     }
 

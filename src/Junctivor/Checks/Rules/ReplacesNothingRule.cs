@@ -96,6 +96,7 @@ internal sealed class ReplacesNothingRule : IRule
             ],
             Candidates = [node.Name],
             Order = node.Order,
+            Subject = new FaultSubject.OfOption(node, nameof(RegistrationFlags.Replacing)),
         };
     }
 }

@@ -50,6 +50,9 @@ internal sealed class SeveralConstructorsRule : NodeRule
             ],
             Candidates = [.. node.Constructors.Select(constructor => $"{node.Implementation.Name}({constructor})")],
             Order = node.Order,
+            Subject = new FaultSubject.OfConstructor(
+                node,
+                Array.IndexOf(node.Constructors, chosen == 0 ? likeliest : node.Constructors.Last(constructor => constructor.IsChosen))),
         };
     }
 }

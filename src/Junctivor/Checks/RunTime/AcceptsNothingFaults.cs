@@ -13,5 +13,6 @@ internal static class AcceptsNothingFaults
         Fixes = [new Fix("remove the .Accept", null, Edits.RemoveOption(node, OptionNames.Accept, acceptance.Code))],
         Candidates = [node.Name],
         Order = node.Order,
+        Subject = new FaultSubject.OfOption(node, OptionNames.Accept, acceptance.Code),
     };
 }
