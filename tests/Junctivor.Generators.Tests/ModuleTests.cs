@@ -171,7 +171,7 @@ public class ModuleTests
             [assembly: global::Junctivor.CompilerServices.FollowedWiring(@"P:Office.Plug", @"version 3
             run-time ""the wiring is known only at run time: Plugins.In(\""plugins\"")"" ""/Office.cs"" 3")]
             [assembly: global::Junctivor.CompilerServices.FollowedWiring(@"build ""/Office.cs"" 4", @"version 3
-            run-time ""the wiring is known only at run time: wiring"" ""/Office.cs"" 4")]
+            run-time ""the wiring is known only at run time: wiring. Give the member that creates the wiring [CheckedWiring], or build it there"" ""/Office.cs"" 4")]
 
             """,
             left.ToString());

@@ -1,25 +1,51 @@
+using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using Junctivor.Checks;
 using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Checking;
 
-/// <summary>The diagnostics of all wirings of a compilation: made once, for whichever file is the first to want them. Safe for use by
-/// several threads.</summary>
+/// <summary>The diagnostics of all wirings of a compilation: made once, for whichever file is the first to want them. Those of the last
+/// compilation of a project are used again if nothing has changed that they depend on. Safe for use by several threads.</summary>
 /// <param name="compilation">The source.</param>
 internal sealed class CompilationChecks(Compilation compilation)
 {
+    /// <summary>What was found last, by the name of the assembly: the compiler offers an analyzer no other place to keep it.</summary>
+    private static readonly ConcurrentDictionary<string, Finished> Last = new();
+
     private readonly Lock _gate = new();
     private IReadOnlyList<Diagnostic>? _diagnostics;
+
+    /// <summary>Whether the diagnostics of another compilation were used, so that no wiring was followed and no class read.</summary>
+    public bool AreUsedAgain { get; private set; }
 
     /// <summary>Those of one file.</summary>
     public IEnumerable<Diagnostic> In(SyntaxTree file, CancellationToken cancellationToken)
     {
         lock (_gate)
         {
-            _diagnostics ??= [.. Distinct(WiringRoots.CheckAll(compilation, cancellationToken))];
+            _diagnostics ??= FindAll(cancellationToken);
             return [.. _diagnostics.Where(diagnostic => diagnostic.Location.SourceTree == file)];
         }
+    }
+
+    private IReadOnlyList<Diagnostic> FindAll(CancellationToken cancellationToken)
+    {
+        string name = compilation.AssemblyName ?? "";
+        if (Last.TryGetValue(name, out Finished? last) && last.Sources.AreTheSameIn(compilation))
+        {
+            AreUsedAgain = true;
+            return last.Diagnostics;
+        }
+
+        (IReadOnlyList<CheckedRoot> roots, IReadOnlyCollection<SyntaxTree> followed, IReadOnlyCollection<string> names) =
+            WiringRoots.ReadAll(compilation, cancellationToken);
+        IReadOnlyList<Diagnostic> found = [.. Distinct(roots)];
+        IEnumerable<SyntaxTree> shown = found.SelectMany(each => each.AdditionalLocations.Prepend(each.Location))
+            .Select(location => location.SourceTree)
+            .OfType<SyntaxTree>();
+        Last[name] = new Finished(new ReadSources(compilation, [.. followed, .. shown], names), found);
+        return found;
     }
 
     /// <summary>Two wirings with one module have its faults in common, and then it is said once.</summary>
@@ -47,6 +73,10 @@ internal sealed class CompilationChecks(Compilation compilation)
                 Descriptors.NotFollowed, unknown.Location, root.UnfollowedSeverity, additionalLocations: null, null, unknown.Message),
         ]
         : root.Faults.Select(DiagnosticOf);
+
+    /// <param name="Sources">What the diagnostics depend on.</param>
+    /// <param name="Diagnostics">The diagnostics.</param>
+    private sealed record Finished(ReadSources Sources, IReadOnlyList<Diagnostic> Diagnostics);
 
     private static Diagnostic DiagnosticOf(LocatedFault located)
     {

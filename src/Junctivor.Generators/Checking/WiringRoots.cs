@@ -19,29 +19,46 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
     /// <summary>What in a file could be one, by its text alone: read once for each text of a file.</summary>
     private static readonly ConditionalWeakTable<SyntaxTree, IReadOnlyList<SyntaxNode>> Candidates = new();
 
+    /// <summary>The names that tell that something in a file could be one.</summary>
+    private static readonly string[] CandidateNames = [Build, Marking, $"{Marking}Attribute"];
+
     /// <summary>Checks all that a program has.</summary>
-    public static IReadOnlyList<CheckedRoot> CheckAll(Compilation compilation, CancellationToken cancellationToken)
+    public static IReadOnlyList<CheckedRoot> CheckAll(Compilation compilation, CancellationToken cancellationToken) =>
+        ReadAll(compilation, cancellationToken).Roots;
+
+    /// <summary>Checks all that a program has, and tells what that depends on.</summary>
+    /// <returns>What was found; the files that were read for it, and the names that were looked for in all files.</returns>
+    public static (IReadOnlyList<CheckedRoot> Roots, IReadOnlyCollection<SyntaxTree> Followed, IReadOnlyCollection<string> Names) ReadAll(
+        Compilation compilation, CancellationToken cancellationToken)
     {
         LeftBehind left = new(compilation);
         RootChecker checker = new(compilation, left, cancellationToken);
         EndpointHandlers handlers = new(compilation, cancellationToken);
         SourceMembers members = new(compilation, cancellationToken);
         SeverityReader severities = new(members);
-        return
+        WiringRoots all = new(compilation, left, cancellationToken);
+        WiringFollower follower = new(compilation, left, cancellationToken);
+        IReadOnlyList<CheckedRoot> roots =
         [
-            .. new WiringRoots(compilation, left, cancellationToken).Find().Select(root => Check(
+            .. all.Find(follower).Select(root => Check(
                 root.Place,
                 root.Follow,
                 checker,
                 handlers.Of(root.Place),
                 members.OperationOf(root.Place) is IInvocationOperation build ? severities.Read(build) : WrittenSeverities.Default)),
         ];
+        return (
+            roots,
+            [.. follower.Files, .. members.Files, .. handlers.Files, .. compilation.SyntaxTrees.Where(tree => all.CandidatesIn(tree).Count > 0)],
+            [.. CandidateNames, .. follower.Names, .. members.Uses.Names, .. handlers.Names]);
     }
 
     /// <summary>Where each of them is, and how to follow it.</summary>
-    public IEnumerable<(SyntaxNode Place, Func<IReadOnlyList<WiringEntry>> Follow)> Find()
+    public IEnumerable<(SyntaxNode Place, Func<IReadOnlyList<WiringEntry>> Follow)> Find() =>
+        Find(new WiringFollower(compilation, left, cancellationToken));
+
+    private IEnumerable<(SyntaxNode Place, Func<IReadOnlyList<WiringEntry>> Follow)> Find(WiringFollower follower)
     {
-        WiringFollower follower = new(compilation, left, cancellationToken);
         SourceMembers members = new(compilation, cancellationToken);
         return
             from candidate in compilation.SyntaxTrees.SelectMany(CandidatesIn)

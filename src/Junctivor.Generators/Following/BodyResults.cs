@@ -30,7 +30,7 @@ internal sealed class BodyResults : IStatementVisitor
 
     public bool ReachLoop(ILoopOperation loop, Frame frame, IReadOnlyList<Condition> path) =>
         loop.Descendants().OfType<IReturnOperation>().Any(each => each.Kind == OperationKind.Return && !IsInner(each, loop))
-            ? throw new UnfollowableException("a loop is left before its end", Operations.LocationOf(loop))
+            ? throw Unfollowable.LeftLoop(loop)
             : false;
 
     /// <summary>Whether a function of its own returns there.</summary>

@@ -25,14 +25,14 @@ internal sealed class CallCollection(IReadOnlyList<IInvocationOperation> calls, 
             {
                 _run.Add(IsPlain(call, operation)
                     ? new ObjectCall(call, frame, [.. path])
-                    : throw Operations.Unknown(call, "when the call runs"));
+                    : throw Unfollowable.Unknown(call, "when the call runs"));
             }
         }
     }
 
     public bool ReachLoop(ILoopOperation loop, Frame frame, IReadOnlyList<Condition> path) =>
         Operations.Contains(loop, until) && Within(loop).Any()
-            ? throw Operations.Unknown(Within(loop).First(), "when the call runs")
+            ? throw Unfollowable.Unknown(Within(loop).First(), "when the call runs")
             : IsDone = Operations.Contains(loop, until);
 
     private IEnumerable<IInvocationOperation> Within(IOperation operation) => calls.Where(call => Operations.Contains(operation, call));

@@ -23,7 +23,7 @@ internal sealed class CallReader(SourceMembers members, ValueReading values, Typ
         IMethodSymbol method = TargetOf(call, frame);
         return members.StatementsOf(method) is { } statements
             ? new CalledBody(method, statements, frames.OfCall(call, method, call.Instance, frame))
-            : throw Operations.Unknown(call, "the call");
+            : throw Unfollowable.Unknown(call, "the call");
     }
 
     /// <summary>The method that a call reaches, whichever class overrides or implements it.</summary>
@@ -52,7 +52,7 @@ internal sealed class CallReader(SourceMembers members, ValueReading values, Typ
         {
             return constrained is not null && Implementation(member, types.In(constrained, frame, use)) is { } own
                 ? own
-                : throw Operations.Unknown(use, "the implementation of the member");
+                : throw Unfollowable.Unknown(use, "the implementation of the member");
         }
 
         (IOperation plain, Frame at) = values.Resolve(instance, frame);
@@ -64,7 +64,7 @@ internal sealed class CallReader(SourceMembers members, ValueReading values, Typ
             _ when plain.Type is { IsSealed: true, TypeKind: TypeKind.Class or TypeKind.Struct } isSealed => types.In(isSealed, at, use),
             _ => null,
         };
-        return type is not null && Implementation(member, type) is { } implementation ? implementation : throw Operations.Unknown(use, "the implementation of the member");
+        return type is not null && Implementation(member, type) is { } implementation ? implementation : throw Unfollowable.Unknown(use, "the implementation of the member");
     }
 
     private static bool IsOfBase(IOperation? instance) => instance?.Syntax is BaseExpressionSyntax;

@@ -24,6 +24,14 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     private IReadOnlyList<SyntaxNode>? _served;
     private IReadOnlyList<(SyntaxNode Root, WrittenHandler Handler)>? _runs;
 
+    private readonly HashSet<string> _names = [];
+
+    /// <summary>The files that calls were found in; all, if any call may matter to the host.</summary>
+    public IEnumerable<SyntaxTree> Files => _host is null && _all is null ? _members.Files : compilation.SyntaxTrees;
+
+    /// <summary>The names that calls were looked for by.</summary>
+    public IEnumerable<string> Names => _names.Concat(_members.Uses.Names);
+
     /// <summary>Whether the program has a web server that could have some.</summary>
     private bool IsWeb { get; } = compilation.GetTypeByMetadataName(Routes) is not null;
 
@@ -83,8 +91,11 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     }
 
     /// <summary>The calls of methods of which the name begins so.</summary>
-    private IEnumerable<IInvocationOperation> Calls(string name) =>
-        Calls((_, access) => access.Name.Identifier.ValueText.StartsWith(name, StringComparison.Ordinal));
+    private IEnumerable<IInvocationOperation> Calls(string name)
+    {
+        _names.Add(name);
+        return Calls((_, access) => access.Name.Identifier.ValueText.StartsWith(name, StringComparison.Ordinal));
+    }
 
     private IEnumerable<IInvocationOperation> Calls(Func<InvocationExpressionSyntax, MemberAccessExpressionSyntax, bool> isWanted) =>
         compilation.SyntaxTrees

@@ -24,7 +24,7 @@ internal static class FactoryReader
                 Read(method, types, frame, plain),
                 method is { IsStatic: true, IsGenericMethod: false } ? types.MemberIn(method, frame) : null,
                 isAsync),
-            _ => throw Operations.Unknown(plain, "the factory"),
+            _ => throw Unfollowable.Unknown(plain, "the factory"),
         };
     }
 

@@ -147,7 +147,7 @@ internal sealed class Frames(SourceMembers members, ValueReading values, TypeRea
         Location site = Operations.LocationOf(use);
         IReadOnlyDictionary<ITypeSymbol, ITypeSymbol> own = types.ArgumentsOf(member, frame, site);
         Frame? outer = member is IMethodSymbol { MethodKind: MethodKind.LocalFunction }
-            ? frame.HomeOf(member) ?? throw Operations.Unknown(use, "the call")
+            ? frame.HomeOf(member) ?? throw Unfollowable.Unknown(use, "the call")
             : null;
         return new Frame
         {
@@ -190,7 +190,7 @@ internal sealed class Frames(SourceMembers members, ValueReading values, TypeRea
             IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field }
                 when Operations.WithoutConversions(members.ValueOf(field, from)) is IObjectCreationOperation creation =>
                 new CreatedObject(creation, Frame.Empty, types.MemberIn(field, at)),
-            _ => throw Operations.Unknown(plain, "the object"),
+            _ => throw Unfollowable.Unknown(plain, "the object"),
         };
     }
 

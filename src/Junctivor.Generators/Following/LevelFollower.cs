@@ -57,7 +57,7 @@ internal sealed class LevelFollower(SourceMembers members, LeftBehind left, Valu
             IOperation value = Operations.WithoutConversions(members.ValueOf(keeper, from));
             level = value is IObjectCreationOperation creation && Operations.IsOf(creation.Type, "Junctivor.ScopeLevel")
                 ? members.Inside(keeper, from, () => Created(creation, frame))
-                : throw Operations.Unknown(use, "the scope level");
+                : throw Unfollowable.Unknown(use, "the scope level");
             _known.Add((keeper, home), level);
         }
 
@@ -68,7 +68,7 @@ internal sealed class LevelFollower(SourceMembers members, LeftBehind left, Valu
     {
         if (ValueOf(creation, "name").ConstantValue is not { HasValue: true, Value: string name })
         {
-            throw Operations.Unknown(ValueOf(creation, "name"), "the name of the scope level");
+            throw Unfollowable.Unknown(ValueOf(creation, "name"), "the name of the scope level");
         }
 
         IOperation within = Operations.WithoutConversions(ValueOf(creation, "within"));

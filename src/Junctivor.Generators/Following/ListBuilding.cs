@@ -50,8 +50,7 @@ internal sealed class ListBuilding(
 
         if (Within(loop).FirstOrDefault() is { } added)
         {
-            throw new UnfollowableException(
-                "a registration is added only in some runs, or several times", Operations.LocationOf(added.Node));
+            throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(added.Node));
         }
 
         Entries = [.. Entries.Select(entry => entry.Given(path)).OfType<WiringEntry>()];
@@ -92,7 +91,7 @@ internal sealed class ListBuilding(
                 break;
             case { Kind: ListAdditionKind.Held, Parameter: { } parameter, Node: IInvocationOperation call }:
                 RunInside(
-                    owner.Calls.Read(call, frame) ?? throw Operations.Unknown(call, "the call"), call, owner.Lists.AdditionsToHeld(parameter), whole);
+                    owner.Calls.Read(call, frame) ?? throw Unfollowable.Unknown(call, "the call"), call, owner.Lists.AdditionsToHeld(parameter), whole);
                 break;
             case { Kind: ListAdditionKind.Called, Node: IInvocationOperation call }:
                 RunCalled(call, frame, whole);
@@ -101,7 +100,7 @@ internal sealed class ListBuilding(
                 Pass(call, parameter, frame, whole);
                 break;
             default:
-                throw Operations.Unknown(addition.Node, "the wiring");
+                throw Unfollowable.Unknown(addition.Node, "the wiring");
         }
     }
 
@@ -111,7 +110,7 @@ internal sealed class ListBuilding(
         if (coalesce.Target is not ILocalReferenceOperation { Local: var local }
             || owner.Members.InitialValueOf(local) is null or { ConstantValue: { HasValue: true, Value: null } })
         {
-            throw Operations.Unknown(coalesce, "the wiring");
+            throw Unfollowable.Unknown(coalesce, "the wiring");
         }
     }
 
@@ -123,7 +122,7 @@ internal sealed class ListBuilding(
         {
             Entries = call.Arguments[0].Value.ConstantValue is { HasValue: true, Value: 0 }
                 ? [.. entries, .. Entries]
-                : throw Operations.Unknown(call, "the place in the list");
+                : throw Unfollowable.Unknown(call, "the place in the list");
             return;
         }
 
@@ -162,7 +161,7 @@ internal sealed class ListBuilding(
         IReadOnlyList<ListAddition> inside = AdditionsIn(called, called.ParameterFor(parameter));
         if (inside.FirstOrDefault(each => each.Kind == ListAdditionKind.Assigned) is { } assigned)
         {
-            throw new UnfollowableException($"{parameter.Name} gets another value here", Operations.LocationOf(assigned.Node));
+            throw Unfollowable.AnotherValue(parameter, Operations.LocationOf(assigned.Node));
         }
 
         RunInside(called, call, inside, path);
@@ -202,8 +201,8 @@ internal sealed class ListBuilding(
                     owner.Conditions.Read(both.LeftOperand, frame),
                 IBinaryOperation { OperatorKind: BinaryOperatorKind.ConditionalOr } either when either.RightOperand == current =>
                     ConditionReader.Not(owner.Conditions.Read(either.LeftOperand, frame)),
-                ICoalesceOperation coalesce when coalesce.WhenNull == current => throw Operations.Unknown(coalesce, "the condition"),
-                ISwitchExpressionArmOperation arm => throw Operations.Unknown(arm, "the condition"),
+                ICoalesceOperation coalesce when coalesce.WhenNull == current => throw Unfollowable.Unknown(coalesce, "the condition"),
+                ISwitchExpressionArmOperation arm => throw Unfollowable.Unknown(arm, "the condition"),
                 _ => (true, null),
             };
             if (runs.Constant == false)

@@ -66,8 +66,7 @@ internal sealed class ListContents(
 
         if (!ListUses.IsSame(ListUses.FunctionAround(use.Syntax), function) || use.Parent is IMethodReferenceOperation)
         {
-            throw new UnfollowableException(
-                "a registration is added only in some runs, or several times", Operations.LocationOf(additions[0].Node));
+            throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(additions[0].Node));
         }
 
         return Run(RegionOf(holder, home, use), home, new ListBuilding(this, additions, first, use));
@@ -104,7 +103,7 @@ internal sealed class ListContents(
             ILocalSymbol => Behind(members.OperationOf(holder.DeclaringSyntaxReferences[0].GetSyntax())),
             _ => null,
         };
-        return region ?? throw Operations.Unknown(use, "the wiring");
+        return region ?? throw Unfollowable.Unknown(use, "the wiring");
     }
 
     /// <summary>The calls on an object that a variable has which run before it is used.</summary>
@@ -113,7 +112,7 @@ internal sealed class ListContents(
         if (!ListUses.IsSame(ListUses.FunctionAround(use.Syntax), lists.HomeOf(local))
             || made.Any(call => !ListUses.IsSame(ListUses.FunctionAround(call.Syntax), lists.HomeOf(local))))
         {
-            throw Operations.Unknown(use, "when the calls run");
+            throw Unfollowable.Unknown(use, "when the calls run");
         }
 
         CallCollection collection = new(made, use);

@@ -60,13 +60,13 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
             ListEffect effect = EffectOf(use, holder).Effect;
             if ((effect & ListEffect.MayChange) != 0)
             {
-                throw Changed(holder, use.Syntax.GetLocation());
+                throw Unfollowable.MayChange(holder, use.Syntax.GetLocation());
             }
 
             if ((effect & (ListEffect.Adds | ListEffect.Sets)) != 0)
             {
                 IReadOnlyList<ListAddition> added = [.. Climb(use.Operation!)];
-                additions.AddRange(added.Count > 0 ? added : throw Changed(holder, use.Syntax.GetLocation()));
+                additions.AddRange(added.Count > 0 ? added : throw Unfollowable.MayChange(holder, use.Syntax.GetLocation()));
             }
 
             shared ??= (effect & ListEffect.Shares) != 0 ? use.Syntax : null;
@@ -74,7 +74,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
 
         if (shared is not null && additions.Find(each => !EndsBefore(each.Node.Syntax, shared)) is { } later)
         {
-            throw Changed(holder, later.Node.Syntax.GetLocation());
+            throw Unfollowable.MayChange(holder, later.Node.Syntax.GetLocation());
         }
 
         if (IsOfBlock(holder))
@@ -104,13 +104,13 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
                 ListEffect effect = EffectOf(use, keeper).Effect;
                 if ((effect & (ListEffect.MayChange | ListEffect.Sets)) != 0)
                 {
-                    throw Changed(keeper, use.Syntax.GetLocation());
+                    throw Unfollowable.MayChange(keeper, use.Syntax.GetLocation());
                 }
 
                 if ((effect & ListEffect.Adds) != 0)
                 {
                     IReadOnlyList<ListAddition> added = [.. Climb(use.Operation!)];
-                    additions.AddRange(added.Count > 0 && IsOwn(use.Operation!) ? added : throw Changed(keeper, use.Syntax.GetLocation()));
+                    additions.AddRange(added.Count > 0 && IsOwn(use.Operation!) ? added : throw Unfollowable.MayChange(keeper, use.Syntax.GetLocation()));
                 }
             }
         }
@@ -163,7 +163,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
         {
             assignments.Add(use.Operation is { } target && target.Parent is IAssignmentOperation assignment && IsPlainAssignment(target, variable)
                 ? new ListAddition(assignment, ListAdditionKind.Assigned, null)
-                : throw new UnfollowableException($"{variable.Name} gets another value here", use.Syntax.GetLocation()));
+                : throw Unfollowable.AnotherValue(variable, use.Syntax.GetLocation()));
         }
 
         AddCalls(HomeOf(variable), assignments);
@@ -252,7 +252,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
                 members.DeclaredBy(variable) is ILocalSymbol local && !members.Uses.IsAssigned(local) ? local : null,
             _ => null,
         };
-        foreach (SymbolUse use in named is null ? throw AddedLater(added) : members.Uses.Of(named))
+        foreach (SymbolUse use in named is null ? throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(added)) : members.Uses.Of(named))
         {
             if (use.IsNameOnly)
             {
@@ -266,12 +266,9 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
                     when of.Instance == reference => of,
                 _ => null,
             };
-            yield return call is not null && !call.TargetMethod.IsAsync ? new ListAddition(call, ListAdditionKind.Called, null) : throw AddedLater(added);
+            yield return call is not null && !call.TargetMethod.IsAsync ? new ListAddition(call, ListAdditionKind.Called, null) : throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(added));
         }
     }
-
-    private static UnfollowableException AddedLater(IOperation added) =>
-        new("a registration is added only in some runs, or several times", Operations.LocationOf(added));
 
     /// <summary>The function that declares a variable or parameter; of a field, the static constructor.</summary>
     public SyntaxNode? HomeOf(ISymbol holder) => holder switch
@@ -295,12 +292,9 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
     {
         if (EffectOf(member) is { Effect: not ListEffect.None } changed)
         {
-            throw Changed(member, changed.Place!);
+            throw Unfollowable.MayChange(member, changed.Place!);
         }
     }
-
-    private static UnfollowableException Changed(ISymbol holder, Location place) =>
-        new($"{holder.Name} may be changed here", place);
 
     /// <summary>Syntax within a body is made anew when nobody holds it, so its place tells.</summary>
     public static bool IsSame(SyntaxNode? one, SyntaxNode? other) =>

@@ -7,8 +7,6 @@ namespace Junctivor.Generators.Following;
 /// <summary>Small questions to operations.</summary>
 internal static class Operations
 {
-    private const int LongestShown = 60;
-
     /// <summary>An operation without the conversions around it; the conversion of a number is part of its value.</summary>
     public static IOperation WithoutConversions(IOperation operation) => operation switch
     {
@@ -90,37 +88,4 @@ internal static class Operations
     }
 
     public static Location LocationOf(IOperation operation) => operation.Syntax.GetLocation();
-
-    /// <summary>Why an operation cannot be followed.</summary>
-    /// <param name="operation">The operation.</param>
-    /// <param name="what">What it stands for.</param>
-    public static UnfollowableException Unknown(IOperation operation, string what)
-    {
-        string text = string.Join(" ", operation.Syntax.ToString().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));
-        string shown = text.Length <= LongestShown ? text : $"{text[..LongestShown]}…";
-        return IsKnownAtRunTimeOnly(operation)
-            ? new UnfollowableException($"{what} is known only at run time: {shown}", LocationOf(operation), Obstacle.RunTime)
-            : new UnfollowableException($"{what} is not written in a way that the compiler can follow: {shown}", LocationOf(operation));
-    }
-
-    private static bool IsKnownAtRunTimeOnly(IOperation operation) => operation switch
-    {
-        IParameterReferenceOperation or IAwaitOperation => true,
-        IPropertyReferenceOperation { Property: var property } => SourceMembers.IsOverridable(property) || IsText(property.Type),
-        IInvocationOperation { TargetMethod: var method } call => SourceMembers.IsOverridable(method)
-            || method.MethodKind == MethodKind.DelegateInvoke
-            || IsOf(method.ContainingType, "Junctivor.Plugins")
-            || IsText(method.ReturnType)
-            || IsScan(call),
-        _ => IsScan(operation),
-    };
-
-    private static bool IsText(ITypeSymbol type) => type.SpecialType == SpecialType.System_String;
-
-    /// <summary>Whether types are searched for.</summary>
-    private static bool IsScan(IOperation operation) => operation.DescendantsAndSelf().Any(each => each is IInvocationOperation
-    {
-        TargetMethod.ContainingType: var type,
-    }
-        && (IsOf(type, "Junctivor.SelfRegistered") || IsOf(type, "System.Reflection.Assembly") || IsOf(type, "System.Type") || IsOf(type, "System.AppDomain")));
 }

@@ -30,7 +30,7 @@ internal sealed class OptionReader(TypeReading types, ValueReading values)
             },
             OptionNames.Passing => copy with { Passed = [.. copy.Passed, ConstantOf(option, frame)] },
             string name when Enum.TryParse(name, out RegistrationFlags flag) => copy with { Options = options.With(flag) },
-            _ => throw Operations.Unknown(option, "the option"),
+            _ => throw Unfollowable.Unknown(option, "the option"),
         };
     }
 

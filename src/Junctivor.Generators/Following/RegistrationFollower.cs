@@ -127,7 +127,7 @@ internal sealed class RegistrationFollower(
             ? [new WiringEntry(Started(call, around, frame), [])]
             : call.Instance is { } instance
                 ? [.. Follow(instance, frame).Select(entry => WithOption(entry, call, frame))]
-                : throw Operations.Unknown(call, "the registration");
+                : throw Unfollowable.Unknown(call, "the registration");
     }
 
     private WiringEntry WithOption(WiringEntry entry, IInvocationOperation option, Frame frame)
@@ -177,7 +177,7 @@ internal sealed class RegistrationFollower(
             (_, "From") => OfFactory(
                 call, level, isDecorator ? arguments[0] : arguments[arguments.Count - 1], frame, isDecorator, isAsync: false),
             (_, "FromAsync") => OfFactory(call, level, arguments[arguments.Count - 1], frame, isDecorator: false, isAsync: true),
-            _ => throw Operations.Unknown(call, "the registration"),
+            _ => throw Unfollowable.Unknown(call, "the registration"),
         };
     }
 

@@ -15,7 +15,7 @@ internal static class SelfRegisteredClasses
     public static IReadOnlyList<WiringEntry> Follow(IInvocationOperation call, TypeReading types, Frame frame) =>
         call.TargetMethod is { Name: "In", TypeArguments: [var inside] } && types.In(inside, frame, call).ContainingAssembly is { } assembly
             ? [.. In(assembly, call).Select(registration => new WiringEntry(registration, []))]
-            : throw Operations.Unknown(call, "which classes register themselves");
+            : throw Unfollowable.Unknown(call, "which classes register themselves");
 
     /// <summary>Whether a class has such an attribute, or one derived from it.</summary>
     public static bool Are(INamedTypeSymbol type) => type.GetAttributes().Any(IsOne);
@@ -25,7 +25,7 @@ internal static class SelfRegisteredClasses
         from same in type.GetAttributes().Where(IsOne).GroupBy(attribute => (LifetimeOf(attribute), MarkOf(attribute)))
         select same.All(IsKnown)
             ? Read(type, [.. same])
-            : throw Operations.Unknown(call, $"what the attribute of {SymbolNames.Short(type)} says");
+            : throw Unfollowable.Unknown(call, $"what the attribute of {SymbolNames.Short(type)} says");
 
     private static bool IsOne(AttributeData attribute)
     {

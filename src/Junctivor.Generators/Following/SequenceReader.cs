@@ -36,7 +36,7 @@ internal sealed class SequenceReader(
     public Frame FrameOf(IForEachLoopOperation loop, SequenceElement element, Frame frame) =>
         Operations.WithoutConversions(loop.LoopControlVariable) is IVariableDeclaratorOperation { Symbol: var variable }
             ? frames.OfElement(loop, variable, element, frame)
-            : throw Operations.Unknown(loop.LoopControlVariable, "the variable of the loop");
+            : throw Unfollowable.Unknown(loop.LoopControlVariable, "the variable of the loop");
 
     /// <summary>The elements for which a LINQ method calls a function, each with the frame of that call.</summary>
     public IReadOnlyList<(SequenceElement Element, IOperation Result, Frame Frame)> Mapped(IInvocationOperation call, Frame frame)
@@ -45,7 +45,7 @@ internal sealed class SequenceReader(
         return Operations.FunctionOf(function) is IAnonymousFunctionOperation lambda
             && lambda.Body.Operations is [IReturnOperation { ReturnedValue: { } result }]
                 ? [.. ElementsOf(call.Arguments[0].Value, frame).Select(element => (element, result, frames.OfElement(lambda, created, call, element)))]
-                : throw Operations.Unknown(call, "the function");
+                : throw Unfollowable.Unknown(call, "the function");
     }
 
     /// <summary>Whether a call is one of a LINQ method.</summary>
@@ -137,7 +137,7 @@ internal sealed class SequenceReader(
         ("Prepend", 2) => [new SequenceElement(call.Arguments[1].Value, frame, []), .. ElementsOf(call.Arguments[0].Value, frame)],
         ("Reverse", 1) => [.. ElementsOf(call.Arguments[0].Value, frame).Reverse()],
         ("ToArray" or "ToList" or "AsEnumerable", 1) => ElementsOf(call.Arguments[0].Value, frame),
-        _ => throw Operations.Unknown(call, "the sequence"),
+        _ => throw Unfollowable.Unknown(call, "the sequence"),
     };
 
     private IReadOnlyList<SequenceElement> Chosen((SequenceElement Element, IOperation Result, Frame Frame) each) =>
@@ -146,12 +146,12 @@ internal sealed class SequenceReader(
             { Constant: true } => [each.Element],
             { Constant: false } => [],
             _ when each.Result.DescendantsAndSelf().OfType<IParameterReferenceOperation>().Any(read => ValueReading.IsBoundIn(read.Parameter, each.Frame)) =>
-                throw Operations.Unknown(each.Result, "which elements are taken"),
+                throw Unfollowable.Unknown(each.Result, "which elements are taken"),
             { Condition: var holds } => [each.Element.When([holds!])],
         };
 
     private static IOperation Added(IOperation added) =>
         added is IInvocationOperation { TargetMethod.Name: "Add", Arguments: [var element] }
             ? element.Value
-            : throw Operations.Unknown(added, "the sequence");
+            : throw Unfollowable.Unknown(added, "the sequence");
 }

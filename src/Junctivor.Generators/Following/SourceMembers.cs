@@ -34,15 +34,11 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
         {
             if (member is IFieldSymbol { AssociatedSymbol: IPropertySymbol property })
             {
-                throw new UnfollowableException($"the accessor of {property.Name} uses 'field', which is followed in no property", from);
+                throw new UnfollowableException(
+                    $"the accessor of {property.Name} uses 'field', which is followed in no property", from, cure: "Declare a field of its own");
             }
 
-            string assembly = member.ContainingAssembly?.Name ?? "another assembly";
-            throw new UnfollowableException(
-                LeftBehind.IsIn(member.ContainingAssembly)
-                    ? $"{member.Name} is declared in {assembly}, and of other projects only static members of type Wiring are followed"
-                    : $"{member.Name} is declared in {assembly}, which was compiled without Junctivor's generator",
-                from);
+            throw Unfollowable.OfOtherProject(member, LeftBehind.IsIn(member.ContainingAssembly), from);
         }
 
         RequireOneValue(member, from);
@@ -144,12 +140,12 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
 
         if (member is IFieldSymbol { IsReadOnly: false, IsConst: false })
         {
-            throw new UnfollowableException($"{member.Name} is not readonly, so it may get another value", from);
+            throw Unfollowable.NotReadOnly(member, from);
         }
 
         if (member is IPropertySymbol { SetMethod: not null })
         {
-            throw new UnfollowableException($"{member.Name} has a setter, so it may get another value", from);
+            throw Unfollowable.HasSetter(member, from);
         }
 
         Uses.RequireUnassigned(member);
@@ -161,7 +157,7 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     {
         if (_depth >= DeepestMember)
         {
-            throw new UnfollowableException($"{member.Name} leads back to itself", from);
+            throw Unfollowable.LeadsBack(member, from);
         }
 
         _depth++;

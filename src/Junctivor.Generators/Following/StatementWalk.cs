@@ -20,7 +20,7 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
         {
             if (unclear is not null && visitor.Matters(statement))
             {
-                throw new UnfollowableException("whether a registration is added depends on more than one way out of this code", unclear);
+                throw Unfollowable.SeveralWaysOut(unclear);
             }
 
             Completion completion = Run(statement, frame, [.. path, .. further]);
@@ -64,7 +64,7 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
                 visitor.Reach(locked.LockedValue, frame, path);
                 return visitor.IsDone ? Completion.Always : Run(locked.Body, frame, path);
             case ILabeledOperation or IBranchOperation { BranchKind: BranchKind.GoTo }:
-                return visitor.Matters(statement) ? throw Jumped(statement) : Completion.UnclearAt(statement);
+                return visitor.Matters(statement) ? throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(statement)) : Completion.UnclearAt(statement);
             case IBranchOperation or IReturnOperation { Kind: OperationKind.YieldBreak }:
                 return Completion.Never;
             case IReturnOperation { Kind: OperationKind.Return }:
@@ -222,7 +222,7 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
 
         if (Leaves(loop) || HasBreak(loop))
         {
-            throw new UnfollowableException("a loop is left before its end", Operations.LocationOf(loop));
+            throw Unfollowable.LeftLoop(loop);
         }
 
         foreach (SequenceElement element in sequences.ElementsOf(loop.Collection, frame))
@@ -236,7 +236,7 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
     private Completion RunLoop(ILoopOperation loop, Frame frame, IReadOnlyList<Condition> path) =>
         visitor.ReachLoop(loop, frame, path) ? Completion.Always
         : visitor.Matters(loop)
-            ? throw new UnfollowableException("a registration is added only in some runs, or several times", Operations.LocationOf(loop))
+            ? throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(loop))
         : Leaves(loop) ? Completion.UnclearAt(loop)
         : Completion.Always;
 
@@ -260,7 +260,7 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
             {
                 if (caught.Handler.Operations.LastOrDefault() is not (IThrowOperation or IExpressionStatementOperation { Operation: IThrowOperation }))
                 {
-                    throw new UnfollowableException("a registration is added only if nothing is thrown", Operations.LocationOf(caught));
+                    throw Unfollowable.AddedUnlessThrown(caught);
                 }
             }
             else if (CanLeave(caught.Syntax))
@@ -278,9 +278,6 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
 
         return completion;
     }
-
-    private static UnfollowableException Jumped(IOperation statement) =>
-        new("a registration is added only in some runs, or several times", Operations.LocationOf(statement));
 
     /// <summary>Whether a statement can end what is around it.</summary>
     /// <param name="statement">The statement.</param>

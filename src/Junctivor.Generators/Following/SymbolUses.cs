@@ -12,8 +12,10 @@ internal sealed class SymbolUses(Compilation compilation, SourceMembers members,
     private readonly Dictionary<ISymbol, IReadOnlyList<SymbolUse>> _uses = new(SymbolEqualityComparer.Default);
     private readonly Dictionary<ISymbol, Location?> _assignments = new(SymbolEqualityComparer.Default);
 
-    /// <summary>Whether the whole source was searched, so that a change anywhere may matter.</summary>
-    public bool HaveSearchedAll { get; private set; }
+    private readonly HashSet<string> _names = [];
+
+    /// <summary>The names that were looked for in the whole source.</summary>
+    public IReadOnlyCollection<string> Names => _names;
 
     /// <summary>Each place where it is named, in the order of the source.</summary>
     public IReadOnlyList<SymbolUse> Of(ISymbol symbol)
@@ -51,7 +53,7 @@ internal sealed class SymbolUses(Compilation compilation, SourceMembers members,
     {
         if (AssignmentOf(symbol) is { } assignment)
         {
-            throw new UnfollowableException($"{symbol.Name} gets another value here", assignment);
+            throw Unfollowable.AnotherValue(symbol, assignment);
         }
     }
 
@@ -107,7 +109,7 @@ internal sealed class SymbolUses(Compilation compilation, SourceMembers members,
             return DeclarationsOf(symbol.ContainingType);
         }
 
-        HaveSearchedAll = true;
+        _names.Add(symbol.Name);
         return compilation.SyntaxTrees.Select(tree => tree.GetRoot(cancellationToken));
     }
 

@@ -101,6 +101,6 @@ internal sealed class ValueReading(SourceMembers members)
             members.Uses.RequireUnassigned(parameter.Parameter);
         }
 
-        return Operations.Unknown(value, what);
+        return Unfollowable.Unknown(value, what);
     }
 }

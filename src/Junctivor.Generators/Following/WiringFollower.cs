@@ -60,8 +60,11 @@ internal sealed class WiringFollower
     /// <summary>Follows scope levels.</summary>
     public LevelFollower Levels { get; }
 
-    /// <summary>The files that something was read from; all files, if a change in any of them could matter.</summary>
-    public IEnumerable<SyntaxTree> Files => _members.Uses.HaveSearchedAll ? _compilation.SyntaxTrees : _members.Files;
+    /// <summary>The files that something was read from.</summary>
+    public IEnumerable<SyntaxTree> Files => _members.Files;
+
+    /// <summary>The names that were looked for in all files.</summary>
+    public IEnumerable<string> Names => _members.Uses.Names;
 
     /// <summary>The scope level that a member keeps; null if it makes a new one at each call.</summary>
     public Graph.Level? LevelKept(ISymbol member, Location from) =>
@@ -87,7 +90,7 @@ internal sealed class WiringFollower
         IReadOnlyList<IOperation> statements = _members.StatementsOf(method) ?? throw new UnfollowableException($"{method.Name} has no body", from);
         if (_lists.AdditionsTo(parameter).FirstOrDefault(each => each.Kind == ListAdditionKind.Assigned) is { } assigned)
         {
-            throw new UnfollowableException($"{parameter.Name} gets another value here", Operations.LocationOf(assigned.Node));
+            throw Unfollowable.AnotherValue(parameter, Operations.LocationOf(assigned.Node));
         }
 
         bool returns = Operations.IsOf(method.ReturnType, WiringType);
@@ -161,7 +164,7 @@ internal sealed class WiringFollower
         ICoalesceOperation coalesce => FollowCoalesce(coalesce, at),
         ICoalesceAssignmentOperation assignment => FollowMadeOnce(assignment),
         IAwaitOperation awaited => Follow(awaited.Operation, at),
-        _ => throw Operations.Unknown(plain, "the wiring"),
+        _ => throw Unfollowable.Unknown(plain, "the wiring"),
     };
 
     private static bool IsLazy(ITypeSymbol type) => Operations.IsOf(type, "System.Lazy`1");
@@ -182,7 +185,7 @@ internal sealed class WiringFollower
             [] => [],
             [{ Parameter.Type.SpecialType: SpecialType.System_Int32 }] => [],
             [{ Value: { } copied, Parameter.Type: var type }] when Operations.IsRegistrations(type) => [Follow(copied, frame)],
-            _ => throw Operations.Unknown(creation, "the wiring"),
+            _ => throw Unfollowable.Unknown(creation, "the wiring"),
         };
         return Together(first.Concat(Added(creation).Select(added => _registrations.Follow(added, frame))), creation);
     }
@@ -203,7 +206,7 @@ internal sealed class WiringFollower
             || _members.InitialValueOf(field) is { ConstantValue: not { HasValue: true, Value: null } }
             || _members.Uses.Of(field).Count(use => use.IsAssignment) != 1)
         {
-            throw Operations.Unknown(assignment, "the wiring");
+            throw Unfollowable.Unknown(assignment, "the wiring");
         }
 
         if (!_kept.TryGetValue((field, null), out IReadOnlyList<WiringEntry>? known))
@@ -225,13 +228,13 @@ internal sealed class WiringFollower
                 (field, _members.InitialValueOf(field), Frame.Empty),
             ILocalReferenceOperation { Local: var local } when frame.HomeOf(local) is { } home =>
                 ((ISymbol)local, _members.InitialValueOf(local), home),
-            _ => throw Operations.Unknown(use, "the wiring"),
+            _ => throw Unfollowable.Unknown(use, "the wiring"),
         };
         if (value is null || _members.Uses.IsAssigned(keeper)
             || Operations.WithoutConversions(value) is not IObjectCreationOperation { Arguments: [{ Value: var factory }, ..] }
             || Operations.FunctionOf(Operations.WithoutConversions(factory)) is not { } made)
         {
-            throw Operations.Unknown(use, "the wiring");
+            throw Unfollowable.Unknown(use, "the wiring");
         }
 
         return _members.Inside(keeper, Operations.LocationOf(use), () => FollowFunction(made, at));
@@ -329,7 +332,7 @@ internal sealed class WiringFollower
 
         if (method.MethodKind == MethodKind.DelegateInvoke)
         {
-            return _calls.Read(call, frame) is { } called ? FollowBody(called, call) : throw Operations.Unknown(call, "the wiring");
+            return _calls.Read(call, frame) is { } called ? FollowBody(called, call) : throw Unfollowable.Unknown(call, "the wiring");
         }
 
         if (SequenceReader.IsLinq(call))
@@ -344,13 +347,13 @@ internal sealed class WiringFollower
                 "FromResult" when IsTask(method.ReturnType) => Follow(call.Arguments[0].Value, frame),
                 "GetResult" or "GetAwaiter" or "ConfigureAwait" when call.Instance is { } task => Follow(task, frame),
                 "Empty" when method.ContainingType.SpecialType == SpecialType.System_Array => [],
-                _ => throw Operations.Unknown(call, "the wiring"),
+                _ => throw Unfollowable.Unknown(call, "the wiring"),
             };
         }
 
         if (method.ContainingAssembly?.Name == Library)
         {
-            throw Operations.Unknown(call, "the wiring");
+            throw Unfollowable.Unknown(call, "the wiring");
         }
 
         if (AddedByOther(call, frame) is { } added)
@@ -373,7 +376,7 @@ internal sealed class WiringFollower
         ("Reverse", 1) => [.. Follow(call.Arguments[0].Value, frame).Reverse()],
         ("ToArray" or "ToList" or "AsEnumerable", 1) => Follow(call.Arguments[0].Value, frame),
         ("Empty", _) => [],
-        _ => throw Operations.Unknown(call, "the wiring"),
+        _ => throw Unfollowable.Unknown(call, "the wiring"),
     };
 
     private static IReadOnlyList<WiringEntry> Where(IReadOnlyList<WiringEntry> entries, SequenceElement element) =>
@@ -429,7 +432,7 @@ internal sealed class WiringFollower
         IAnonymousFunctionOperation { Body.Operations: [IReturnOperation { ReturnedValue: { } returned }] } => Follow(returned, frame),
         IAnonymousFunctionOperation lambda => FollowResults(
             lambda.Symbol, lambda.Body.Operations, _frames.OfBody(lambda, frame), Operations.LocationOf(lambda), Follow),
-        _ => throw Operations.Unknown(function, "the function"),
+        _ => throw Unfollowable.Unknown(function, "the function"),
     };
 
     private IReadOnlyList<WiringEntry> FollowLocal(ILocalReferenceOperation reference, Frame frame)
@@ -437,7 +440,7 @@ internal sealed class WiringFollower
         ILocalSymbol local = reference.Local;
         if (frame.HomeOf(local) is not { } home)
         {
-            throw Operations.Unknown(reference, "the wiring");
+            throw Unfollowable.Unknown(reference, "the wiring");
         }
 
         // A variable without a first value gets one before it is used.
@@ -445,7 +448,7 @@ internal sealed class WiringFollower
             _members.InitialValueOf(local) is { } initial && initial is not { ConstantValue: { HasValue: true, Value: null } }
                 ? _members.Inside(local, Operations.LocationOf(reference), () => Follow(initial, home))
             : _lists.AdditionsTo(local).Any(each => each.Kind == ListAdditionKind.Assigned) ? []
-            : throw Operations.Unknown(reference, "the wiring");
+            : throw Unfollowable.Unknown(reference, "the wiring");
         return _contents.At(local, home, first, reference);
     }
 
@@ -542,5 +545,5 @@ internal sealed class WiringFollower
         added is IInvocationOperation { TargetMethod.Name: "Add", Arguments: [var registration] } call
         && (Operations.IsOf(call.TargetMethod.ContainingType, WiringType) || Operations.IsOfPlatform(call.TargetMethod))
             ? registration.Value
-            : throw Operations.Unknown(added, "the wiring");
+            : throw Unfollowable.Unknown(added, "the wiring");
 }

@@ -43,13 +43,13 @@ internal static class LeftMembers
         }
 
         HashSet<SyntaxTree> files = [node.SyntaxTree];
-        LeftMember? member = Read(node, compilation, files, cancellationToken);
+        HashSet<string> names = [];
+        LeftMember? member = Read(node, compilation, files, names, cancellationToken);
+        KnownMember read = new(member, new ReadSources(compilation, files, names));
         lock (Gate)
         {
             Known.Remove(node);
-            Known.Add(
-                node,
-                new KnownMember(member, files, compilation.SyntaxTrees.Count(), compilation.Options, [.. compilation.References]));
+            Known.Add(node, read);
         }
 
         return member;
@@ -86,12 +86,12 @@ internal static class LeftMembers
     };
 
     private static LeftMember? Read(
-        SyntaxNode node, Compilation compilation, HashSet<SyntaxTree> files, CancellationToken cancellationToken)
+        SyntaxNode node, Compilation compilation, HashSet<SyntaxTree> files, HashSet<string> names, CancellationToken cancellationToken)
     {
         SourceMembers members = new(compilation, cancellationToken);
         if (WiringRoots.MayBuild(node))
         {
-            return OfBuild(node, members, compilation, files, cancellationToken);
+            return OfBuild(node, members, compilation, files, names, cancellationToken);
         }
 
         if (compilation.GetTypeByMetadataName(LeftBehind.Attribute) is null
@@ -104,14 +104,14 @@ internal static class LeftMembers
 
         if (member is IMethodSymbol method && AddedTo(method) is { } added)
         {
-            return TextOf(method, added, node.GetLocation(), compilation, files, cancellationToken) is { } adding
+            return TextOf(method, added, node.GetLocation(), compilation, files, names, cancellationToken) is { } adding
                 ? new LeftMember(id, adding)
                 : null;
         }
 
         bool isWiring = Operations.IsOf(TypeOf(member), "Junctivor.Wiring") || Operations.IsRegistration(TypeOf(member));
         return !isWiring && !Operations.IsOf(TypeOf(member), "Junctivor.ScopeLevel") ? null
-            : TextOf(member, isWiring, node.GetLocation(), compilation, files, cancellationToken) is { } text ? new LeftMember(id, text)
+            : TextOf(member, isWiring, node.GetLocation(), compilation, files, names, cancellationToken) is { } text ? new LeftMember(id, text)
             : null;
     }
 
@@ -121,6 +121,7 @@ internal static class LeftMembers
         SourceMembers members,
         Compilation compilation,
         HashSet<SyntaxTree> files,
+        HashSet<string> names,
         CancellationToken cancellationToken)
     {
         if (WiringRoots.BuiltBy(members.OperationOf(node)) is not { } wiring)
@@ -142,6 +143,7 @@ internal static class LeftMembers
         finally
         {
             files.UnionWith(follower.Files);
+            names.UnionWith(follower.Names);
         }
     }
 
@@ -151,6 +153,7 @@ internal static class LeftMembers
         Location place,
         Compilation compilation,
         HashSet<SyntaxTree> files,
+        HashSet<string> names,
         CancellationToken cancellationToken)
     {
         WiringFollower follower = new(compilation, new LeftBehind(compilation), cancellationToken);
@@ -174,6 +177,7 @@ internal static class LeftMembers
         finally
         {
             files.UnionWith(follower.Files);
+            names.UnionWith(follower.Names);
         }
     }
 
@@ -188,6 +192,7 @@ internal static class LeftMembers
         Location place,
         Compilation compilation,
         HashSet<SyntaxTree> files,
+        HashSet<string> names,
         CancellationToken cancellationToken)
     {
         WiringFollower follower = new(compilation, new LeftBehind(compilation), cancellationToken);
@@ -204,6 +209,7 @@ internal static class LeftMembers
         finally
         {
             files.UnionWith(follower.Files);
+            names.UnionWith(follower.Names);
         }
     }
 
@@ -236,17 +242,8 @@ internal static class LeftMembers
         return true;
     }
 
-    private sealed record KnownMember(
-        LeftMember? Member,
-        HashSet<SyntaxTree> Files,
-        int FileCount,
-        CompilationOptions Options,
-        IReadOnlyList<MetadataReference> References)
+    private sealed record KnownMember(LeftMember? Member, ReadSources Sources)
     {
-        public bool IsAsItWas(Compilation compilation) =>
-            Options == compilation.Options
-            && FileCount == compilation.SyntaxTrees.Count()
-            && Files.All(compilation.ContainsSyntaxTree)
-            && References.SequenceEqual(compilation.References);
+        public bool IsAsItWas(Compilation compilation) => Sources.AreTheSameIn(compilation);
     }
 }
