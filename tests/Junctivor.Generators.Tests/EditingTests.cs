@@ -85,7 +85,8 @@ public class EditingTests
     [Fact]
     public void A_diagnostic_goes_with_the_edit_that_ends_its_fault()
     {
-        CSharpCompilation faulty = Compiled("Faulty", Office, Classes.Replace("Desk(IClock clock)", "Desk(Other clock)", StringComparison.Ordinal), Other);
+        CSharpCompilation faulty = Compiled(
+            "Faulty", Office, Classes.Replace("Desk(IClock clock)", "Desk(Other clock)", StringComparison.Ordinal), Other);
         CSharpCompilation sound = Edited(faulty, "/Classes.cs", "Desk(Other clock)", "Desk(IClock clock)");
 
         Assert.Equal("JV101", Assert.Single(DiagnosticsOf(Checked(faulty), faulty)).Id);

@@ -59,7 +59,7 @@ public class PlaceTests
         { "Singleton.Of<Desk>(), Singleton.Of<IClock, HarbourClock>()", "JV103", "Desk", "Singleton.Of<Desk>()" },
         { "Singleton.Of<Chosen>(), Singleton.Of<IClock, HarbourClock>(), Singleton.Of<Berth>()", "JV103", "Chosen", "Singleton.Of<Chosen>()" },
         { "Singleton.Of<Almanac>(), Singleton.Of<IClock, HarbourClock>()", "JV506", "Func<IClock> clock", "Singleton.Of<Almanac>()" },
-        { "Singleton.From((Func<IClock> clock) => new Almanac(clock)), Singleton.Of<IClock, HarbourClock>()", "JV506", "Func<IClock> clock", "" },
+        { "Singleton.From((Func<IClock> clock) => new Almanac(clock)), Singleton.Of<IClock, TideClock>()", "JV506", "Func<IClock> clock", "" },
 
         // The second of two
         { "Singleton.Of<ITides, Tides>(), Singleton.Of<IClock, HarbourClock>(), Singleton.Of<IClock, TideClock>()", "JV202", "Singleton.Of<IClock, TideClock>()", "Singleton.Of<IClock, HarbourClock>()" },

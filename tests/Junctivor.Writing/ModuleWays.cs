@@ -36,7 +36,9 @@ internal static class ModuleWays
         Returning("several returns", "if (!Flags.Maybe) {{ return [{2}]; }} return {1};"),
         Returning("returns of a switch", "switch (Flags.Maybe) {{ case true: return {1}; default: return [.. {1}, {2}]; }}"),
         Returning("return in a using", "using (new System.IO.MemoryStream()) {{ Wiring made = {1}; made.Add({2}); return made; }}"),
-        Returning("variable without a first value", "Wiring made; if (Flags.Maybe) {{ made = {1}; }} else {{ made = [{2}]; }} return made;"),
+        Returning(
+            "variable without a first value",
+            "Wiring made; if (Flags.Maybe) {{ made = {1}; }} else {{ made = [{2}]; }} return made;"),
         Returning("variable that is built up", "Wiring made = {1}; made = [.. made, {2}]; made.Add(Singleton.Of<K0>()); return made;"),
         Returning("list that is copied", "List<Registration> made = new({1}) {{ {2} }}; return [.. made];"),
         Member("elements that are yielded", "public static IEnumerable<Registration> {0} {{ get {{ yield return {2}; if (Flags.Maybe) {{ yield return Singleton.Of<K1>(); }} foreach (var each in {1}) {{ yield return each; }} }} }}", "[.. {0}]"),

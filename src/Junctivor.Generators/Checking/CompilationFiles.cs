@@ -27,7 +27,8 @@ internal sealed class CompilationFiles
 
     public static CompilationFiles Of(Compilation compilation) => Known.GetValue(compilation, static each => new CompilationFiles(each));
 
-    /// <summary>The files that another compilation has in another state, if only bodies of methods differ; null if anything else does.</summary>
+    /// <summary>The files that another compilation has in another state, if only bodies of methods differ; null if anything else
+    /// does.</summary>
     public IReadOnlyList<(SyntaxTree Before, SyntaxTree After)>? ChangesTo(CompilationFiles other) =>
         this == other ? [] : _differences.GetValue(other, each => new Difference(Compare(each))).Changes;
 

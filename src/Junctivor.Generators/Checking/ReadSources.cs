@@ -5,8 +5,8 @@ using Microsoft.CodeAnalysis.CSharp;
 namespace Junctivor.Generators.Checking;
 
 /// <summary>
-/// What a reading of a compilation depends on: the files that it followed code through, the names that it looked for in all files, and of the
-/// rest only what is declared. So an edit in a method body elsewhere leaves what was read as it is.
+/// What a reading of a compilation depends on: the files that it followed code through, the names that it looked for in all files, and of
+/// the rest only what is declared. So an edit in a method body elsewhere leaves what was read as it is.
 /// </summary>
 /// <param name="compilation">What was read.</param>
 /// <param name="followed">The files of which bodies were read.</param>

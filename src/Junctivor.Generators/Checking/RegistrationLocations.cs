@@ -7,8 +7,8 @@ using Microsoft.CodeAnalysis;
 namespace Junctivor.Generators.Checking;
 
 /// <summary>
-/// Finds where a fault is shown: at the words that must change, otherwise at the first registration that it names. A method that registers several services writes all of them in
-/// one place; then the fault is shown at the call that tells them apart.
+/// Finds where a fault is shown: at the words that must change, otherwise at the first registration that it names. A method that registers
+/// several services writes all of them in one place; then the fault is shown at the call that tells them apart.
 /// </summary>
 /// <param name="entries">The entries of the wiring.</param>
 /// <param name="compilation">The source.</param>
@@ -18,7 +18,9 @@ internal sealed class RegistrationLocations(IReadOnlyList<WiringEntry> entries, 
         entries.Select(entry => entry.Registration).Distinct().ToLookup(registration => registration.Location);
 
     /// <summary>The location; null if no registration of the wiring has part in the fault.</summary>
-    public Location? Of(Fault fault) => OfSubject(fault.Subject) is { } words && IsHere(words) ? words : fault.Path.Select(step => Of(step.Node)).FirstOrDefault(location => location is not null);
+    public Location? Of(Fault fault) => OfSubject(fault.Subject) is { } words && IsHere(words)
+        ? words
+        : fault.Path.Select(step => Of(step.Node)).FirstOrDefault(location => location is not null);
 
     /// <summary>Another place that it is about: the registration that a second one is too many beside, or the registration of a class
     /// in which words must change. Null for other faults.</summary>
@@ -36,9 +38,8 @@ internal sealed class RegistrationLocations(IReadOnlyList<WiringEntry> entries, 
     private Location? OfSubject(FaultSubject? subject) => subject switch
     {
         FaultSubject.OfOption option => OfOption(option),
-        FaultSubject.OfConstructor { Number: >= 0 and var number } => ConstructorsOf(subject.Node).Skip(number).FirstOrDefault() is { } constructor
-            ? constructor.Locations.FirstOrDefault()
-            : null,
+        FaultSubject.OfConstructor { Number: >= 0 and var number } =>
+            ConstructorsOf(subject.Node).Skip(number).FirstOrDefault()?.Locations.FirstOrDefault(),
         FaultSubject.OfParameter { Name: var name } => OfParameter(subject.Node, name),
         FaultSubject.OfSecond second => Of(second.Node),
         _ => null,

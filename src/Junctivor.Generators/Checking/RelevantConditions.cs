@@ -6,8 +6,8 @@ using Microsoft.CodeAnalysis;
 namespace Junctivor.Generators.Checking;
 
 /// <summary>
-/// Finds the conditions that a fault can depend on: those of registrations that provide or require a type that the fault is about. Where many
-/// conditions are independent, a fault is checked in each combination of these, and not of all.
+/// Finds the conditions that a fault can depend on: those of registrations that provide or require a type that the fault is about. Where
+/// many conditions are independent, a fault is checked in each combination of these, and not of all.
 /// </summary>
 /// <param name="entries">The entries of the wiring.</param>
 internal sealed class RelevantConditions(IReadOnlyList<WiringEntry> entries)
@@ -18,9 +18,9 @@ internal sealed class RelevantConditions(IReadOnlyList<WiringEntry> entries)
     public IReadOnlyList<object> Of(Fault fault)
     {
         HashSet<ITypeSymbol> types = new(SymbolEqualityComparer.Default);
-        foreach (WrittenRegistration registration in fault.Path.Select(step => SymbolReader.WrittenOf(step.Node)).OfType<WrittenRegistration>())
+        foreach (FaultStep step in fault.Path)
         {
-            types.UnionWith(TypesOf(registration));
+            types.UnionWith(SymbolReader.WrittenOf(step.Node) is { } registration ? TypesOf(registration) : []);
         }
 
         if (types.Count == 0)

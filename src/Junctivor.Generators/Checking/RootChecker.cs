@@ -73,7 +73,11 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
             ? InAll(null, Outcomes(flags), ReportOf)
             : InAllOfMany(entries, flags, ReportOf, root);
         RegistrationLocations locations = new(entries, compilation);
-        return [.. always.Select(fault => new LocatedFault(severities.Applied(fault), locations.Of(fault) ?? root, locations.OtherOf(fault)))];
+        return
+        [
+            .. always.Select(fault =>
+                new LocatedFault(severities.Applied(fault), locations.Of(fault) ?? root, locations.OtherOf(fault))),
+        ];
     }
 
     /// <summary>The faults that are there in each of some outcomes.</summary>
@@ -120,7 +124,8 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
             if (relevant.Count > MostFlags)
             {
                 throw new UnfollowableException(
-                    $"it depends on {relevant.Count} conditions whether it has {candidate.Kind.Code}, and at most {MostFlags} are tried in every combination",
+                    $"it depends on {relevant.Count} conditions whether it has {candidate.Kind.Code}, and at most {MostFlags} are tried in "
+                        + "every combination",
                     root,
                     Obstacle.Size);
             }

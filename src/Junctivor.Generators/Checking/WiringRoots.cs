@@ -49,7 +49,12 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
         ];
         return (
             roots,
-            [.. follower.Files, .. members.Files, .. handlers.Files, .. compilation.SyntaxTrees.Where(tree => all.CandidatesIn(tree).Count > 0)],
+            [
+                .. follower.Files,
+                .. members.Files,
+                .. handlers.Files,
+                .. compilation.SyntaxTrees.Where(tree => all.CandidatesIn(tree).Count > 0),
+            ],
             [.. CandidateNames, .. follower.Names, .. members.Uses.Names, .. handlers.Names]);
     }
 

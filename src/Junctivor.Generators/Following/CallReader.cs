@@ -47,7 +47,8 @@ internal sealed class CallReader(SourceMembers members, ValueReading values, Typ
             return member;
         }
 
-        ITypeSymbol? constrained = (use as IInvocationOperation)?.ConstrainedToType ?? (use as IMemberReferenceOperation)?.ConstrainedToType;
+        ITypeSymbol? constrained =
+            (use as IInvocationOperation)?.ConstrainedToType ?? (use as IMemberReferenceOperation)?.ConstrainedToType;
         if (instance is null)
         {
             return constrained is not null && Implementation(member, types.In(constrained, frame, use)) is { } own
@@ -64,12 +65,15 @@ internal sealed class CallReader(SourceMembers members, ValueReading values, Typ
             _ when plain.Type is { IsSealed: true, TypeKind: TypeKind.Class or TypeKind.Struct } isSealed => types.In(isSealed, at, use),
             _ => null,
         };
-        return type is not null && Implementation(member, type) is { } implementation ? implementation : throw Unfollowable.Unknown(use, "the implementation of the member");
+        return type is not null && Implementation(member, type) is { } implementation
+            ? implementation
+            : throw Unfollowable.Unknown(use, "the implementation of the member");
     }
 
     private static bool IsOfBase(IOperation? instance) => instance?.Syntax is BaseExpressionSyntax;
 
-    /// <summary>The member of a class that implements one of an interface, or overrides one of a base class; null if there is none.</summary>
+    /// <summary>The member of a class that implements one of an interface, or overrides one of a base class; null if there is
+    /// none.</summary>
     private static TMember? Implementation<TMember>(TMember member, ITypeSymbol type)
         where TMember : class, ISymbol
     {

@@ -38,8 +38,10 @@ internal sealed class ConditionReader(SourceMembers members, ValueReading values
             } order when OrderOf(order, at) is { } known => (known, null),
             IIsPatternOperation { Pattern: IConstantPatternOperation { Value: var pattern } } matched =>
                 ReadEqual(matched.Value, pattern, at, plain),
-            IIsPatternOperation { Pattern: INegatedPatternOperation { Pattern: IConstantPatternOperation { Value: var pattern } } } matched =>
-                Not(ReadEqual(matched.Value, pattern, at, plain)),
+            IIsPatternOperation
+            {
+                Pattern: INegatedPatternOperation { Pattern: IConstantPatternOperation { Value: var pattern } },
+            } matched => Not(ReadEqual(matched.Value, pattern, at, plain)),
             _ => (null, new Condition(FlagOf(plain, at), true)),
         };
     }
@@ -95,7 +97,8 @@ internal sealed class ConditionReader(SourceMembers members, ValueReading values
     /// <summary>Whether a conversion can give another number.</summary>
     private static bool ChangesNumber(IOperation operation) =>
         operation is IConversionOperation { ConstantValue.HasValue: false } conversion
-        && ((conversion.Conversion is { IsImplicit: false } && conversion.Type is { IsValueType: true }) || ChangesNumber(conversion.Operand));
+        && ((conversion.Conversion is { IsImplicit: false } && conversion.Type is { IsValueType: true })
+            || ChangesNumber(conversion.Operand));
 
     /// <summary>Only of types that compare by their values, and of null.</summary>
     private static bool Compares(IBinaryOperation comparison) =>

@@ -9,11 +9,15 @@ namespace Junctivor.Generators.Following;
 /// <param name="Keeper">The static field that keeps it; null for none.</param>
 internal sealed record CreatedObject(IObjectCreationOperation Creation, Frame Frame, ISymbol? Keeper = null)
 {
-    /// <summary>The calls of its methods before it is used, in order; null if not all are known. Two objects do not differ by them.</summary>
+    /// <summary>The calls of its methods before it is used, in order; null if not all are known. Two objects do not differ by
+    /// them.</summary>
     public IReadOnlyList<ObjectCall>? Calls { get; init; } = [];
 
     public bool Equals(CreatedObject? other) =>
-        other is not null && Creation == other.Creation && Frame == other.Frame && SymbolEqualityComparer.Default.Equals(Keeper, other.Keeper);
+        other is not null
+        && Creation == other.Creation
+        && Frame == other.Frame
+        && SymbolEqualityComparer.Default.Equals(Keeper, other.Keeper);
 
     public override int GetHashCode() => Creation.GetHashCode();
 

@@ -19,7 +19,10 @@ internal static class FactoryReader
         return Operations.FunctionOf(plain) switch
         {
             IAnonymousFunctionOperation function =>
-                new(Read(function.Symbol, types, frame, plain), IdentityOf(function, types, frame) ?? KeptIdentity(factory, plain, frame), isAsync),
+                new(
+                    Read(function.Symbol, types, frame, plain),
+                    IdentityOf(function, types, frame) ?? KeptIdentity(factory, plain, frame),
+                    isAsync),
             IMethodReferenceOperation { Method: var method } => new(
                 Read(method, types, frame, plain),
                 method is { IsStatic: true, IsGenericMethod: false } ? types.MemberIn(method, frame) : null,

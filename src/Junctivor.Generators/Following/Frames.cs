@@ -38,7 +38,7 @@ internal sealed class Frames(SourceMembers members, ValueReading values, TypeRea
                 }
             }
 
-            if (method.ContainingType is { TypeKind: TypeKind.Extension, ExtensionParameter: { } extended } && call.Instance is { } receiver)
+            if (Functions.ExtensionParameterOf(method) is { } extended && call.Instance is { } receiver)
             {
                 arguments[extended.OriginalDefinition] = (receiver, frame);
             }
@@ -185,8 +185,11 @@ internal sealed class Frames(SourceMembers members, ValueReading values, TypeRea
             ILocalReferenceOperation { Local: var element } when ValueReading.ArgumentOf(element, at) is { } given =>
                 ReceiverOf(given.Value, member, given.Frame),
             ILocalReferenceOperation { Local: var local } when at.HomeOf(local) is { } home =>
-                ReceiverOf(members.ValueOf(local, from), member, home) is { } first ? first with { Calls = CallsBefore(first, local, plain, home) } : null,
-            _ when values.Resolve(instance, frame) is (IObjectCreationOperation creation, Frame created) => new CreatedObject(creation, created),
+                ReceiverOf(members.ValueOf(local, from), member, home) is { } first
+                    ? first with { Calls = CallsBefore(first, local, plain, home) }
+                    : null,
+            _ when values.Resolve(instance, frame) is (IObjectCreationOperation creation, Frame created) =>
+                new CreatedObject(creation, created),
             IFieldReferenceOperation { Field: { IsReadOnly: true, IsStatic: true } field }
                 when Operations.WithoutConversions(members.ValueOf(field, from)) is IObjectCreationOperation creation =>
                 new CreatedObject(creation, Frame.Empty, types.MemberIn(field, at)),

@@ -14,7 +14,7 @@ internal sealed class ListBuilding(
     private readonly IReadOnlyList<(ListAddition Addition, SyntaxNode? Function)> _additions =
     [
         .. additions.OrderBy(each => each.Node.Syntax.Span.End).ThenByDescending(each => each.Node.Syntax.SpanStart)
-            .Select(each => (each, ListUses.FunctionAround(each.Node.Syntax))),
+            .Select(each => (each, Functions.FunctionAround(each.Node.Syntax))),
     ];
 
     public IReadOnlyList<WiringEntry> Entries { get; private set; } = first;
@@ -61,8 +61,8 @@ internal sealed class ListBuilding(
 
     private IEnumerable<ListAddition> Within(IOperation operation)
     {
-        SyntaxNode? function = ListUses.FunctionAround(operation.Syntax);
-        return _additions.Where(each => Operations.Contains(operation, each.Addition.Node) && ListUses.IsSame(function, each.Function))
+        SyntaxNode? function = Functions.FunctionAround(operation.Syntax);
+        return _additions.Where(each => Operations.Contains(operation, each.Addition.Node) && Functions.IsSame(function, each.Function))
             .Select(each => each.Addition);
     }
 
@@ -91,7 +91,10 @@ internal sealed class ListBuilding(
                 break;
             case { Kind: ListAdditionKind.Held, Parameter: { } parameter, Node: IInvocationOperation call }:
                 RunInside(
-                    owner.Calls.Read(call, frame) ?? throw Unfollowable.Unknown(call, "the call"), call, owner.Lists.AdditionsToHeld(parameter), whole);
+                    owner.Calls.Read(call, frame) ?? throw Unfollowable.Unknown(call, "the call"),
+                    call,
+                    owner.Lists.Additions.AdditionsToHeld(parameter),
+                    whole);
                 break;
             case { Kind: ListAdditionKind.Called, Node: IInvocationOperation call }:
                 RunCalled(call, frame, whole);
@@ -167,9 +170,9 @@ internal sealed class ListBuilding(
         RunInside(called, call, inside, path);
     }
 
-    private IReadOnlyList<ListAddition> AdditionsIn(CalledBody called, IParameterSymbol parameter) => ListUses.IsOfBlock(parameter)
-        ? owner.Lists.AdditionsIn(owner.Members.DeclarationOf(called.Function.OriginalDefinition), parameter)
-        : owner.Lists.AdditionsTo(parameter);
+    private IReadOnlyList<ListAddition> AdditionsIn(CalledBody called, IParameterSymbol parameter) => Functions.IsOfBlock(parameter)
+        ? owner.Lists.Additions.AdditionsIn(owner.Members.DeclarationOf(called.Function.OriginalDefinition), parameter)
+        : owner.Lists.Additions.AdditionsTo(parameter);
 
     /// <summary>Goes on with this list in another function.</summary>
     private void RunInside(CalledBody called, IOperation call, IReadOnlyList<ListAddition> inside, IReadOnlyList<Condition> path)

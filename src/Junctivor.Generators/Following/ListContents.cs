@@ -42,14 +42,14 @@ internal sealed class ListContents(
     /// <exception cref="UnfollowableException">It may be changed otherwise, or how often something is added is not known.</exception>
     public IReadOnlyList<WiringEntry> At(ISymbol holder, Frame home, IReadOnlyList<WiringEntry> first, IOperation use)
     {
-        SyntaxNode? function = ListUses.IsOfBlock(holder) ? home.Body : lists.HomeOf(holder);
-        return At(holder, home, first, use, lists.AdditionsIn(function, holder), function);
+        SyntaxNode? function = Functions.IsOfBlock(holder) ? home.Body : lists.Additions.HomeOf(holder);
+        return At(holder, home, first, use, lists.Additions.AdditionsIn(function, holder), function);
     }
 
     /// <summary>What a variable with a single registration has where it is used.</summary>
     /// <exception cref="UnfollowableException">It may get another one otherwise.</exception>
     public IReadOnlyList<WiringEntry> AssignedAt(ISymbol variable, Frame home, IReadOnlyList<WiringEntry> first, IOperation use) =>
-        At(variable, home, first, use, lists.AssignmentsTo(variable), lists.HomeOf(variable));
+        At(variable, home, first, use, lists.Additions.AssignmentsTo(variable), lists.Additions.HomeOf(variable));
 
     private IReadOnlyList<WiringEntry> At(
         ISymbol holder,
@@ -64,7 +64,7 @@ internal sealed class ListContents(
             return first;
         }
 
-        if (!ListUses.IsSame(ListUses.FunctionAround(use.Syntax), function) || use.Parent is IMethodReferenceOperation)
+        if (!Functions.IsSame(Functions.FunctionAround(use.Syntax), function) || use.Parent is IMethodReferenceOperation)
         {
             throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(additions[0].Node));
         }
@@ -80,7 +80,8 @@ internal sealed class ListContents(
             frame,
             new ListBuilding(
                 this,
-                lists.AdditionsIn(ListUses.IsOfBlock(holder) ? ListUses.FunctionAround(statements[0].Syntax) : lists.HomeOf(holder), holder),
+                lists.Additions.AdditionsIn(
+                    Functions.IsOfBlock(holder) ? Functions.FunctionAround(statements[0].Syntax) : lists.Additions.HomeOf(holder), holder),
                 first,
                 until: null));
 
@@ -97,7 +98,8 @@ internal sealed class ListContents(
         {
             IParameterSymbol { ContainingSymbol: IMethodSymbol { MethodKind: MethodKind.AnonymousFunction } function } =>
                 (members.OperationOf(function.DeclaringSyntaxReferences[0].GetSyntax()) as IAnonymousFunctionOperation)?.Body.Operations,
-            IParameterSymbol { ContainingSymbol: IMethodSymbol { MethodKind: not MethodKind.Constructor } method } => members.StatementsOf(method),
+            IParameterSymbol { ContainingSymbol: IMethodSymbol { MethodKind: not MethodKind.Constructor } method } =>
+                members.StatementsOf(method),
             IParameterSymbol { ContainingSymbol: INamedTypeSymbol { TypeKind: TypeKind.Extension } } when home.Body is { } body
                 && members.DeclaredBy(body) is { } extending => members.StatementsOf(extending),
             ILocalSymbol => Behind(members.OperationOf(holder.DeclaringSyntaxReferences[0].GetSyntax())),
@@ -109,8 +111,8 @@ internal sealed class ListContents(
     /// <summary>The calls on an object that a variable has which run before it is used.</summary>
     public IReadOnlyList<ObjectCall> CallsBefore(ILocalSymbol local, IReadOnlyList<IInvocationOperation> made, IOperation use, Frame home)
     {
-        if (!ListUses.IsSame(ListUses.FunctionAround(use.Syntax), lists.HomeOf(local))
-            || made.Any(call => !ListUses.IsSame(ListUses.FunctionAround(call.Syntax), lists.HomeOf(local))))
+        if (!Functions.IsSame(Functions.FunctionAround(use.Syntax), lists.Additions.HomeOf(local))
+            || made.Any(call => !Functions.IsSame(Functions.FunctionAround(call.Syntax), lists.Additions.HomeOf(local))))
         {
             throw Unfollowable.Unknown(use, "when the calls run");
         }
@@ -135,7 +137,8 @@ internal sealed class ListContents(
         }
 
         IReadOnlyList<WiringEntry> entries = first;
-        if (created.Creation.Constructor is { IsImplicitlyDeclared: false } constructor && members.StatementsOf(constructor) is { } statements)
+        if (created.Creation.Constructor is { IsImplicitlyDeclared: false } constructor
+            && members.StatementsOf(constructor) is { } statements)
         {
             Frame frame = new() { Receiver = created, Body = members.DeclarationOf(constructor), Caller = created.Frame };
             entries = Run(statements, frame, new ListBuilding(this, additions, entries, until: null));

@@ -2,7 +2,6 @@ using Junctivor.Generators.Leaving;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Operations;
-using Microsoft.CodeAnalysis.Text;
 
 namespace Junctivor.Generators.Following;
 
@@ -31,261 +30,10 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
         ["Junctivor", "Junctivor.AspNetCore", "Junctivor.Hosting", "Junctivor.Reports", "Junctivor.Testing"];
 
     private readonly Dictionary<ISymbol, (ListEffect Effect, Location? Place)> _known = new(SymbolEqualityComparer.Default);
+    private ListAdditions? _additions;
 
-    private readonly Dictionary<(ISymbol Holder, SyntaxNode? Home), IReadOnlyList<ListAddition>> _additions = [];
-
-    /// <summary>Where something is added to the list that a variable, parameter or field holds, or where it gets another list; and the
-    /// calls of functions that do so.</summary>
-    /// <exception cref="UnfollowableException">It may be changed otherwise, or by a function of which not every call is known.</exception>
-    public IReadOnlyList<ListAddition> AdditionsTo(ISymbol holder) => AdditionsIn(HomeOf(holder), holder);
-
-    /// <summary>The same within one function, for a parameter that several functions have.</summary>
-    public IReadOnlyList<ListAddition> AdditionsIn(SyntaxNode? home, ISymbol holder)
-    {
-        ISymbol definition = holder.OriginalDefinition;
-        if (!_additions.TryGetValue((definition, home), out IReadOnlyList<ListAddition>? known))
-        {
-            _additions.Add((definition, home), known = FindAdditions(definition, home));
-        }
-
-        return known;
-    }
-
-    private List<ListAddition> FindAdditions(ISymbol holder, SyntaxNode? home)
-    {
-        List<ListAddition> additions = [];
-        SyntaxNode? shared = null;
-        foreach (SymbolUse use in members.Uses.Of(holder))
-        {
-            ListEffect effect = EffectOf(use, holder).Effect;
-            if ((effect & ListEffect.MayChange) != 0)
-            {
-                throw Unfollowable.MayChange(holder, use.Syntax.GetLocation());
-            }
-
-            if ((effect & (ListEffect.Adds | ListEffect.Sets)) != 0)
-            {
-                IReadOnlyList<ListAddition> added = [.. Climb(use.Operation!)];
-                additions.AddRange(added.Count > 0 ? added : throw Unfollowable.MayChange(holder, use.Syntax.GetLocation()));
-            }
-
-            shared ??= (effect & ListEffect.Shares) != 0 ? use.Syntax : null;
-        }
-
-        if (shared is not null && additions.Find(each => !EndsBefore(each.Node.Syntax, shared)) is { } later)
-        {
-            throw Unfollowable.MayChange(holder, later.Node.Syntax.GetLocation());
-        }
-
-        if (IsOfBlock(holder))
-        {
-            additions.RemoveAll(each => home?.Span.Contains(each.Node.Syntax.Span) != true);
-        }
-
-        AddCalls(home, additions);
-        return additions;
-    }
-
-    /// <summary>Where the methods of a class add to the list that a field of it keeps, and the calls of one of them by another.</summary>
-    /// <exception cref="UnfollowableException">Other code may change it.</exception>
-    public IReadOnlyList<ListAddition> AdditionsToField(ISymbol field) => AdditionsToAll([field]);
-
-    /// <summary>Where the methods of a class add to the list that its constructor gets.</summary>
-    /// <exception cref="UnfollowableException">Other code may change it.</exception>
-    public IReadOnlyList<ListAddition> AdditionsToHeld(IParameterSymbol parameter) => AdditionsToAll([parameter, .. KeptFrom(parameter)]);
-
-    private List<ListAddition> AdditionsToAll(IReadOnlyList<ISymbol> keepers)
-    {
-        List<ListAddition> additions = [];
-        foreach (ISymbol keeper in keepers)
-        {
-            foreach (SymbolUse use in members.Uses.Of(keeper).Where(use => FieldKeptBy(use) is null))
-            {
-                ListEffect effect = EffectOf(use, keeper).Effect;
-                if ((effect & (ListEffect.MayChange | ListEffect.Sets)) != 0)
-                {
-                    throw Unfollowable.MayChange(keeper, use.Syntax.GetLocation());
-                }
-
-                if ((effect & ListEffect.Adds) != 0)
-                {
-                    IReadOnlyList<ListAddition> added = [.. Climb(use.Operation!)];
-                    additions.AddRange(added.Count > 0 && IsOwn(use.Operation!) ? added : throw Unfollowable.MayChange(keeper, use.Syntax.GetLocation()));
-                }
-            }
-        }
-
-        HashSet<TextSpan> known = [];
-        for (int number = 0; number < additions.Count; number++)
-        {
-            if (FunctionAround(additions[number].Node.Syntax) is { } function && known.Add(function.Span))
-            {
-                additions.AddRange(function is BaseMethodDeclarationSyntax ? OwnCallsOf(function) : CallsOf(function, additions[number].Node));
-            }
-        }
-
-        return additions;
-    }
-
-    /// <summary>The calls of a method on the same object.</summary>
-    private IEnumerable<ListAddition> OwnCallsOf(SyntaxNode method) =>
-        members.DeclaredBy(method) is IMethodSymbol { MethodKind: not MethodKind.Constructor } symbol
-            ? members.Uses.Of(symbol).Select(use => use.Operation).OfType<IInvocationOperation>()
-                .Where(call => call.Instance is IInstanceReferenceOperation)
-                .Select(call => new ListAddition(call, ListAdditionKind.Called, null))
-            : [];
-
-    private static bool IsOwn(IOperation keeper) =>
-        keeper is IParameterReferenceOperation or IMemberReferenceOperation { Instance: IInstanceReferenceOperation };
-
-    /// <summary>The private fields that keep what a constructor gets.</summary>
-    private IEnumerable<ISymbol> KeptFrom(IParameterSymbol parameter) =>
-        members.Uses.Of(parameter).Select(FieldKeptBy).OfType<ISymbol>();
-
-    /// <summary>The private field that gets a list and keeps it; null for another use.</summary>
-    private static IFieldSymbol? FieldKeptBy(SymbolUse use) => use.Operation?.Parent switch
-    {
-        IFieldInitializerOperation { InitializedFields: [var field] } when IsKeeper(field) => field,
-        ISimpleAssignmentOperation { Target: IFieldReferenceOperation { Field: var field, Instance: IInstanceReferenceOperation } } assignment
-            when assignment.Value == use.Operation && assignment.Parent is IExpressionStatementOperation && IsKeeper(field) => field,
-        _ => null,
-    };
-
-    private static bool IsKeeper(IFieldSymbol field) =>
-        field is { IsReadOnly: true, IsStatic: false, DeclaredAccessibility: Accessibility.Private };
-
-    /// <summary>Where a variable with a single value gets another one; and the calls of functions in which it does.</summary>
-    /// <exception cref="UnfollowableException">It may get one otherwise.</exception>
-    public IReadOnlyList<ListAddition> AssignmentsTo(ISymbol variable)
-    {
-        List<ListAddition> assignments = [];
-        foreach (SymbolUse use in members.Uses.Of(variable).Where(use => use.IsAssignment))
-        {
-            assignments.Add(use.Operation is { } target && target.Parent is IAssignmentOperation assignment && IsPlainAssignment(target, variable)
-                ? new ListAddition(assignment, ListAdditionKind.Assigned, null)
-                : throw Unfollowable.AnotherValue(variable, use.Syntax.GetLocation()));
-        }
-
-        AddCalls(HomeOf(variable), assignments);
-        return assignments;
-    }
-
-    private static bool EndsBefore(SyntaxNode addition, SyntaxNode use) =>
-        (addition.Span.End <= use.SpanStart || addition.Span.Contains(use.Span)) && IsSame(FunctionAround(addition), FunctionAround(use));
-
-    /// <summary>What adds to a list, from the innermost call that it is given to outwards.</summary>
-    private IEnumerable<ListAddition> Climb(IOperation list)
-    {
-        IOperation current = list;
-        while (true)
-        {
-            switch (current.Parent)
-            {
-                case IConversionOperation { OperatorMethod: null } or IParenthesizedOperation or IAwaitOperation:
-                    current = current.Parent;
-                    break;
-                case IAssignmentOperation assignment when assignment.Target == current:
-                    yield return new ListAddition(assignment, ListAdditionKind.Assigned, null);
-                    yield break;
-                case IConditionalAccessOperation access when access.Operation == current:
-                    current = access.WhenNotNull.DescendantsAndSelf().OfType<IConditionalAccessInstanceOperation>()
-                        .First(placeholder => Operations.ReceiverOf(placeholder) == access.Operation);
-                    break;
-                case IConditionalAccessOperation access:
-                    current = access;
-                    break;
-                case IInvocationOperation call when call.Instance == current:
-                    if (ExtensionParameterOf(call.TargetMethod) is { } extended)
-                    {
-                        yield return new ListAddition(call, ListAdditionKind.Passed, extended);
-                        current = call;
-                        break;
-                    }
-
-                    if (EffectOf(call.TargetMethod) == ListEffect.Adds)
-                    {
-                        yield return new ListAddition(call, ListAdditionKind.Own, null);
-                    }
-
-                    yield break;
-                case IArgumentOperation { Parameter: { } parameter, Parent: IObjectCreationOperation creation }:
-                    foreach (IInvocationOperation call in objects.CallsOn(creation) ?? [])
-                    {
-                        yield return new ListAddition(call, ListAdditionKind.Held, parameter);
-                    }
-
-                    yield break;
-                case IArgumentOperation { Parameter: { } parameter, Parent: IInvocationOperation call } argument:
-                    if ((OfPassed(argument, call) & ListEffect.Adds) != 0)
-                    {
-                        yield return new ListAddition(call, ListAdditionKind.Passed, parameter);
-                    }
-
-                    current = call;
-                    break;
-                default:
-                    yield break;
-            }
-        }
-    }
-
-    /// <summary>The calls of the local functions and lambdas in which something is added: they decide when.</summary>
-    private void AddCalls(SyntaxNode? home, List<ListAddition> additions)
-    {
-        HashSet<TextSpan> known = [];
-        for (int number = 0; number < additions.Count; number++)
-        {
-            SyntaxNode? function = FunctionAround(additions[number].Node.Syntax);
-            if (!IsSame(function, home) && function is not null && known.Add(function.Span))
-            {
-                additions.AddRange(CallsOf(function, additions[number].Node));
-            }
-        }
-    }
-
-    private IEnumerable<ListAddition> CallsOf(SyntaxNode function, IOperation added)
-    {
-        ISymbol? named = function switch
-        {
-            LocalFunctionStatementSyntax => members.DeclaredBy(function),
-            AnonymousFunctionExpressionSyntax { Parent: EqualsValueClauseSyntax { Parent: VariableDeclaratorSyntax variable } } =>
-                members.DeclaredBy(variable) is ILocalSymbol local && !members.Uses.IsAssigned(local) ? local : null,
-            _ => null,
-        };
-        foreach (SymbolUse use in named is null ? throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(added)) : members.Uses.Of(named))
-        {
-            if (use.IsNameOnly)
-            {
-                continue;
-            }
-
-            IInvocationOperation? call = use.Operation switch
-            {
-                IInvocationOperation direct => direct,
-                ILocalReferenceOperation { Parent: IInvocationOperation { TargetMethod.MethodKind: MethodKind.DelegateInvoke } of } reference
-                    when of.Instance == reference => of,
-                _ => null,
-            };
-            yield return call is not null && !call.TargetMethod.IsAsync ? new ListAddition(call, ListAdditionKind.Called, null) : throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(added));
-        }
-    }
-
-    /// <summary>The function that declares a variable or parameter; of a field, the static constructor.</summary>
-    public SyntaxNode? HomeOf(ISymbol holder) => holder switch
-    {
-        ILocalSymbol => FunctionOf(holder),
-        IParameterSymbol { ContainingSymbol: IMethodSymbol { MethodKind: not MethodKind.Constructor } method } =>
-            members.DeclarationOf(method) ?? FunctionOf(holder),
-        IFieldSymbol or IPropertySymbol => members.StaticConstructorOf(holder) is { } constructor ? members.DeclarationOf(constructor) : null,
-        _ => null,
-    };
-
-    /// <summary>Whether a parameter belongs to an extension block, and so to all methods in it.</summary>
-    public static bool IsOfBlock(ISymbol holder) => holder is IParameterSymbol { ContainingSymbol: INamedTypeSymbol { TypeKind: TypeKind.Extension } };
-
-    /// <summary>The parameter of an extension block; null for a method that is in none.</summary>
-    private static IParameterSymbol? ExtensionParameterOf(IMethodSymbol method) =>
-        method.ContainingType is { TypeKind: TypeKind.Extension, ExtensionParameter: { } extended } ? extended : null;
+    /// <summary>Finds where something is added.</summary>
+    public ListAdditions Additions => _additions ??= new ListAdditions(this, members, objects);
 
     /// <exception cref="UnfollowableException">A use may change what a field or property keeps.</exception>
     public void RequireUnchanged(ISymbol member)
@@ -295,16 +43,6 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
             throw Unfollowable.MayChange(member, changed.Place!);
         }
     }
-
-    /// <summary>Syntax within a body is made anew when nobody holds it, so its place tells.</summary>
-    public static bool IsSame(SyntaxNode? one, SyntaxNode? other) =>
-        one?.SyntaxTree == other?.SyntaxTree && one?.FullSpan == other?.FullSpan && one?.RawKind == other?.RawKind;
-
-    /// <summary>The function that runs a node; null for the statements of a program without a class.</summary>
-    public static SyntaxNode? FunctionAround(SyntaxNode node) => node.Ancestors().FirstOrDefault(IsFunction);
-
-    private static bool IsFunction(SyntaxNode node) => node is AnonymousFunctionExpressionSyntax or LocalFunctionStatementSyntax
-        or (MemberDeclarationSyntax and not GlobalStatementSyntax);
 
     /// <summary>What all uses of a holder together can do.</summary>
     private (ListEffect Effect, Location? Place) EffectOf(ISymbol holder)
@@ -326,19 +64,21 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
         return known;
     }
 
-    private (ListEffect Effect, Location Place) EffectOf(SymbolUse use, ISymbol holder)
+    public (ListEffect Effect, Location Place) EffectOf(SymbolUse use, ISymbol holder)
     {
         Location place = use.Syntax.GetLocation();
         return use.IsNameOnly ? (ListEffect.None, place)
             : use.Operation is null ? (ListEffect.MayChange, place)
-            : use.Operation.Parent is ICoalesceAssignmentOperation once && once.Target == use.Operation && holder is IFieldSymbol { IsStatic: true }
+            : use.Operation.Parent is ICoalesceAssignmentOperation once
+                && once.Target == use.Operation
+                && holder is IFieldSymbol { IsStatic: true }
                 ? (EffectOf(once, holder), place)
             : use.IsAssignment ? (IsPlainAssignment(use.Operation, holder) ? ListEffect.Sets : ListEffect.MayChange, place)
             : (EffectOf(use.Operation, holder), place);
     }
 
     /// <summary>Whether a variable gets another list by a statement of its own.</summary>
-    private static bool IsPlainAssignment(IOperation variable, ISymbol holder) =>
+    public static bool IsPlainAssignment(IOperation variable, ISymbol holder) =>
         holder is ILocalSymbol { RefKind: RefKind.None }
             or IParameterSymbol { RefKind: RefKind.None, ContainingSymbol: IMethodSymbol { MethodKind: not MethodKind.Constructor } }
             or IFieldSymbol { IsStatic: true, IsReadOnly: true } or IPropertySymbol { IsStatic: true, SetMethod: null }
@@ -359,7 +99,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
             or IIsTypeOperation or IInterpolationOperation or ILockOperation or IExpressionStatementOperation => ListEffect.None,
         IIsPatternOperation { Pattern: IConstantPatternOperation or INegatedPatternOperation { Pattern: IConstantPatternOperation } } =>
             ListEffect.None,
-        IInvocationOperation call when call.Instance == list => ExtensionParameterOf(call.TargetMethod) is { } extended
+        IInvocationOperation call when call.Instance == list => Functions.ExtensionParameterOf(call.TargetMethod) is { } extended
             ? OfPassed(call, extended, holder)
             : EffectOf(call.TargetMethod),
         IAwaitOperation awaited => EffectOf(awaited, holder),
@@ -392,13 +132,13 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
     /// <summary>Whether a variable is not used behind a place, so that only another one still has its list.</summary>
     private bool IsLastUse(IOperation list, ISymbol holder)
     {
-        SyntaxNode? function = FunctionAround(list.Syntax);
+        SyntaxNode? function = Functions.FunctionAround(list.Syntax);
         return holder is ILocalSymbol
-            && IsSame(function, FunctionOf(holder))
+            && Functions.IsSame(function, Functions.FunctionOf(holder))
             && !list.Syntax.Ancestors().TakeWhile(node => node != function)
                 .Any(node => node is WhileStatementSyntax or ForStatementSyntax or DoStatementSyntax or CommonForEachStatementSyntax)
             && members.Uses.Of(holder).All(use =>
-                use.Syntax.Span.End <= list.Syntax.Span.End && IsSame(function, FunctionAround(use.Syntax)));
+                use.Syntax.Span.End <= list.Syntax.Span.End && Functions.IsSame(function, Functions.FunctionAround(use.Syntax)));
     }
 
     /// <summary>A variable that gets a list that it may have already is as it was; another one shares it.</summary>
@@ -421,7 +161,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
         .Aggregate(ListEffect.None, (effect, placeholder) => effect | EffectOf(placeholder, holder));
 
     /// <summary>What a method that is called on the list does to it.</summary>
-    private static ListEffect EffectOf(IMethodSymbol method) =>
+    public static ListEffect EffectOf(IMethodSymbol method) =>
         Operations.IsOf(method.ContainingType, WiringType)
             ? method.Name == "Add" ? ListEffect.Adds : ListEffect.None
             : Operations.IsOfPlatform(method) && Reading.Contains(method.Name) ? ListEffect.None
@@ -439,8 +179,8 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
     private ListEffect OfReturned(IOperation list, ISymbol holder)
     {
         SyntaxNode? function = list.Syntax.Ancestors()
-            .FirstOrDefault(IsFunction);
-        if (holder is IParameterSymbol && IsSame(function, FunctionOf(holder)))
+            .FirstOrDefault(Functions.IsFunction);
+        if (holder is IParameterSymbol && Functions.IsSame(function, Functions.FunctionOf(holder)))
         {
             return ListEffect.Returns;
         }
@@ -454,7 +194,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
 
         if (holder is ILocalSymbol or IParameterSymbol)
         {
-            return IsSame(function, FunctionOf(holder)) ? ListEffect.Returns : ListEffect.MayChange;
+            return Functions.IsSame(function, Functions.FunctionOf(holder)) ? ListEffect.Returns : ListEffect.MayChange;
         }
 
         return function is MemberDeclarationSyntax or LocalFunctionStatementSyntax
@@ -463,9 +203,6 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
                 ? EffectOf(member).Effect
                 : ListEffect.MayChange;
     }
-
-    private static SyntaxNode? FunctionOf(ISymbol variable) =>
-        variable.DeclaringSyntaxReferences[0].GetSyntax().Ancestors().FirstOrDefault(IsFunction);
 
     /// <summary>The call of <c>Wiring.If</c> that a function is passed to; null for other functions.</summary>
     private static IInvocationOperation? ConditionalWiringOf(IOperation function)
@@ -522,7 +259,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
 
         try
         {
-            return AdditionsToHeld(parameter).Count == 0 ? ListEffect.None
+            return Additions.AdditionsToHeld(parameter).Count == 0 ? ListEffect.None
                 : objects.CallsOn(creation) is null ? ListEffect.MayChange
                 : ListEffect.Adds;
         }
@@ -534,7 +271,10 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
 
     /// <summary>Whether a constructor does more than to set fields.</summary>
     private static bool IsOtherStatement(IOperation statement) =>
-        statement is not IExpressionStatementOperation { Operation: ISimpleAssignmentOperation { Target: IFieldReferenceOperation, Value: not IInvocationOperation } };
+        statement is not IExpressionStatementOperation
+        {
+            Operation: ISimpleAssignmentOperation { Target: IFieldReferenceOperation, Value: not IInvocationOperation },
+        };
 
     /// <summary>A list that is passed to a method, with what happens to the same list if the method returns it.</summary>
     private ListEffect OfPassed(IInvocationOperation call, IParameterSymbol parameter, ISymbol holder)
@@ -550,11 +290,9 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
             | (later == ListEffect.None || ReturnsOnly(call.TargetMethod, parameter) ? later : WithoutAdding(later));
     }
 
-    private ListEffect OfPassed(IArgumentOperation argument, IInvocationOperation call) => OfPassed(call, argument.Parameter!);
-
     /// <summary>What a method does to a list that is passed to it. Where it depends on an object or function which one is called, that is
     /// decided where the call is read.</summary>
-    private ListEffect OfPassed(IInvocationOperation call, IParameterSymbol parameter)
+    public ListEffect OfPassed(IInvocationOperation call, IParameterSymbol parameter)
     {
         IMethodSymbol method = call.TargetMethod;
         if (method.IsAsync && call.Parent is not IAwaitOperation)
@@ -590,10 +328,11 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
 
     private bool IsHeld(IOperation value, IParameterSymbol parameter) => Operations.WithoutConversions(value) switch
     {
-        IParameterReferenceOperation reference => SymbolEqualityComparer.Default.Equals(reference.Parameter.OriginalDefinition, parameter.OriginalDefinition),
+        IParameterReferenceOperation reference =>
+            SymbolEqualityComparer.Default.Equals(reference.Parameter.OriginalDefinition, parameter.OriginalDefinition),
         IInvocationOperation { TargetMethod: var method } call => call.Arguments.Any(argument =>
                 argument.Parameter is { } given && IsHeld(argument.Value, parameter) && ReturnsOnly(method, given))
-            || (call.Instance is { } instance && ExtensionParameterOf(method) is { } extended
+            || (call.Instance is { } instance && Functions.ExtensionParameterOf(method) is { } extended
                 && IsHeld(instance, parameter) && ReturnsOnly(method, extended)),
         _ => false,
     };

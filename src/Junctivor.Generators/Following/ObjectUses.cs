@@ -33,7 +33,8 @@ internal sealed class ObjectUses(SourceMembers members)
                 case IMemberReferenceOperation { Member: not IMethodSymbol } read when read.Instance == current:
                 case IExpressionStatementOperation or INameOfOperation:
                     return calls;
-                case IVariableInitializerOperation { Parent: IVariableDeclaratorOperation { Symbol: var local } } when !members.Uses.IsAssigned(local):
+                case IVariableInitializerOperation { Parent: IVariableDeclaratorOperation { Symbol: var local } }
+                    when !members.Uses.IsAssigned(local):
                     return CallsOn(local) is { } further ? [.. calls, .. further] : null;
                 default:
                     return null;

@@ -65,6 +65,9 @@ internal static class Operations
     public static bool Contains(IOperation operation, IOperation part) =>
         operation.Syntax.SyntaxTree == part.Syntax.SyntaxTree && operation.Syntax.Span.Contains(part.Syntax.Span);
 
+    /// <summary>The name and the number of arguments of a call.</summary>
+    public static (string Name, int Arguments) Shape(IInvocationOperation call) => (call.TargetMethod.Name, call.Arguments.Length);
+
     /// <summary>The lambda or method that a delegate is created from; null for another expression.</summary>
     public static IOperation? FunctionOf(IOperation value) => value switch
     {

@@ -38,7 +38,9 @@ internal sealed class OptionReader(TypeReading types, ValueReading values)
     public static WrittenOption WrittenBy(IInvocationOperation option)
     {
         SyntaxNode call = option.Syntax;
-        int start = call is InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax { Name: var name } } ? name.SpanStart : call.SpanStart;
+        int start = call is InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax { Name: var name } }
+            ? name.SpanStart
+            : call.SpanStart;
         TextSpan span = TextSpan.FromBounds(start, call.Span.End);
         return new WrittenOption(
             option.TargetMethod.Name, call.ToString().Substring(start - call.SpanStart), call.SyntaxTree.GetLocation(span));

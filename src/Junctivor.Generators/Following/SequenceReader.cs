@@ -44,7 +44,11 @@ internal sealed class SequenceReader(
         (IOperation function, Frame created) = values.Resolve(call.Arguments[1].Value, frame);
         return Operations.FunctionOf(function) is IAnonymousFunctionOperation lambda
             && lambda.Body.Operations is [IReturnOperation { ReturnedValue: { } result }]
-                ? [.. ElementsOf(call.Arguments[0].Value, frame).Select(element => (element, result, frames.OfElement(lambda, created, call, element)))]
+                ?
+                [
+                    .. ElementsOf(call.Arguments[0].Value, frame)
+                        .Select(element => (element, result, frames.OfElement(lambda, created, call, element))),
+                ]
                 : throw Unfollowable.Unknown(call, "the function");
     }
 
@@ -73,8 +77,8 @@ internal sealed class SequenceReader(
             IObjectCreationOperation { Arguments.IsEmpty: true } creation when Operations.IsOfPlatform(creation.Constructor!) => [],
             IFieldReferenceOperation { Field: { IsReadOnly: true } field } read =>
                 OfMember(field, read.Instance, read, at),
-            IPropertyReferenceOperation { Property: var property, Arguments.IsEmpty: true } read when !SourceMembers.IsOverridable(property) =>
-                OfMember(property, read.Instance, read, at),
+            IPropertyReferenceOperation { Property: var property, Arguments.IsEmpty: true } read
+                when !SourceMembers.IsOverridable(property) => OfMember(property, read.Instance, read, at),
             IInvocationOperation call when IsLinq(call) => OfLinq(call, at),
             IInvocationOperation { TargetMethod: { Name: "Empty", ContainingType.SpecialType: SpecialType.System_Array } } => [],
             IInvocationOperation { TargetMethod: var method } call
@@ -125,12 +129,15 @@ internal sealed class SequenceReader(
             ],
         };
 
-    private IReadOnlyList<SequenceElement> OfLinq(IInvocationOperation call, Frame frame) => (call.TargetMethod.Name, call.Arguments.Length) switch
+    private IReadOnlyList<SequenceElement> OfLinq(IInvocationOperation call, Frame frame) => Operations.Shape(call) switch
     {
         ("Empty", _) => [],
         ("Select", 2) => [.. Mapped(call, frame).Select(each => new SequenceElement(each.Result, each.Frame, each.Element.Conditions))],
         ("SelectMany", 2) =>
-            [.. Mapped(call, frame).SelectMany(each => ElementsOf(each.Result, each.Frame).Select(element => element.When(each.Element.Conditions)))],
+        [
+            .. Mapped(call, frame)
+                .SelectMany(each => ElementsOf(each.Result, each.Frame).Select(element => element.When(each.Element.Conditions))),
+        ],
         ("Where", 2) => [.. Mapped(call, frame).SelectMany(Chosen)],
         ("Concat", 2) => [.. ElementsOf(call.Arguments[0].Value, frame), .. ElementsOf(call.Arguments[1].Value, frame)],
         ("Append", 2) => [.. ElementsOf(call.Arguments[0].Value, frame), new SequenceElement(call.Arguments[1].Value, frame, [])],
@@ -145,7 +152,8 @@ internal sealed class SequenceReader(
         {
             { Constant: true } => [each.Element],
             { Constant: false } => [],
-            _ when each.Result.DescendantsAndSelf().OfType<IParameterReferenceOperation>().Any(read => ValueReading.IsBoundIn(read.Parameter, each.Frame)) =>
+            _ when each.Result.DescendantsAndSelf().OfType<IParameterReferenceOperation>()
+                .Any(read => ValueReading.IsBoundIn(read.Parameter, each.Frame)) =>
                 throw Unfollowable.Unknown(each.Result, "which elements are taken"),
             { Condition: var holds } => [each.Element.When([holds!])],
         };

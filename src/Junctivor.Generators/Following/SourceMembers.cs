@@ -35,7 +35,9 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
             if (member is IFieldSymbol { AssociatedSymbol: IPropertySymbol property })
             {
                 throw new UnfollowableException(
-                    $"the accessor of {property.Name} uses 'field', which is followed in no property", from, cure: "Declare a field of its own");
+                    $"the accessor of {property.Name} uses 'field', which is followed in no property",
+                    from,
+                    cure: "Declare a field for it");
             }
 
             throw Unfollowable.OfOtherProject(member, LeftBehind.IsIn(member.ContainingAssembly), from);
@@ -77,16 +79,19 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
             ? OperationOf(value)
             : null;
 
-    /// <summary>The static constructor that completes a static field or property that no other code assigns; null if there is none.</summary>
+    /// <summary>The static constructor that completes a static field or property that no other code assigns; null if there is
+    /// none.</summary>
     public IMethodSymbol? StaticConstructorOf(ISymbol member) =>
-        member is { IsStatic: true, ContainingType.IsGenericType: false } and (IFieldSymbol { IsReadOnly: true } or IPropertySymbol { SetMethod: null })
+        member is { IsStatic: true, ContainingType.IsGenericType: false }
+            and (IFieldSymbol { IsReadOnly: true } or IPropertySymbol { SetMethod: null })
         && IsHere(member)
         && member.ContainingType.StaticConstructors.FirstOrDefault(each => !each.IsImplicitlyDeclared) is { } constructor
-        && Uses.Of(member).Any(use => ListUses.IsSame(ListUses.FunctionAround(use.Syntax), DeclarationOf(constructor)))
+        && Uses.Of(member).Any(use => Functions.IsSame(Functions.FunctionAround(use.Syntax), DeclarationOf(constructor)))
             ? constructor
             : null;
 
-    /// <summary>The statements of a method, property or local function; of one that is an expression, that alone. Null if it has none here.</summary>
+    /// <summary>The statements of a method, property or local function; of one that is an expression, that alone. Null if it has none
+    /// here.</summary>
     public IReadOnlyList<IOperation>? StatementsOf(ISymbol member)
     {
         ISymbol definition = Implemented(member.OriginalDefinition);

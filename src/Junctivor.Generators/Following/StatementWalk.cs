@@ -64,13 +64,15 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
                 visitor.Reach(locked.LockedValue, frame, path);
                 return visitor.IsDone ? Completion.Always : Run(locked.Body, frame, path);
             case ILabeledOperation or IBranchOperation { BranchKind: BranchKind.GoTo }:
-                return visitor.Matters(statement) ? throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(statement)) : Completion.UnclearAt(statement);
+                return visitor.Matters(statement)
+                    ? throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(statement))
+                    : Completion.UnclearAt(statement);
             case IBranchOperation or IReturnOperation { Kind: OperationKind.YieldBreak }:
                 return Completion.Never;
             case IReturnOperation { Kind: OperationKind.Return }:
                 visitor.Reach(statement, frame, path);
                 return Completion.Never;
-            case IThrowOperation or IExpressionStatementOperation { Operation: IThrowOperation }:
+            case var thrown when IsThrow(thrown):
                 return Completion.Thrown;
             case ILocalFunctionOperation:
                 return Completion.Always;
@@ -199,7 +201,7 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
     {
         Completion completion = Run(each.Body, frame, path);
         IReadOnlyList<IBranchOperation> ends =
-            [.. each.Descendants().OfType<IBranchOperation>().Where(branch => SymbolEqualityComparer.Default.Equals(branch.Target, cases.ExitLabel))];
+            [.. BranchesTo(cases.ExitLabel, each)];
         bool leaves = each.Body.Any(statement => CanLeave(statement.Syntax, cases.Syntax));
         return visitor.IsDone || completion.IsThrown ? completion
             : !leaves ? ends.Count == 0 ? completion : Completion.Always
@@ -240,8 +242,10 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
         : Leaves(loop) ? Completion.UnclearAt(loop)
         : Completion.Always;
 
-    private static bool HasBreak(ILoopOperation loop) => loop.Body.Descendants().OfType<IBranchOperation>()
-        .Any(branch => SymbolEqualityComparer.Default.Equals(branch.Target, loop.ExitLabel));
+    private static bool HasBreak(ILoopOperation loop) => BranchesTo(loop.ExitLabel, loop.Body).Any();
+
+    private static IEnumerable<IBranchOperation> BranchesTo(ILabelSymbol label, IOperation inside) =>
+        inside.Descendants().OfType<IBranchOperation>().Where(branch => SymbolEqualityComparer.Default.Equals(branch.Target, label));
 
     /// <summary>Whether a loop can be left by something else than its end.</summary>
     private static bool Leaves(ILoopOperation loop) => CanLeave(loop.Body.Syntax, loop.Syntax);
@@ -258,16 +262,15 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
         {
             if (visitor.Matters(attempt.Body) || visitor.Matters(caught))
             {
-                if (caught.Handler.Operations.LastOrDefault() is not (IThrowOperation or IExpressionStatementOperation { Operation: IThrowOperation }))
+                if (!IsThrow(caught.Handler.Operations.LastOrDefault()))
                 {
                     throw Unfollowable.AddedUnlessThrown(caught);
                 }
             }
             else if (CanLeave(caught.Syntax))
             {
-                completion = completion.When is { Count: 0 } && !caught.Descendants().Any(each => each is IReturnOperation or IBranchOperation)
-                    ? completion
-                    : Completion.UnclearAt(caught);
+                bool isLeft = caught.Descendants().Any(each => each is IReturnOperation or IBranchOperation);
+                completion = completion.When is { Count: 0 } && !isLeft ? completion : Completion.UnclearAt(caught);
             }
         }
 
@@ -289,10 +292,16 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
                 ReturnStatementSyntax or GotoStatementSyntax => true,
                 ThrowStatementSyntax => around is null,
                 YieldStatementSyntax => node.IsKind(SyntaxKind.YieldBreakStatement),
-                BreakStatementSyntax => LeftBy(node, IsLoopOrSwitch) is { } left && (around is null ? !statement.Contains(left) : left != around && !around.Contains(left)),
-                ContinueStatementSyntax => LeftBy(node, IsLoop) is { } left && (around is null ? !statement.Contains(left) : left != around && !around.Contains(left)),
+                BreakStatementSyntax => IsOutside(LeftBy(node, IsLoopOrSwitch), statement, around),
+                ContinueStatementSyntax => IsOutside(LeftBy(node, IsLoop), statement, around),
                 _ => false,
             });
+
+    private static bool IsThrow(IOperation? statement) =>
+        statement is IThrowOperation or IExpressionStatementOperation { Operation: IThrowOperation };
+
+    private static bool IsOutside(SyntaxNode? left, SyntaxNode statement, SyntaxNode? around) =>
+        left is not null && (around is null ? !statement.Contains(left) : left != around && !around.Contains(left));
 
     private static SyntaxNode? LeftBy(SyntaxNode jump, Func<SyntaxNode, bool> isLeft) => jump.Ancestors().FirstOrDefault(isLeft);
 

@@ -27,7 +27,9 @@ internal static class Unfollowable
         new($"{variable.Name} gets another value here", location, cure: "Use another variable for that value");
 
     public static UnfollowableException MayChange(ISymbol list, Location location) => new(
-        $"{list.Name} may be changed here", location, cure: $"Add with Add, or write another wiring: [.. {list.Name}, Singleton.Of<Clock>()]");
+        $"{list.Name} may be changed here",
+        location,
+        cure: $"Add with Add, or write another wiring: [.. {list.Name}, Singleton.Of<Clock>()]");
 
     public static UnfollowableException AddedInSomeRuns(Location location) => new(
         "a registration is added only in some runs, or several times",
@@ -51,7 +53,8 @@ internal static class Unfollowable
     public static UnfollowableException HasSetter(ISymbol property, Location location) =>
         new($"{property.Name} has a setter, so it may get another value", location, cure: "Remove the setter");
 
-    public static UnfollowableException LeadsBack(ISymbol member, Location location) => new($"{member.Name} leads back to itself", location);
+    public static UnfollowableException LeadsBack(ISymbol member, Location location) =>
+        new($"{member.Name} leads back to itself", location);
 
     /// <summary>A member of another project that left nothing behind.</summary>
     public static UnfollowableException OfOtherProject(ISymbol member, bool hasGenerator, Location location)

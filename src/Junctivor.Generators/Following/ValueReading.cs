@@ -50,7 +50,9 @@ internal sealed class ValueReading(SourceMembers members)
     public Optional<object?> ConstantOf(IOperation operation, Frame frame)
     {
         Optional<object?> constant = Resolve(operation, frame).Value.ConstantValue;
-        return constant.HasValue ? constant : ResolveKept(operation, frame).Value is { ConstantValue: { HasValue: true, Value: string } text } ? text : default;
+        return constant.HasValue ? constant
+            : ResolveKept(operation, frame).Value is { ConstantValue: { HasValue: true, Value: string } text } ? text
+            : default;
     }
 
     private (IOperation Value, Frame Frame)? ValueOf(ISymbol variable, Frame frame) =>

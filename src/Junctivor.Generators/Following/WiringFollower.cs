@@ -87,8 +87,9 @@ internal sealed class WiringFollower
     /// <summary>What a method adds to a wiring that other projects pass to it, and whether it returns that wiring.</summary>
     public (IReadOnlyList<WiringEntry> Added, bool Returns) FollowAdded(IMethodSymbol method, IParameterSymbol parameter, Location from)
     {
-        IReadOnlyList<IOperation> statements = _members.StatementsOf(method) ?? throw new UnfollowableException($"{method.Name} has no body", from);
-        if (_lists.AdditionsTo(parameter).FirstOrDefault(each => each.Kind == ListAdditionKind.Assigned) is { } assigned)
+        IReadOnlyList<IOperation> statements =
+            _members.StatementsOf(method) ?? throw new UnfollowableException($"{method.Name} has no body", from);
+        if (_lists.Additions.AdditionsTo(parameter).FirstOrDefault(each => each.Kind == ListAdditionKind.Assigned) is { } assigned)
         {
             throw Unfollowable.AnotherValue(parameter, Operations.LocationOf(assigned.Node));
         }
@@ -365,11 +366,12 @@ internal sealed class WiringFollower
         return Follow(target.OriginalDefinition, Operations.LocationOf(call), _frames.OfCall(call, target, call.Instance, frame));
     }
 
-    private IReadOnlyList<WiringEntry> FollowLinq(IInvocationOperation call, Frame frame) => (call.TargetMethod.Name, call.Arguments.Length) switch
+    private IReadOnlyList<WiringEntry> FollowLinq(IInvocationOperation call, Frame frame) => Operations.Shape(call) switch
     {
         ("Select", 2) => Together(
             _sequences.Mapped(call, frame).Select(each => Where(_registrations.Follow(each.Result, each.Frame), each.Element)), call),
-        ("SelectMany", 2) => Together(_sequences.Mapped(call, frame).Select(each => Where(Follow(each.Result, each.Frame), each.Element)), call),
+        ("SelectMany", 2) =>
+            Together(_sequences.Mapped(call, frame).Select(each => Where(Follow(each.Result, each.Frame), each.Element)), call),
         ("Concat", 2) => Together([Follow(call.Arguments[0].Value, frame), Follow(call.Arguments[1].Value, frame)], call),
         ("Append", 2) => Together([Follow(call.Arguments[0].Value, frame), _registrations.Follow(call.Arguments[1].Value, frame)], call),
         ("Prepend", 2) => Together([_registrations.Follow(call.Arguments[1].Value, frame), Follow(call.Arguments[0].Value, frame)], call),
@@ -447,7 +449,7 @@ internal sealed class WiringFollower
         IReadOnlyList<WiringEntry> first =
             _members.InitialValueOf(local) is { } initial && initial is not { ConstantValue: { HasValue: true, Value: null } }
                 ? _members.Inside(local, Operations.LocationOf(reference), () => Follow(initial, home))
-            : _lists.AdditionsTo(local).Any(each => each.Kind == ListAdditionKind.Assigned) ? []
+            : _lists.Additions.AdditionsTo(local).Any(each => each.Kind == ListAdditionKind.Assigned) ? []
             : throw Unfollowable.Unknown(reference, "the wiring");
         return _contents.At(local, home, first, reference);
     }
@@ -475,7 +477,7 @@ internal sealed class WiringFollower
         IReadOnlyList<string>? lines = _members.IsHere(member) ? null : _left.LinesFor(member);
         IMethodSymbol? completing = isKept ? _members.StaticConstructorOf(member) : null;
         if (isKept && !member.IsStatic && frame.Receiver is { } created && _members.IsHere(member)
-            && _lists.AdditionsToField(member) is { Count: > 0 } additions)
+            && _lists.Additions.AdditionsToField(member) is { Count: > 0 } additions)
         {
             IReadOnlyList<WiringEntry> first = _members.Inside(member, from, () => Follow(_members.ValueOf(member, from), frame));
             return _contents.InObject(member, created, first, additions, from);
@@ -518,7 +520,7 @@ internal sealed class WiringFollower
     private IReadOnlyList<WiringEntry> FollowCompleted(ISymbol member, IMethodSymbol constructor, Location from, Frame frame)
     {
         IReadOnlyList<WiringEntry> first = _members.InitialValueOf(member) is { } value ? Follow(value, frame)
-            : _lists.AdditionsTo(member).Any(each => each.Kind == ListAdditionKind.Assigned) ? []
+            : _lists.Additions.AdditionsTo(member).Any(each => each.Kind == ListAdditionKind.Assigned) ? []
             : throw new UnfollowableException($"{member.Name} has no value", from);
         return _contents.AtEnd(member, _members.StatementsOf(constructor)!, frame, first);
     }

@@ -111,7 +111,8 @@ internal static class LeftMembers
 
         bool isWiring = Operations.IsOf(TypeOf(member), "Junctivor.Wiring") || Operations.IsRegistration(TypeOf(member));
         return !isWiring && !Operations.IsOf(TypeOf(member), "Junctivor.ScopeLevel") ? null
-            : TextOf(member, isWiring, node.GetLocation(), compilation, files, names, cancellationToken) is { } text ? new LeftMember(id, text)
+            : TextOf(member, isWiring, node.GetLocation(), compilation, files, names, cancellationToken) is { } text
+                ? new LeftMember(id, text)
             : null;
     }
 
@@ -168,7 +169,8 @@ internal static class LeftMembers
                 ? follower.FollowRegistrationTemplate(member, place)
                 : follower.FollowTemplate(member, place);
             files.UnionWith(entries.SelectMany(entry => DeclarationsOf(entry.Registration)));
-            return WiringText.Of(compilation, follower.Levels, entries, WiringRoots.IsChecked(member), new SourceMembers(compilation, cancellationToken).IsKept(member));
+            bool isKept = new SourceMembers(compilation, cancellationToken).IsKept(member);
+            return WiringText.Of(compilation, follower.Levels, entries, WiringRoots.IsChecked(member), isKept);
         }
         catch (UnfollowableException unknown)
         {

@@ -2,7 +2,8 @@ using Junctivor.Graph;
 
 namespace Junctivor.Checks;
 
-/// <summary>The words in the source that a fault is about, where they are not the whole registration: for diagnostics of the compiler.</summary>
+/// <summary>The words in the source that a fault is about, where they are not the whole registration: for diagnostics of the
+/// compiler.</summary>
 /// <param name="Node">The registration.</param>
 internal abstract record FaultSubject(Node Node)
 {
