@@ -58,7 +58,8 @@ public class DocumentedWayTests
         {
             string page = File.ReadAllText(Path.Combine(ProgramRun.RepositoryRoot, "docs", "compile-time.md"));
             TheoryData<string, string> ways = [];
-            foreach (string row in page.Split('\n').SkipWhile(line => line != "| way | example |").Skip(2).TakeWhile(line => line.StartsWith('|')))
+            IEnumerable<string> table = page.Split('\n').SkipWhile(line => line != "| way | example |").TakeWhile(line => line.StartsWith('|'));
+            foreach (string row in table.Skip(2))
             {
                 string[] cells = row.Split('|');
                 ways.Add(cells[1].Trim(), string.Join('|', cells[2..^1]).Trim().Trim('`'));
