@@ -4,7 +4,6 @@ using Junctivor.Checks;
 using Junctivor.Generators;
 using Junctivor.Generators.Checking;
 using Microsoft.CodeAnalysis;
-using Microsoft.CodeAnalysis.CodeActions;
 using Microsoft.CodeAnalysis.CodeFixes;
 using Microsoft.CodeAnalysis.CSharp;
 
@@ -37,17 +36,18 @@ public sealed class FaultFixProvider : CodeFixProvider
                 continue;
             }
 
-            foreach (Fix fix in fault.Fixes.Where(fix => Editor.CanMake(compilation, fix)))
+            foreach ((string title, Fix fix) in Offered(fault).Where(offer => Editor.CanMake(compilation, offer.Fix)))
             {
-                context.RegisterCodeFix(
-                    CodeAction.Create(
-                        Capital(fix.ToString()),
-                        cancellationToken => Editor.MakeAsync(project, fix, cancellationToken),
-                        Editor.KeyOf(fault, fix)),
-                    diagnostic);
+                context.RegisterCodeFix(new FixAction(title, project, fix, Editor.KeyOf(fault, fix)), diagnostic);
             }
         }
     }
+
+    /// <summary>The fixes of a fault, each with its title, in the order of the report; where one of several is to be chosen, each
+    /// choice.</summary>
+    private static IEnumerable<(string Title, Fix Fix)> Offered(Fault fault) => fault.Fixes
+        .Where(fix => fix.Edits.Count > 0)
+        .SelectMany(fix => Choices.InPlaceOf(fault, fix) ?? [(FixTitle.Of(fix), fix)]);
 
     /// <summary>The fault that a diagnostic shows; null if it is not there any more.</summary>
     internal static Fault? FaultAt(Compilation compilation, Diagnostic diagnostic, CancellationToken cancellationToken) =>

@@ -18,8 +18,7 @@ internal static class MissingParameter
               where fault.Path.Any(step => step.Parameter == symbol.Name) && fault.Path.Any(step => step.Name.Split('<')[0].EndsWith(type))
               from fix in fault.Fixes
               where Editor.CanMake(compilation, fix)
-              select CodeAction.Create(
-                  FaultFixProvider.Capital(fix.ToString()), stop => Editor.MakeAsync(project, fix, stop), Editor.KeyOf(fault, fix))
+              select new FixAction(FixTitle.Of(fix), project, fix, Editor.KeyOf(fault, fix))
             : [];
 
     private static IEnumerable<Fault> MissingIn(CSharpCompilation compilation, CancellationToken cancellationToken) =>

@@ -1,3 +1,4 @@
+using Junctivor.Tests.Shared;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CodeActions;
 
@@ -13,8 +14,66 @@ public class FixTests
 
         IReadOnlyList<CodeAction> offered = await project.FixesOfAsync((await project.AnalyzeAsync())[0]);
 
+        Assert.Equal(["Add .Also<ITideTable>() to AlmanacTideTable"], offered.Select(action => action.Title));
+    }
+
+    /// <summary>What each faulty sample offers: short, and no two alike.</summary>
+    [Fact]
+    public async Task Titles_are_short_and_tell_fixes_apart()
+    {
+        List<string> wrong = [];
+        int offered = 0;
+        foreach (string file in Directory.GetFiles(Path.Combine(ProgramRun.RepositoryRoot, "examples", "Mistakes", "Samples"), "*.cs"))
+        {
+            EditedProject project = EditedProject.Of(file, await File.ReadAllTextAsync(file, TestContext.Current.CancellationToken));
+            foreach (Diagnostic diagnostic in await project.AnalyzeAsync())
+            {
+                IReadOnlyList<string> titles = [.. (await project.FixesOfAsync(diagnostic)).Select(action => action.Title)];
+                offered += titles.Count;
+                wrong.AddRange(titles.Where(title => title.Length >= 70 || title.Contains('\n', StringComparison.Ordinal)));
+                wrong.AddRange(titles.GroupBy(title => title).Where(same => same.Count() > 1).Select(same => $"{file} twice: {same.Key}"));
+            }
+        }
+
+        Assert.Empty(wrong);
+        Assert.InRange(offered, 20, 1000);
+    }
+
+    [Fact]
+    public async Task Each_of_two_registrations_can_be_kept_or_made_the_default()
+    {
+        EditedProject project = EditedProject.Of("/Ledgers.cs", Ledgers);
+        Diagnostic ambiguous = Assert.Single(await project.AnalyzeAsync());
+
+        IReadOnlyList<CodeAction> offered = await project.FixesOfAsync(ambiguous);
+
         Assert.Equal(
-            ["Add to the registration of AlmanacTideTable at Office.cs:6: .Also<ITideTable>()"], offered.Select(action => action.Title));
+            [
+                "Make PaperLedger (line 5) the default",
+                "Make CardLedger (line 6) the default",
+                "Keep PaperLedger (line 5), remove the other one",
+                "Keep CardLedger (line 6), remove the other one",
+            ],
+            offered.Select(action => action.Title).Where(title => !title.Contains("Marked", StringComparison.Ordinal)));
+        foreach (CodeAction choice in offered.Where(action => action.Title.StartsWith("Keep", StringComparison.Ordinal)
+            || action.Title.StartsWith("Make", StringComparison.Ordinal)))
+        {
+            Assert.Null(choice.EquivalenceKey);
+            Assert.DoesNotContain(
+                await (await project.WithAsync(choice)).AnalyzeAsync(), each => each.Severity == DiagnosticSeverity.Error);
+        }
+    }
+
+    [Fact]
+    public async Task The_preview_has_the_advice()
+    {
+        EditedProject project = EditedProject.Of("/Office.cs", Office);
+        CodeAction offered = (await project.FixesOfAsync((await project.AnalyzeAsync())[0]))[0];
+
+        IEnumerable<CodeActionOperation> preview = await offered.GetPreviewOperationsAsync(TestContext.Current.CancellationToken);
+
+        Assert.Contains(
+            preview, operation => operation.Title == "Add to the registration of AlmanacTideTable at Office.cs:6: .Also<ITideTable>()");
     }
 
     [Fact]
@@ -32,6 +91,23 @@ public class FixTests
                 .Replace("<PaperChart>()", "<PaperChart>().Also<IChart>()", StringComparison.Ordinal),
             await after.TextAsync());
     }
+
+    private const string Ledgers = """
+        public static class Office
+        {
+            [CheckedWiring] public static Wiring Wiring =>
+            [
+                Singleton.Of<ILedger, PaperLedger>(),
+                Singleton.Of<ILedger, CardLedger>(),
+                Singleton.Of<Desk>(),
+            ];
+        }
+
+        public interface ILedger;
+        public sealed class PaperLedger : ILedger;
+        public sealed class CardLedger : ILedger;
+        public sealed class Desk(ILedger ledger) { public object Ledger => ledger; }
+        """;
 
     private const string Office = """
         public static class Office
