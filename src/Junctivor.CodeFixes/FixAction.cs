@@ -9,7 +9,7 @@ namespace Junctivor.CodeFixes;
 /// <param name="title">The title.</param>
 /// <param name="project">The project that is changed.</param>
 /// <param name="fix">The fix.</param>
-/// <param name="key">What it has in common with others that "fix all" makes with it; null for none.</param>
+/// <param name="key">The key that fixes share which "fix all" makes together; null for none.</param>
 internal sealed class FixAction(string title, Project project, Fix fix, string? key) : CodeAction
 {
     public override string Title => title;

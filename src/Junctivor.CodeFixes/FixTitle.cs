@@ -42,7 +42,7 @@ internal static class FixTitle
         _ => edit.Text,
     };
 
-    /// <summary>What a registration says: <c>Register FileLog as ILog</c> for <c>Singleton.Of&lt;ILog, FileLog&gt;()</c>.</summary>
+    /// <summary>The title of a registration: <c>Register FileLog as ILog</c> for <c>Singleton.Of&lt;ILog, FileLog&gt;()</c>.</summary>
     private static string Registering(string registration)
     {
         int start = registration.IndexOf(".Of<", StringComparison.Ordinal);

@@ -36,7 +36,7 @@ public sealed partial class LanguageServerTests(PackedLibrary packed)
             Program.Replace("    Transient", "    Singleton.Of<Desk>(),\n    Transient", StringComparison.Ordinal),
             Program.Replace(
                 "using Container",
-                "if (args.Length > 0)\n{\n    wiring.Add(Singleton.Of<Almanac>());\n}\n\nusing Container",
+                "for (int turn = 0; turn < args.Length; turn++)\n{\n    wiring.Add(Singleton.Of<Almanac>());\n}\n\nusing Container",
                 StringComparison.Ordinal),
         ];
         await using LanguageServer editor = await LanguageServer.OpenAsync(server!, folder, "Office/Program.cs", Program);

@@ -1,5 +1,5 @@
-using System.Collections.Concurrent;
 using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
 using Junctivor.Checks;
 using Microsoft.CodeAnalysis;
 
@@ -10,8 +10,11 @@ namespace Junctivor.Generators.Checking;
 /// <param name="compilation">The source.</param>
 internal sealed class CompilationChecks(Compilation compilation)
 {
-    /// <summary>What was found last, by the name of the assembly: the compiler offers an analyzer no other place to keep it.</summary>
-    private static readonly ConcurrentDictionary<string, Finished> Last = new();
+    /// <summary>The last result of each project. An editor keeps the options of a project from one edit to the next, so they are the key.
+    /// The compiler has other ones in each build, so that a build uses no earlier result and keeps none.</summary>
+    private static readonly ConditionalWeakTable<CompilationOptions, Finished> Last = new();
+
+    private static readonly Lock LastGate = new();
 
     private readonly Lock _gate = new();
     private IReadOnlyList<Diagnostic>? _diagnostics;
@@ -31,8 +34,9 @@ internal sealed class CompilationChecks(Compilation compilation)
 
     private IReadOnlyList<Diagnostic> FindAll(CancellationToken cancellationToken)
     {
-        string name = compilation.AssemblyName ?? "";
-        if (Last.TryGetValue(name, out Finished? last) && last.Sources.AreTheSameIn(compilation))
+        if (Last.TryGetValue(compilation.Options, out Finished? last)
+            && last.Assembly == compilation.AssemblyName
+            && last.Sources.AreTheSameIn(compilation))
         {
             AreUsedAgain = true;
             return last.Diagnostics;
@@ -44,7 +48,13 @@ internal sealed class CompilationChecks(Compilation compilation)
         IEnumerable<SyntaxTree> shown = found.SelectMany(each => each.AdditionalLocations.Prepend(each.Location))
             .Select(location => location.SourceTree)
             .OfType<SyntaxTree>();
-        Last[name] = new Finished(new ReadSources(compilation, [.. followed, .. shown], names), found);
+        Finished finished = new(compilation.AssemblyName, new ReadSources(compilation, [.. followed, .. shown], names), found);
+        lock (LastGate)
+        {
+            Last.Remove(compilation.Options);
+            Last.Add(compilation.Options, finished);
+        }
+
         return found;
     }
 
@@ -74,9 +84,10 @@ internal sealed class CompilationChecks(Compilation compilation)
         ]
         : root.Faults.Select(DiagnosticOf);
 
-    /// <param name="Sources">What the diagnostics depend on.</param>
+    /// <param name="Assembly">The name of the assembly.</param>
+    /// <param name="Sources">The sources that the diagnostics depend on.</param>
     /// <param name="Diagnostics">The diagnostics.</param>
-    private sealed record Finished(ReadSources Sources, IReadOnlyList<Diagnostic> Diagnostics);
+    private sealed record Finished(string? Assembly, ReadSources Sources, IReadOnlyList<Diagnostic> Diagnostics);
 
     private static Diagnostic DiagnosticOf(LocatedFault located)
     {

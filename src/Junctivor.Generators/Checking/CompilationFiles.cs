@@ -15,7 +15,7 @@ internal sealed class CompilationFiles
     private readonly ImmutableArray<SyntaxTree> _trees;
     private readonly ImmutableArray<Reference> _references;
 
-    /// <summary>What was compared with this last, and what differs: many wirings ask the same.</summary>
+    /// <summary>The last comparison and its result, because many wirings need the same comparison.</summary>
     private readonly ConditionalWeakTable<CompilationFiles, Difference> _differences = new();
 
     private CompilationFiles(Compilation compilation)
@@ -34,7 +34,8 @@ internal sealed class CompilationFiles
 
     private List<(SyntaxTree Before, SyntaxTree After)>? Compare(CompilationFiles other)
     {
-        if (_options != other._options || _trees.Length != other._trees.Length || _references.Length != other._references.Length)
+        // An editor keeps the object as long as the options are the same. Those of the compiler cannot be compared: their resolvers throw.
+        if (!ReferenceEquals(_options, other._options) || _trees.Length != other._trees.Length || _references.Length != other._references.Length)
         {
             return null;
         }

@@ -5,10 +5,10 @@ using Microsoft.CodeAnalysis.CSharp;
 namespace Junctivor.Generators.Checking;
 
 /// <summary>
-/// What a reading of a compilation depends on: the files that it followed code through, the names that it looked for in all files, and of
-/// the rest only what is declared. So an edit in a method body elsewhere leaves what was read as it is.
+/// The sources that a reading of a compilation depends on: the files that it followed code through, the names that it looked for in all
+/// files, and of the rest only what is declared. So an edit in a method body elsewhere leaves what was read as it is.
 /// </summary>
-/// <param name="compilation">What was read.</param>
+/// <param name="compilation">The compilation that was read.</param>
 /// <param name="followed">The files of which bodies were read.</param>
 /// <param name="names">The names that were looked for in all files.</param>
 internal sealed class ReadSources(Compilation compilation, IEnumerable<SyntaxTree> followed, IEnumerable<string> names)

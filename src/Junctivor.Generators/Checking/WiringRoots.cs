@@ -26,8 +26,8 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
     public static IReadOnlyList<CheckedRoot> CheckAll(Compilation compilation, CancellationToken cancellationToken) =>
         ReadAll(compilation, cancellationToken).Roots;
 
-    /// <summary>Checks all that a program has, and tells what that depends on.</summary>
-    /// <returns>What was found; the files that were read for it, and the names that were looked for in all files.</returns>
+    /// <summary>Checks all wirings of a program, and returns the sources that the result depends on.</summary>
+    /// <returns>The results, the files that were read, and the names that were searched for in all files.</returns>
     public static (IReadOnlyList<CheckedRoot> Roots, IReadOnlyCollection<SyntaxTree> Followed, IReadOnlyCollection<string> Names) ReadAll(
         Compilation compilation, CancellationToken cancellationToken)
     {

@@ -3,7 +3,7 @@ using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Following;
 
-/// <summary>Collects what the statements of a body return, and what must hold for each of it to be returned.</summary>
+/// <summary>Collects the results of a body, each with the conditions under which it is returned.</summary>
 internal sealed class BodyResults : IStatementVisitor
 {
     private readonly List<SequenceElement> _results = [];

@@ -4,14 +4,14 @@ using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Following;
 
-/// <summary>Finds what a call runs: also one of a delegate, or of a method of an interface or base class.</summary>
+/// <summary>Finds the code that a call runs, even if it calls a delegate, or a method of an interface or base class.</summary>
 /// <param name="members">The source.</param>
 /// <param name="values">Reads values.</param>
 /// <param name="types">Reads types.</param>
 /// <param name="frames">Makes frames.</param>
 internal sealed class CallReader(SourceMembers members, ValueReading values, TypeReading types, Frames frames)
 {
-    /// <summary>What a call runs; null if it calls a delegate that is null.</summary>
+    /// <summary>The code that a call runs; null if it calls a delegate that is null.</summary>
     /// <exception cref="UnfollowableException">That is known only at run time, or is not in this source.</exception>
     public CalledBody? Read(IInvocationOperation call, Frame frame)
     {

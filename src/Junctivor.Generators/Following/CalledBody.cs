@@ -2,7 +2,7 @@ using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Following;
 
-/// <summary>What a call runs.</summary>
+/// <summary>The code that a call runs.</summary>
 /// <param name="Function">The method, local function or lambda.</param>
 /// <param name="Statements">Its statements.</param>
 /// <param name="Frame">The evaluation that the call is.</param>

@@ -2,10 +2,10 @@ using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Following;
 
-/// <summary>Whether what stands behind a statement runs after it.</summary>
-/// <param name="When">What must hold; null if it never runs.</param>
+/// <summary>Whether the code behind a statement runs.</summary>
+/// <param name="When">The conditions under which it runs; null if it never runs.</param>
 /// <param name="IsThrown">Whether it never runs because an exception is thrown: then there is no wiring.</param>
-/// <param name="Unclear">Where it is left in some cases that are not told apart; null if all are.</param>
+/// <param name="Unclear">The place where the code is left in some cases that are not distinguished; null if there is none.</param>
 internal sealed record Completion(IReadOnlyList<Condition>? When, bool IsThrown = false, Location? Unclear = null)
 {
     /// <summary>It runs in any case.</summary>

@@ -47,8 +47,8 @@ internal sealed class ConditionReader(SourceMembers members, ValueReading values
     }
 
     /// <summary>How a comparison comes out: also one that a case of a <c>switch</c> makes.</summary>
-    /// <param name="value">What is compared.</param>
-    /// <param name="constant">What it is compared with.</param>
+    /// <param name="value">The value.</param>
+    /// <param name="constant">The constant that it is compared with.</param>
     /// <param name="frame">The evaluation.</param>
     /// <param name="comparison">The comparison.</param>
     public (bool? Constant, Condition? Condition) ReadEqual(IOperation value, IOperation constant, Frame frame, IOperation comparison)

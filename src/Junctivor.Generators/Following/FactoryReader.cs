@@ -12,7 +12,7 @@ internal static class FactoryReader
     /// <param name="isAsync">Whether what it returns must be awaited.</param>
     /// <param name="types">Reads types.</param>
     /// <param name="values">Reads values.</param>
-    /// <param name="evaluation">What is known of type parameters.</param>
+    /// <param name="evaluation">The evaluation, which knows type parameters.</param>
     public static WrittenFactory Read(IOperation factory, bool isAsync, TypeReading types, ValueReading values, Frame evaluation)
     {
         (IOperation plain, Frame frame) = values.ResolveKept(factory, evaluation);
@@ -37,7 +37,7 @@ internal static class FactoryReader
             .Select(written => written with { Type = types.In(written.Type, frame, at) }),
     ];
 
-    /// <summary>A variable has one function in one evaluation, whatever that captures.</summary>
+    /// <summary>In one evaluation a variable has one function, even if that captures variables.</summary>
     private static object? KeptIdentity(IOperation factory, IOperation function, Frame frame) =>
         Operations.FunctionOf(Operations.WithoutConversions(factory)) is null ? (function, frame) : null;
 

@@ -7,10 +7,10 @@ namespace Junctivor.Generators.Following;
 /// <param name="members">The source.</param>
 /// <param name="values">Reads values.</param>
 /// <param name="types">Reads types.</param>
-/// <param name="objects">Finds what is called on objects.</param>
+/// <param name="objects">Finds the calls on objects.</param>
 internal sealed class Frames(SourceMembers members, ValueReading values, TypeReading types, ObjectUses objects)
 {
-    /// <summary>A call in one evaluation is one evaluation of what it calls, however often it is asked about.</summary>
+    /// <summary>A call in one evaluation has one frame, even if it is read several times.</summary>
     private readonly Dictionary<(IOperation Site, Frame Frame), Frame> _ofCalls = [];
 
     private readonly Dictionary<(IOperation Site, SequenceElement Element, Frame Frame), Frame> _ofElements = [];
@@ -71,7 +71,7 @@ internal sealed class Frames(SourceMembers members, ValueReading values, TypeRea
         return known;
     }
 
-    /// <summary>The frame of a lambda that is called once, by nobody in sight.</summary>
+    /// <summary>The frame of a lambda whose caller is not in the source.</summary>
     public Frame OfBody(IAnonymousFunctionOperation function, Frame created)
     {
         if (!_ofCalls.TryGetValue((function, created), out Frame? known))

@@ -6,9 +6,9 @@ using Microsoft.CodeAnalysis.Text;
 namespace Junctivor.Generators.Following;
 
 /// <summary>Finds where the source adds to a list of registrations that a variable, parameter or field holds.</summary>
-/// <param name="uses">Tells what is done with lists.</param>
+/// <param name="uses">Knows the uses of lists.</param>
 /// <param name="members">The source.</param>
-/// <param name="objects">Finds what is called on objects.</param>
+/// <param name="objects">Finds the calls on objects.</param>
 internal sealed class ListAdditions(ListUses uses, SourceMembers members, ObjectUses objects)
 {
     private readonly Dictionary<(ISymbol Holder, SyntaxNode? Home), IReadOnlyList<ListAddition>> _additions = [];
@@ -120,7 +120,7 @@ internal sealed class ListAdditions(ListUses uses, SourceMembers members, Object
     private static bool IsOwn(IOperation keeper) =>
         keeper is IParameterReferenceOperation or IMemberReferenceOperation { Instance: IInstanceReferenceOperation };
 
-    /// <summary>The private fields that keep what a constructor gets.</summary>
+    /// <summary>The private fields that keep an argument of a constructor.</summary>
     private IEnumerable<ISymbol> KeptFrom(IParameterSymbol parameter) =>
         members.Uses.Of(parameter).Select(FieldKeptBy).OfType<ISymbol>();
 
@@ -160,7 +160,7 @@ internal sealed class ListAdditions(ListUses uses, SourceMembers members, Object
         (addition.Span.End <= use.SpanStart || addition.Span.Contains(use.Span))
         && Functions.IsSame(Functions.FunctionAround(addition), Functions.FunctionAround(use));
 
-    /// <summary>What adds to a list, from the innermost call that it is given to outwards.</summary>
+    /// <summary>The calls that add to a list, from the innermost one outwards.</summary>
     private IEnumerable<ListAddition> Climb(IOperation list)
     {
         IOperation current = list;

@@ -4,9 +4,9 @@ using Microsoft.CodeAnalysis.Operations;
 namespace Junctivor.Generators.Following;
 
 /// <summary>Builds a list, statement by statement.</summary>
-/// <param name="owner">Reads what is added.</param>
+/// <param name="owner">Reads additions.</param>
 /// <param name="additions">Where something is added.</param>
-/// <param name="first">What is in it at first.</param>
+/// <param name="first">Its first content.</param>
 /// <param name="until">Where it is used; null to go on to the end.</param>
 internal sealed class ListBuilding(
     ListContents owner, IReadOnlyList<ListAddition> additions, IReadOnlyList<WiringEntry> first, IOperation? until) : IStatementVisitor
@@ -183,13 +183,13 @@ internal sealed class ListBuilding(
         Entries = building.Entries;
     }
 
-    /// <summary>What is added by <c>Add</c> or <c>AddRange</c>.</summary>
+    /// <summary>The entries that <c>Add</c> or <c>AddRange</c> adds.</summary>
     private IReadOnlyList<WiringEntry> EntriesOf(IInvocationOperation call, IOperation added, Frame frame) =>
         call.TargetMethod.Name.EndsWith("Range", StringComparison.Ordinal)
             ? owner.Wirings.Follow(added, frame)
             : owner.Registrations.Follow(added, frame);
 
-    /// <summary>What must hold for a part of a statement to run; null if it never does.</summary>
+    /// <summary>The conditions under which a part of a statement runs; null if it never does.</summary>
     private List<Condition>? WithinExpression(IOperation part, IOperation statement, Frame frame)
     {
         List<Condition> path = [];

@@ -3,14 +3,14 @@ using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Following;
 
-/// <summary>Reads what is in a list that a variable, parameter or field holds, after all that was added to it.</summary>
+/// <summary>Reads the content of a list that a variable, parameter or field holds, after all additions.</summary>
 /// <param name="wirings">Follows wirings.</param>
 /// <param name="registrations">Follows registrations.</param>
 /// <param name="members">The source.</param>
-/// <param name="lists">Finds what is done with lists.</param>
-/// <param name="calls">Finds what calls run.</param>
+/// <param name="lists">Knows the uses of lists.</param>
+/// <param name="calls">Finds the code that calls run.</param>
 /// <param name="conditions">Reads conditions.</param>
-/// <param name="sequences">Reads what loops run over.</param>
+/// <param name="sequences">Reads the sequences of loops.</param>
 internal sealed class ListContents(
     WiringFollower wirings,
     RegistrationFollower registrations,
@@ -34,10 +34,10 @@ internal sealed class ListContents(
 
     public SequenceReader Sequences => sequences;
 
-    /// <summary>What is in it where it is used.</summary>
+    /// <summary>Its content at a use.</summary>
     /// <param name="holder">The variable or parameter.</param>
     /// <param name="home">The evaluation that it belongs to.</param>
-    /// <param name="first">What is in it at first.</param>
+    /// <param name="first">Its first content.</param>
     /// <param name="use">Where it is used.</param>
     /// <exception cref="UnfollowableException">It may be changed otherwise, or how often something is added is not known.</exception>
     public IReadOnlyList<WiringEntry> At(ISymbol holder, Frame home, IReadOnlyList<WiringEntry> first, IOperation use)
@@ -46,7 +46,7 @@ internal sealed class ListContents(
         return At(holder, home, first, use, lists.Additions.AdditionsIn(function, holder), function);
     }
 
-    /// <summary>What a variable with a single registration has where it is used.</summary>
+    /// <summary>The registration of a variable at a use.</summary>
     /// <exception cref="UnfollowableException">It may get another one otherwise.</exception>
     public IReadOnlyList<WiringEntry> AssignedAt(ISymbol variable, Frame home, IReadOnlyList<WiringEntry> first, IOperation use) =>
         At(variable, home, first, use, lists.Additions.AssignmentsTo(variable), lists.Additions.HomeOf(variable));
@@ -72,7 +72,7 @@ internal sealed class ListContents(
         return Run(RegionOf(holder, home, use), home, new ListBuilding(this, additions, first, use));
     }
 
-    /// <summary>What is in it at the end of the function that it is declared in.</summary>
+    /// <summary>Its content at the end of the function that declares it.</summary>
     public IReadOnlyList<WiringEntry> AtEnd(
         ISymbol holder, IReadOnlyList<IOperation> statements, Frame frame, IReadOnlyList<WiringEntry> first) =>
         Run(
@@ -125,7 +125,7 @@ internal sealed class ListContents(
     /// <summary>The list that a field of an object keeps, after calls of its methods.</summary>
     /// <param name="field">The field, or a property that keeps it.</param>
     /// <param name="created">The object.</param>
-    /// <param name="first">What is in it at first.</param>
+    /// <param name="first">Its first content.</param>
     /// <param name="additions">Where the methods add to it.</param>
     /// <param name="use">Where it is used.</param>
     public IReadOnlyList<WiringEntry> InObject(

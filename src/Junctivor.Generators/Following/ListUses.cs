@@ -11,7 +11,7 @@ namespace Junctivor.Generators.Following;
 /// </summary>
 /// <param name="members">The source.</param>
 /// <param name="left">What other assemblies left behind.</param>
-/// <param name="objects">Finds what is called on objects.</param>
+/// <param name="objects">Finds the calls on objects.</param>
 internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUses objects)
 {
     private const string WiringType = "Junctivor.Wiring";
@@ -120,7 +120,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
         _ => ListEffect.MayChange,
     };
 
-    /// <summary>Another variable with the same list: what is added to it is added here too, at a time that is not looked for.</summary>
+    /// <summary>Another variable with the same list. Additions to it are additions here, at a time that is not determined.</summary>
     private ListEffect OfAlias(ISymbol alias, IOperation list, ISymbol holder)
     {
         ListEffect effect = EffectOf(alias).Effect;
@@ -141,7 +141,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
                 use.Syntax.Span.End <= list.Syntax.Span.End && Functions.IsSame(function, Functions.FunctionAround(use.Syntax)));
     }
 
-    /// <summary>A variable that gets a list that it may have already is as it was; another one shares it.</summary>
+    /// <summary>A variable that gets its own list again is unchanged. Another variable shares the list.</summary>
     private ListEffect OfAssigned(ISimpleAssignmentOperation assignment, ISymbol holder)
     {
         ISymbol? target = assignment.Target switch
@@ -247,7 +247,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
             : ListEffect.None;
     }
 
-    /// <summary>A list that an object keeps: what its methods add to it is added where they are called.</summary>
+    /// <summary>A list that an object keeps. Its methods add to it where they are called.</summary>
     private ListEffect OfHeld(IObjectCreationOperation creation, IParameterSymbol parameter)
     {
         // A record gives it to others by its property, by deconstruction and by copies.
@@ -276,7 +276,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
             Operation: ISimpleAssignmentOperation { Target: IFieldReferenceOperation, Value: not IInvocationOperation },
         };
 
-    /// <summary>A list that is passed to a method, with what happens to the same list if the method returns it.</summary>
+    /// <summary>The effect on a list that is passed to a method, including that on the same list if the method returns it.</summary>
     private ListEffect OfPassed(IInvocationOperation call, IParameterSymbol parameter, ISymbol holder)
     {
         ListEffect effect = OfPassed(call, parameter);
@@ -290,7 +290,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
             | (later == ListEffect.None || ReturnsOnly(call.TargetMethod, parameter) ? later : WithoutAdding(later));
     }
 
-    /// <summary>What a method does to a list that is passed to it. Where it depends on an object or function which one is called, that is
+    /// <summary>The effect of a method on a list that is passed to it. If an object or function decides which method is called, that is
     /// decided where the call is read.</summary>
     public ListEffect OfPassed(IInvocationOperation call, IParameterSymbol parameter)
     {

@@ -34,7 +34,7 @@ internal sealed class OptionReader(TypeReading types, ValueReading values)
         };
     }
 
-    /// <summary>The call without what it is called on.</summary>
+    /// <summary>The call without its receiver.</summary>
     public static WrittenOption WrittenBy(IInvocationOperation option)
     {
         SyntaxNode call = option.Syntax;

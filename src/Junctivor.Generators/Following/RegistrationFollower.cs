@@ -12,7 +12,7 @@ namespace Junctivor.Generators.Following;
 /// <param name="frames">Makes frames.</param>
 /// <param name="conditions">Reads conditions.</param>
 /// <param name="levels">Follows scope levels.</param>
-/// <param name="calls">Finds what calls run.</param>
+/// <param name="calls">Finds the code that calls run.</param>
 internal sealed class RegistrationFollower(
     WiringFollower wirings,
     SourceMembers members,
@@ -63,7 +63,7 @@ internal sealed class RegistrationFollower(
         _ => throw values.Unknown(plain, "the registration"),
     };
 
-    /// <summary>What a member gives to other projects.</summary>
+    /// <summary>The registration that a member gives to other projects.</summary>
     public IReadOnlyList<WiringEntry> FollowTemplate(ISymbol member, Location from)
     {
         IReadOnlyList<WiringEntry> entries = FollowValue(member, from, Frame.TemplateOf(member));

@@ -3,13 +3,13 @@ using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Following;
 
-/// <summary>Reads sequences whose elements the source names: collection expressions, arrays, lists, and what LINQ makes of them.</summary>
+/// <summary>Reads sequences whose elements the source names: collection expressions, arrays, lists, and LINQ over them.</summary>
 /// <param name="wirings">Follows wirings, whose elements are registrations.</param>
 /// <param name="members">The source.</param>
 /// <param name="values">Reads values.</param>
 /// <param name="frames">Makes frames.</param>
 /// <param name="conditions">Reads conditions.</param>
-/// <param name="lists">Finds what is done with lists.</param>
+/// <param name="lists">Knows the uses of lists.</param>
 internal sealed class SequenceReader(
     WiringFollower wirings, SourceMembers members, ValueReading values, Frames frames, ConditionReader conditions, ListUses lists)
 {

@@ -66,7 +66,7 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
             ? DeclaredBy(parameter) as IParameterSymbol
             : null;
 
-    /// <summary>What a variable or field is declared with; null if it has no initial value, or is not declared here.</summary>
+    /// <summary>The initial value of a variable or field; null if it has none, or is not declared here.</summary>
     public IOperation? InitialValueOf(ISymbol variable) =>
         IsHere(variable)
         && variable.DeclaringSyntaxReferences[0].GetSyntax(cancellationToken) switch

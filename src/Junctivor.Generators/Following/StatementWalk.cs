@@ -5,10 +5,10 @@ using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Following;
 
-/// <summary>Goes through the statements of a body in the order in which they run, and tells what must hold for each to run.</summary>
+/// <summary>Visits the statements of a body in the order in which they run, each with the conditions under which it runs.</summary>
 /// <param name="conditions">Reads conditions.</param>
-/// <param name="sequences">Reads what loops run over.</param>
-/// <param name="visitor">What is looked for.</param>
+/// <param name="sequences">Reads the sequences of loops.</param>
+/// <param name="visitor">The search.</param>
 internal sealed class StatementWalk(ConditionReader conditions, SequenceReader sequences, IStatementVisitor visitor)
 {
     /// <exception cref="UnfollowableException">It is not known whether, or how often, something that counts runs.</exception>
@@ -282,7 +282,7 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
         return completion;
     }
 
-    /// <summary>Whether a statement can end what is around it.</summary>
+    /// <summary>Whether a statement can end the code around it.</summary>
     /// <param name="statement">The statement.</param>
     /// <param name="around">A loop or switch that it stands in: ending that, or going on with it, does not count.</param>
     private static bool CanLeave(SyntaxNode statement, SyntaxNode? around = null) =>

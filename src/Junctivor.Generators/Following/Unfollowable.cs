@@ -8,7 +8,7 @@ internal static class Unfollowable
 {
     private const int LongestShown = 60;
 
-    /// <summary>How to write what an operation stands for.</summary>
+    /// <summary>How to write each part of a wiring so that it can be followed.</summary>
     private static readonly Dictionary<string, string> Cures = new()
     {
         ["the wiring"] = "Write it as a collection expression, such as [Singleton.Of<Clock>(), .. Storage.Wiring]",
@@ -73,7 +73,7 @@ internal static class Unfollowable
 
     /// <summary>An operation that is not understood.</summary>
     /// <param name="operation">The operation.</param>
-    /// <param name="what">What it stands for.</param>
+    /// <param name="what">Its part in the wiring.</param>
     public static UnfollowableException Unknown(IOperation operation, string what)
     {
         string text = string.Join(" ", operation.Syntax.ToString().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries));

@@ -33,7 +33,7 @@ internal sealed class WiringFollower
     /// <summary>An expression in one evaluation gives one wiring, however often the variable or parameter is used that has it.</summary>
     private readonly Dictionary<(IOperation Expression, Frame Frame), IReadOnlyList<WiringEntry>> _made = [];
 
-    /// <summary>What methods of other projects add, by their calls.</summary>
+    /// <summary>The entries that methods of other projects add, by call.</summary>
     private readonly Dictionary<(IOperation Call, Frame Frame), IReadOnlyList<WiringEntry>> _added = [];
 
     private int _entries;
@@ -80,11 +80,11 @@ internal sealed class WiringFollower
     /// <summary>The entries of what a member gives to other projects, whatever they call it with.</summary>
     public IReadOnlyList<WiringEntry> FollowTemplate(ISymbol member, Location from) => Follow(member, from, Frame.TemplateOf(member));
 
-    /// <summary>The registration of what a member gives to other projects, whatever they call it with.</summary>
+    /// <summary>The registration that a member gives to other projects, for any arguments.</summary>
     public IReadOnlyList<WiringEntry> FollowRegistrationTemplate(ISymbol member, Location from) =>
         _registrations.FollowTemplate(member, from);
 
-    /// <summary>What a method adds to a wiring that other projects pass to it, and whether it returns that wiring.</summary>
+    /// <summary>The entries that a method adds to a wiring that other projects pass to it, and whether it returns that wiring.</summary>
     public (IReadOnlyList<WiringEntry> Added, bool Returns) FollowAdded(IMethodSymbol method, IParameterSymbol parameter, Location from)
     {
         IReadOnlyList<IOperation> statements =
@@ -100,7 +100,8 @@ internal sealed class WiringFollower
             : throw new UnfollowableException($"{method.Name} returns another wiring than the one that it gets", from);
     }
 
-    /// <summary>What a method of another project adds to a wiring that is passed to it; null for a method that is followed here.</summary>
+    /// <summary>The entries that a method of another project adds to a wiring that is passed to it; null for a method of this
+    /// source.</summary>
     public IReadOnlyList<WiringEntry>? AddedByOther(IInvocationOperation call, Frame frame)
     {
         IMethodSymbol method = call.TargetMethod;
@@ -173,7 +174,7 @@ internal sealed class WiringFollower
     private static bool IsTask(ITypeSymbol? type) =>
         Operations.IsOf(type, "System.Threading.Tasks.Task`1") || Operations.IsOf(type, "System.Threading.Tasks.ValueTask`1");
 
-    /// <summary>A new wiring or list of registrations, with what its initializer adds.</summary>
+    /// <summary>A new wiring or list of registrations, with the additions of its initializer.</summary>
     private IReadOnlyList<WiringEntry> FollowCreation(IObjectCreationOperation creation, Frame frame)
     {
         if (IsTask(creation.Type))
@@ -389,7 +390,7 @@ internal sealed class WiringFollower
         Operations.LocationOf(call),
         () => FollowResults(called.Function, called.Statements, called.Frame, Operations.LocationOf(call), Follow));
 
-    /// <summary>What a body gives: one of several results, the elements of a sequence, or a list that it adds to.</summary>
+    /// <summary>The entries that a body returns: of one of several results, or of the elements of a sequence.</summary>
     /// <param name="function">The function.</param>
     /// <param name="statements">Its statements.</param>
     /// <param name="frame">The evaluation.</param>
@@ -456,7 +457,7 @@ internal sealed class WiringFollower
 
     /// <summary>The registration that a variable has where it is used, if it gets another one in some cases.</summary>
     /// <param name="variable">The variable or parameter.</param>
-    /// <param name="first">What it has at first.</param>
+    /// <param name="first">Its first value.</param>
     /// <param name="use">Where it is used.</param>
     /// <param name="frame">The evaluation.</param>
     public IReadOnlyList<WiringEntry> FollowAssigned(ISymbol variable, IReadOnlyList<WiringEntry> first, IOperation use, Frame frame) =>

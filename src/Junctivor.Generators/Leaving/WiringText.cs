@@ -37,7 +37,7 @@ internal sealed class WiringText(Compilation compilation, LevelFollower levels)
         return text.ToString();
     }
 
-    /// <summary>The text of what a method adds to a wiring that it gets.</summary>
+    /// <summary>The text of the entries that a method adds to a wiring that it gets.</summary>
     /// <exception cref="UnfollowableException">It is of a scope level that other code cannot name.</exception>
     public static string OfAdded(
         Compilation compilation, LevelFollower levels, IReadOnlyList<WiringEntry> entries, IParameterSymbol parameter, bool returns)

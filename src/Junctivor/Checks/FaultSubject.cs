@@ -10,7 +10,7 @@ internal abstract record FaultSubject(Node Node)
     /// <summary>A call of an option.</summary>
     /// <param name="Node">The registration.</param>
     /// <param name="Option">The name of the option.</param>
-    /// <param name="Naming">What the call names, where there may be several calls; null for all.</param>
+    /// <param name="Naming">A name in the call, if there may be several calls; null for all.</param>
     /// <param name="Number">Which of these calls, counted from 0.</param>
     public sealed record OfOption(Node Node, string Option, string? Naming = null, int Number = 0) : FaultSubject(Node);
 
