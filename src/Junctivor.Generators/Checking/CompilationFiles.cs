@@ -35,7 +35,9 @@ internal sealed class CompilationFiles
     private List<(SyntaxTree Before, SyntaxTree After)>? Compare(CompilationFiles other)
     {
         // An editor keeps the object as long as the options are the same. Those of the compiler cannot be compared: their resolvers throw.
-        if (!ReferenceEquals(_options, other._options) || _trees.Length != other._trees.Length || _references.Length != other._references.Length)
+        if (!ReferenceEquals(_options, other._options)
+            || _trees.Length != other._trees.Length
+            || _references.Length != other._references.Length)
         {
             return null;
         }
