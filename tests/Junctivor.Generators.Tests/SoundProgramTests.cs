@@ -31,6 +31,29 @@ public class SoundProgramTests
     /// <summary>Programs, and how many wirings of each the compiler does not follow.</summary>
     public static TheoryData<string, int> Programs => new()
     {
+        // Ways out, and what runs later or never.
+        { "Wiring w = []; w.More(args.Length == 0, args.Length < 5); w.Build(); static class X { public static void More(this Wiring w, bool c, bool a) { if (c) { if (a) { return; } throw new InvalidOperationException(); } w.Add(Singleton.Of<Needs>()); } }", 0 },
+        { "Wiring w = []; w.More(args.Length == 0); w.Build(); static class X { public static void More(this Wiring w, bool c) { try { int.Parse(\"x\"); w.Add(Singleton.Of<Needs>()); } catch (FormatException) { if (c) { return; } throw; } } }", 1 },
+        { "Wiring w = [Singleton.Of<Needs>()]; w.More(); w.Build(); static class X { public static void More(this Wiring w) { try { int.Parse(\"x\"); return; } catch (FormatException) { } w.Add(Singleton.Of<A>()); } }", 1 },
+        { "Wiring w = [Singleton.Of<Needs>()]; int turn = 0; again: turn++; if (turn == 2) { w.Add(Singleton.Of<A>()); } if (turn < 2) goto again; w.Build();", 1 },
+        { "Wiring w = []; string? name = args.FirstOrDefault(); name?.AddTo(w); w.Build(); static class X { public static void AddTo(this string name, Wiring w) => w.Add(Singleton.Of<Needs>()); }", 0 },
+        { "Wiring w = []; X.Later(w); w.Build(); static class X { public static IEnumerable<int> Later(Wiring w) { w.Add(Singleton.Of<Needs>()); yield return 1; } }", 1 },
+        { "Wiring w = []; Func<Wiring, Task> later = async x => { await Task.Delay(-1); x.Add(Singleton.Of<Needs>()); }; _ = later(w); w.Build();", 1 },
+        { "Wiring w = [Singleton.Of<Needs>(), .. M.All ?? [Singleton.Of<A>()]]; w.Build(); static class M { public static readonly Wiring? All; static M() { if (Environment.TickCount64 < 0) { All = []; } } }", 1 },
+        { "Wiring? more = null; if (args.Length > 3) { more = []; } Wiring w = [Singleton.Of<Needs>(), .. more ?? [Singleton.Of<A>()]]; w.Build();", 1 },
+        { "Wiring w = [Singleton.Of<Needs>(), Singleton.Of<A>()]; Console.Out.WriteLine(w); w.Build();", 0 },
+
+        // Code that leads back to itself.
+        { "Wiring w = [Singleton.Of<Needs>()]; w.AddAll(1).Add(Singleton.Of<B>()); w.Build(); static class X { public static Wiring AddAll(this Wiring w, int n) { if (n == 0) { return w; } w.Add(Singleton.Of<A>()); return w.AddAll(n - 1); } }", 1 },
+        { "Wiring x = []; M.First(x, 0); x.Build(); Wiring w = [Singleton.Of<Needs>()]; M.Second(w, 0); w.Build(); static class M { public static void First(Wiring w, int n) { if (n > 0) { Second(w, n - 1); } else { w.Add(Singleton.Of<A>()); } } public static void Second(Wiring w, int n) => First(w, n); }", 0 },
+        { "Wiring w = [Singleton.Of<Needs>(), Singleton.Of<A>()]; new Chain(w).Next().Next(); w.Build(); class Chain(Wiring w) { public int Count => w.Count; public Chain Next() => new Chain(w); }", 0 },
+        { "Wiring w = [Singleton.Of<Needs>()]; new Chain(w).Next(1).Last(); w.Build(); class Chain(Wiring w) { public Chain Next(int n) { if (n == 0) { return this; } return Next(n - 1); } public void Last() => w.Add(Singleton.Of<A>()); }", 0 },
+        { "Wiring w = [Singleton.Of<Needs>(), Singleton.Of<A>(), Singleton.Of<B>().Marked(M.One)]; w.Build(); static class M { public static readonly string One = Two ?? \"a\", Two = One; }", 1 },
+
+        // Objects that keep a list.
+        { "Wiring w = [.. new Own().All]; w.Build(); abstract class Base { private readonly Wiring _all = [Singleton.Of<Needs>()]; protected Base() { _all.Add(Singleton.Of<A>()); } public Wiring All => _all; } sealed class Own : Base;", 1 },
+        { "Own own = new(); Own.Last!.More(); Wiring w = [.. own.All]; w.Build(); sealed class Own { public static Own? Last; private readonly Wiring _all = [Singleton.Of<Needs>()]; public Own() { Last = this; } public void More() { _all.Add(Singleton.Of<A>()); } public Wiring All => _all; }", 1 },
+
         // Calls that add: extension methods, local functions, methods of lists.
         { "Wiring w = [Singleton.Of<Needs>()]; w.AddMore(); w.Build().Resolve<Needs>(); static class X { public static void AddMore(this Wiring w) => w.Add(Singleton.Of<A>()); }", 0 },
         { "P.Run(); static class P { static readonly Wiring W = [Singleton.Of<Needs>()]; public static void Run() { W.AddMore(); W.Build().Resolve<Needs>(); } public static Wiring AddMore(this Wiring w) { w.Add(Singleton.Of<A>()); return w; } }", 1 },

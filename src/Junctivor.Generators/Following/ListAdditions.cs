@@ -96,6 +96,11 @@ internal sealed class ListAdditions(ListUses uses, SourceMembers members, Object
             }
         }
 
+        if (additions.Count > 0 && keepers[0].ContainingType is { } type && ObjectUses.PlaceWhereThisIsGiven(type) is { } given)
+        {
+            throw Unfollowable.MayChange(keepers[0], given);
+        }
+
         HashSet<TextSpan> known = [];
         for (int number = 0; number < additions.Count; number++)
         {

@@ -177,6 +177,12 @@ internal sealed class ListBuilding(
     /// <summary>Goes on with this list in another function.</summary>
     private void RunInside(CalledBody called, IOperation call, IReadOnlyList<ListAddition> inside, IReadOnlyList<Condition> path)
     {
+        bool runsLater = called.Function.IsIterator || (called.Function.IsAsync && call.Parent is not IAwaitOperation);
+        if (runsLater && inside.Count > 0)
+        {
+            throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(call));
+        }
+
         ListBuilding building = new(owner, inside, Entries, until: null);
         owner.Members.Inside(called.Function, Operations.LocationOf(call), () =>
             new StatementWalk(owner.Conditions, owner.Sequences, building).Run(called.Statements, called.Frame, path));
@@ -188,6 +194,10 @@ internal sealed class ListBuilding(
         call.TargetMethod.Name.EndsWith("Range", StringComparison.Ordinal)
             ? owner.Wirings.Follow(added, frame)
             : owner.Registrations.Follow(added, frame);
+
+    /// <summary>Whether <c>?.</c> decides nothing: a list is there, and a function that is null is known to be null.</summary>
+    private static bool IsCertain(IOperation receiver) =>
+        Operations.IsRegistrations(receiver.Type) || receiver.Type?.TypeKind == TypeKind.Delegate;
 
     /// <summary>The conditions under which a part of a statement runs; null if it never does.</summary>
     private List<Condition>? WithinExpression(IOperation part, IOperation statement, Frame frame)
@@ -206,6 +216,8 @@ internal sealed class ListBuilding(
                     ConditionReader.Not(owner.Conditions.Read(either.LeftOperand, frame)),
                 ICoalesceOperation coalesce when coalesce.WhenNull == current => throw Unfollowable.Unknown(coalesce, "the condition"),
                 ISwitchExpressionArmOperation arm => throw Unfollowable.Unknown(arm, "the condition"),
+                IConditionalAccessOperation access when access.WhenNotNull == current && !IsCertain(access.Operation) =>
+                    (null, ConditionReader.Unknown(access, frame)),
                 _ => (true, null),
             };
             if (runs.Constant == false)

@@ -1,4 +1,5 @@
 using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Following;
@@ -136,6 +137,11 @@ internal sealed class ListContents(
             throw new UnfollowableException($"{field.Name} may be changed by code that also has the object", use);
         }
 
+        if (additions.FirstOrDefault(each => IsInOtherConstructor(each, created.Creation.Constructor)) is { } added)
+        {
+            throw Unfollowable.MayChange(field, Operations.LocationOf(added.Node));
+        }
+
         IReadOnlyList<WiringEntry> entries = first;
         if (created.Creation.Constructor is { IsImplicitlyDeclared: false } constructor
             && members.StatementsOf(constructor) is { } statements)
@@ -157,6 +163,11 @@ internal sealed class ListContents(
 
         return entries;
     }
+
+    /// <summary>Whether something is added in a constructor that the creation of an object only leads to.</summary>
+    private bool IsInOtherConstructor(ListAddition addition, IMethodSymbol? constructor) =>
+        Functions.FunctionAround(addition.Node.Syntax) is ConstructorDeclarationSyntax function
+        && !(constructor is not null && Functions.IsSame(function, members.DeclarationOf(constructor)));
 
     private static IReadOnlyList<IOperation>? Behind(IOperation? declaration)
     {

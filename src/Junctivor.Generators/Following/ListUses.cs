@@ -30,7 +30,15 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
         ["Junctivor", "Junctivor.AspNetCore", "Junctivor.Hosting", "Junctivor.Reports", "Junctivor.Testing"];
 
     private readonly Dictionary<ISymbol, (ListEffect Effect, Location? Place)> _known = new(SymbolEqualityComparer.Default);
+    /// <summary>The holders whose uses are being read, the outermost first.</summary>
+    private readonly List<ISymbol> _open = [];
+
+    private readonly HashSet<ISymbol> _held = new(SymbolEqualityComparer.Default);
+    private readonly HashSet<(IMethodSymbol, IParameterSymbol)> _returning = [];
     private ListAdditions? _additions;
+
+    /// <summary>The outermost of the open holders that a use leads back to; the greatest number if none does.</summary>
+    private int _leadsBackTo = int.MaxValue;
 
     /// <summary>Finds where something is added.</summary>
     public ListAdditions Additions => _additions ??= new ListAdditions(this, members, objects);
@@ -48,17 +56,33 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
     private (ListEffect Effect, Location? Place) EffectOf(ISymbol holder)
     {
         ISymbol definition = holder.OriginalDefinition;
-        if (!_known.TryGetValue(definition, out (ListEffect Effect, Location? Place) known))
+        if (_known.TryGetValue(definition, out (ListEffect Effect, Location? Place) known))
         {
-            // A use that leads back to the holder adds nothing to its other uses.
-            _known[definition] = (ListEffect.None, null);
-            foreach (SymbolUse use in members.Uses.Of(definition))
-            {
-                (ListEffect effect, Location place) = EffectOf(use, definition);
-                known = (known.Effect | effect, effect == ListEffect.None ? known.Place : known.Place ?? place);
-            }
+            return known;
+        }
 
+        // A use that leads back to the holder adds nothing to its other uses.
+        int number = _open.FindIndex(each => SymbolEqualityComparer.Default.Equals(each, definition));
+        if (number >= 0)
+        {
+            _leadsBackTo = Math.Min(_leadsBackTo, number);
+            return (ListEffect.None, null);
+        }
+
+        number = _open.Count;
+        _open.Add(definition);
+        foreach (SymbolUse use in members.Uses.Of(definition))
+        {
+            (ListEffect effect, Location place) = EffectOf(use, definition);
+            known = (known.Effect | effect, effect == ListEffect.None ? known.Place : known.Place ?? place);
+        }
+
+        _open.RemoveAt(number);
+        if (_leadsBackTo >= number)
+        {
+            // What leads back to an outer holder is known only together with that.
             _known[definition] = known;
+            _leadsBackTo = int.MaxValue;
         }
 
         return known;
@@ -257,6 +281,12 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
             return ListEffect.MayChange;
         }
 
+        // An object that gives the list to another one of its class adds nothing by that.
+        if (!_held.Add(parameter.OriginalDefinition))
+        {
+            return ListEffect.None;
+        }
+
         try
         {
             return Additions.AdditionsToHeld(parameter).Count == 0 ? ListEffect.None
@@ -266,6 +296,10 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
         catch (UnfollowableException)
         {
             return ListEffect.MayChange;
+        }
+        finally
+        {
+            _held.Remove(parameter.OriginalDefinition);
         }
     }
 
@@ -300,6 +334,11 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
             return ListEffect.MayChange;
         }
 
+        if (Operations.IsOfPlatform(method) && IsReadOnly(parameter))
+        {
+            return ListEffect.None;
+        }
+
         if (method.MethodKind == MethodKind.DelegateInvoke || SourceMembers.IsOverridable(method))
         {
             return ListEffect.Adds | (method.ReturnsVoid ? ListEffect.None : ListEffect.Returns);
@@ -317,14 +356,28 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
     }
 
     /// <summary>Whether a method returns the list that is passed to it, and never another one.</summary>
-    public bool ReturnsOnly(IMethodSymbol method, IParameterSymbol parameter) =>
-        members.IsHere(method)
-            ? members.StatementsOf(method) is { } statements
-                && !members.Uses.IsAssigned(parameter)
-                && statements.SelectMany(statement => statement.DescendantsAndSelf()).OfType<IReturnOperation>()
-                    .Where(returned => !Operations.IsInFunction(returned, statements))
-                    .All(returned => returned.ReturnedValue is { } value && IsHeld(value, parameter))
-            : left.AddsTo(method, parameter) == true;
+    public bool ReturnsOnly(IMethodSymbol method, IParameterSymbol parameter)
+    {
+        if (!members.IsHere(method))
+        {
+            return left.AddsTo(method, parameter) == true;
+        }
+
+        // A method that returns the result of itself returns nothing else by that.
+        (IMethodSymbol, IParameterSymbol) returning = (method.OriginalDefinition, parameter.OriginalDefinition);
+        if (!_returning.Add(returning))
+        {
+            return true;
+        }
+
+        bool returnsOnly = members.StatementsOf(method) is { } statements
+            && !members.Uses.IsAssigned(parameter)
+            && statements.SelectMany(statement => statement.DescendantsAndSelf()).OfType<IReturnOperation>()
+                .Where(returned => !Operations.IsInFunction(returned, statements))
+                .All(returned => returned.ReturnedValue is { } value && IsHeld(value, parameter));
+        _returning.Remove(returning);
+        return returnsOnly;
+    }
 
     private bool IsHeld(IOperation value, IParameterSymbol parameter) => Operations.WithoutConversions(value) switch
     {

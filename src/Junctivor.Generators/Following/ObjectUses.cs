@@ -1,4 +1,5 @@
 using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Operations;
 
 namespace Junctivor.Generators.Following;
@@ -7,6 +8,8 @@ namespace Junctivor.Generators.Following;
 /// <param name="members">The source.</param>
 internal sealed class ObjectUses(SourceMembers members)
 {
+    private readonly HashSet<IMethodSymbol> _returning = new(SymbolEqualityComparer.Default);
+
     /// <summary>The calls on an object from an expression that has it outwards, as long as methods return the object; null if it also gets
     /// to other code.</summary>
     public IReadOnlyList<IInvocationOperation>? CallsOn(IOperation expression)
@@ -60,14 +63,35 @@ internal sealed class ObjectUses(SourceMembers members)
         return calls;
     }
 
+    /// <summary>Where a class gives its own object to other code, which may then call its methods; null if it does not.</summary>
+    public static Location? PlaceWhereThisIsGiven(INamedTypeSymbol type) => type.DeclaringSyntaxReferences
+        .SelectMany(declaration => declaration.GetSyntax().DescendantNodes().OfType<ThisExpressionSyntax>())
+        .FirstOrDefault(self => self.Parent is not (MemberAccessExpressionSyntax or ReturnStatementSyntax or ArrowExpressionClauseSyntax))
+        ?.GetLocation();
+
     /// <summary>Whether a method returns the object that it is called on, and never another one.</summary>
-    public bool ReturnsThis(IMethodSymbol method) =>
-        !SourceMembers.IsOverridable(method)
-        && members.StatementsOf(method) is { } statements
-        && statements.SelectMany(statement => statement.DescendantsAndSelf()).OfType<IReturnOperation>()
-            .Where(returned => !Operations.IsInFunction(returned, statements))
-            .ToList() is { Count: > 0 } returns
-        && returns.All(returned => returned.ReturnedValue is { } value && IsThis(value));
+    public bool ReturnsThis(IMethodSymbol method)
+    {
+        if (SourceMembers.IsOverridable(method) || members.StatementsOf(method) is not { } statements)
+        {
+            return false;
+        }
+
+        // A method that returns the result of itself returns nothing else by that.
+        if (!_returning.Add(method.OriginalDefinition))
+        {
+            return true;
+        }
+
+        IReadOnlyList<IReturnOperation> returns =
+        [
+            .. statements.SelectMany(statement => statement.DescendantsAndSelf()).OfType<IReturnOperation>()
+                .Where(returned => !Operations.IsInFunction(returned, statements)),
+        ];
+        bool returnsThis = returns.Count > 0 && returns.All(returned => returned.ReturnedValue is { } value && IsThis(value));
+        _returning.Remove(method.OriginalDefinition);
+        return returnsThis;
+    }
 
     private bool IsThis(IOperation value) => Operations.WithoutConversions(value) switch
     {

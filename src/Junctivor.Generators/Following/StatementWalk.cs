@@ -26,7 +26,8 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
             Completion completion = Run(statement, frame, [.. path, .. further]);
             if (visitor.IsDone || completion.When is null)
             {
-                return completion;
+                // Where something before it may have left the code, not every way ends with the exception.
+                return completion.IsThrown && (further.Count > 0 || unclear is not null) ? Completion.Never : completion;
             }
 
             unclear ??= completion.Unclear;
@@ -77,6 +78,11 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
             case ILocalFunctionOperation:
                 return Completion.Always;
             default:
+                if (HasStatements(statement.Syntax))
+                {
+                    throw Unfollowable.AddedInSomeRuns(Operations.LocationOf(statement));
+                }
+
                 visitor.Reach(statement, frame, path);
                 return Completion.Always;
         }
@@ -200,8 +206,7 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
     private Completion RunCase(ISwitchOperation cases, ISwitchCaseOperation each, Frame frame, IReadOnlyList<Condition> path)
     {
         Completion completion = Run(each.Body, frame, path);
-        IReadOnlyList<IBranchOperation> ends =
-            [.. BranchesTo(cases.ExitLabel, each)];
+        IReadOnlyList<IBranchOperation> ends = [.. BranchesTo(cases.ExitLabel, each)];
         bool leaves = each.Body.Any(statement => CanLeave(statement.Syntax, cases.Syntax));
         return visitor.IsDone || completion.IsThrown ? completion
             : !leaves ? ends.Count == 0 ? completion : Completion.Always
@@ -260,18 +265,19 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
 
         foreach (ICatchClauseOperation caught in attempt.Catches)
         {
+            bool isLeft = caught.Descendants().Any(each => each is IReturnOperation or IBranchOperation);
+            if (!isLeft && IsThrow(caught.Handler.Operations.LastOrDefault()))
+            {
+                continue;
+            }
+
             if (visitor.Matters(attempt.Body) || visitor.Matters(caught))
             {
-                if (!IsThrow(caught.Handler.Operations.LastOrDefault()))
-                {
-                    throw Unfollowable.AddedUnlessThrown(caught);
-                }
+                throw Unfollowable.AddedUnlessThrown(caught);
             }
-            else if (CanLeave(caught.Syntax))
-            {
-                bool isLeft = caught.Descendants().Any(each => each is IReturnOperation or IBranchOperation);
-                completion = completion.When is { Count: 0 } && !isLeft ? completion : Completion.UnclearAt(caught);
-            }
+
+            // After the exception the code goes on, even if the body is left in all other cases.
+            completion = completion.IsAlways && !isLeft ? completion : Completion.UnclearAt(caught);
         }
 
         if (attempt.Finally is { } last)
@@ -289,13 +295,18 @@ internal sealed class StatementWalk(ConditionReader conditions, SequenceReader s
         statement.DescendantNodesAndSelf(node => node is not (AnonymousFunctionExpressionSyntax or LocalFunctionStatementSyntax))
             .Any(node => node switch
             {
-                ReturnStatementSyntax or GotoStatementSyntax => true,
+                ReturnStatementSyntax or GotoStatementSyntax or LabeledStatementSyntax => true,
                 ThrowStatementSyntax => around is null,
                 YieldStatementSyntax => node.IsKind(SyntaxKind.YieldBreakStatement),
                 BreakStatementSyntax => IsOutside(LeftBy(node, IsLoopOrSwitch), statement, around),
                 ContinueStatementSyntax => IsOutside(LeftBy(node, IsLoop), statement, around),
                 _ => false,
             });
+
+    /// <summary>Whether a statement has others in it, so that it is not known how often these run.</summary>
+    private static bool HasStatements(SyntaxNode statement) => statement
+        .DescendantNodes(node => node is not (AnonymousFunctionExpressionSyntax or LocalFunctionStatementSyntax))
+        .Any(node => node is StatementSyntax and not LocalFunctionStatementSyntax);
 
     private static bool IsThrow(IOperation? statement) =>
         statement is IThrowOperation or IExpressionStatementOperation { Operation: IThrowOperation };

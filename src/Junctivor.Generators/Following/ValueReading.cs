@@ -42,7 +42,7 @@ internal sealed class ValueReading(SourceMembers members)
             && at.Initialized is null
             && members.InitialValueOf(field) is { } first
             && !members.Uses.IsAssigned(field)
-                ? ResolveKept(first, Frame.Empty)
+                ? members.Inside(field, Operations.LocationOf(value), () => ResolveKept(first, Frame.Empty))
                 : (value, at);
     }
 

@@ -448,8 +448,7 @@ internal sealed class WiringFollower
 
         // A variable without a first value gets one before it is used.
         IReadOnlyList<WiringEntry> first =
-            _members.InitialValueOf(local) is { } initial && initial is not { ConstantValue: { HasValue: true, Value: null } }
-                ? _members.Inside(local, Operations.LocationOf(reference), () => Follow(initial, home))
+            _members.InitialValueOf(local) is { } initial ? _members.Inside(local, Operations.LocationOf(reference), () => Follow(initial, home))
             : _lists.Additions.AdditionsTo(local).Any(each => each.Kind == ListAdditionKind.Assigned) ? []
             : throw Unfollowable.Unknown(reference, "the wiring");
         return _contents.At(local, home, first, reference);
@@ -517,12 +516,16 @@ internal sealed class WiringFollower
         return new WiringTextReader(_compilation, _left, member, from, given).Read(lines);
     }
 
+    /// <summary>Whether an assignment is a statement of the constructor itself, and so runs in any case.</summary>
+    private static bool IsCertainAssignment(ListAddition addition) =>
+        addition is { Kind: ListAdditionKind.Assigned, Node.Parent.Parent: IBlockOperation { Parent: IMethodBodyBaseOperation } };
+
     /// <summary>A static field or property, after the static constructor has run.</summary>
     private IReadOnlyList<WiringEntry> FollowCompleted(ISymbol member, IMethodSymbol constructor, Location from, Frame frame)
     {
         IReadOnlyList<WiringEntry> first = _members.InitialValueOf(member) is { } value ? Follow(value, frame)
-            : _lists.Additions.AdditionsTo(member).Any(each => each.Kind == ListAdditionKind.Assigned) ? []
-            : throw new UnfollowableException($"{member.Name} has no value", from);
+            : _lists.Additions.AdditionsTo(member).Any(IsCertainAssignment) ? []
+            : throw new UnfollowableException($"{member.Name} may have no value", from, cure: "Give it an initial value");
         return _contents.AtEnd(member, _members.StatementsOf(constructor)!, frame, first);
     }
 
