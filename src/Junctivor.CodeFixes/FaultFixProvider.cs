@@ -43,8 +43,8 @@ public sealed class FaultFixProvider : CodeFixProvider
         }
     }
 
-    /// <summary>The fixes of a fault, each with its title, in the order of the report; where one of several is to be chosen, each
-    /// choice.</summary>
+    /// <summary>The fixes of a fault with their titles, in the order of the report. A fix that is one of several choices is replaced by all
+    /// of them.</summary>
     private static IEnumerable<(string Title, Fix Fix)> Offered(Fault fault) => fault.Fixes
         .Where(fix => fix.Edits.Count > 0)
         .SelectMany(fix => Choices.InPlaceOf(fault, fix) ?? [(FixTitle.Of(fix), fix)]);

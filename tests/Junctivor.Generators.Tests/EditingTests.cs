@@ -6,7 +6,7 @@ using Microsoft.CodeAnalysis.CSharp;
 
 namespace Junctivor.Generators.Tests;
 
-/// <summary>What is read again while somebody types: nothing, unless the edit can matter to a wiring.</summary>
+/// <summary>An edit reads no wiring again unless it can affect one.</summary>
 public class EditingTests
 {
     private const string Office = """

@@ -22,6 +22,8 @@ public class SoundProgramTests
             public static readonly Wiring Untouched = [Singleton.Of<A>()];
             public static void Init() => Shared.AddA();
             public static Wiring AddMail(this Wiring w) { w.Add(Singleton.Of<A>()); return w; }
+            public static IEnumerable<int> Later(Wiring w) { w.Add(Singleton.Of<Needs>()); yield return 1; }
+            public static async Task AddAsync(Wiring w) { await Task.Delay(-1); w.Add(Singleton.Of<Needs>()); }
             public static void Fill(IList<Registration> list) => list.Add(Singleton.Of<A>());
             private static void AddA(this Wiring w) => w.Add(Singleton.Of<A>());
         }
@@ -138,6 +140,8 @@ public class SoundProgramTests
     {
         { "L.Mod.Init(); L.Mod.Shared.Build().Resolve<L.Needs>();", 1 },
         { "using L; Wiring w = [Singleton.Of<Needs>()]; w.AddMail(); w.Build().Resolve<Needs>();", 0 },
+        { "using L; Wiring w = []; Mod.Later(w); w.Build();", 1 },
+        { "using L; Wiring w = []; _ = Mod.AddAsync(w); w.Build();", 1 },
         { "using L; Mod.Untouched.Add(Singleton.Of<Needs>()); Wiring w = [.. Mod.Untouched, Singleton.Of<More>()]; w.Build(); public record More(Needs Needs);", 1 },
         { "using L; List<Registration> l = [Singleton.Of<Needs>()]; Mod.Fill(l); Wiring w = [.. l]; w.Build();", 1 },
         { "using L; Wiring w = [.. Mod.Untouched, Singleton.Of<Needs>()]; Console.Out.Write(w.Count); w.Build();", 0 },

@@ -6,7 +6,8 @@ namespace Junctivor.Generators.Following;
 /// <summary>Finds the methods, local functions and lambdas that code stands in.</summary>
 internal static class Functions
 {
-    /// <summary>Syntax within a body is made anew when nobody holds it, so its place tells.</summary>
+    /// <summary>Whether two nodes are the same code. The compiler creates the syntax of a body again if no one keeps it, so its place is
+    /// compared.</summary>
     public static bool IsSame(SyntaxNode? one, SyntaxNode? other) =>
         one?.SyntaxTree == other?.SyntaxTree && one?.FullSpan == other?.FullSpan && one?.RawKind == other?.RawKind;
 

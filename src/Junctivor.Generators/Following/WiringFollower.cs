@@ -94,6 +94,11 @@ internal sealed class WiringFollower
             throw Unfollowable.AnotherValue(parameter, Operations.LocationOf(assigned.Node));
         }
 
+        if (method.IsIterator || method.IsAsync)
+        {
+            throw Unfollowable.AddedInSomeRuns(from);
+        }
+
         bool returns = Operations.IsOf(method.ReturnType, WiringType);
         return !returns || _lists.ReturnsOnly(method, parameter)
             ? (_contents.AtEnd(parameter, statements, Frame.TemplateOf(method), []), returns)
@@ -448,7 +453,8 @@ internal sealed class WiringFollower
 
         // A variable without a first value gets one before it is used.
         IReadOnlyList<WiringEntry> first =
-            _members.InitialValueOf(local) is { } initial ? _members.Inside(local, Operations.LocationOf(reference), () => Follow(initial, home))
+            _members.InitialValueOf(local) is { } initial
+                ? _members.Inside(local, Operations.LocationOf(reference), () => Follow(initial, home))
             : _lists.Additions.AdditionsTo(local).Any(each => each.Kind == ListAdditionKind.Assigned) ? []
             : throw Unfollowable.Unknown(reference, "the wiring");
         return _contents.At(local, home, first, reference);

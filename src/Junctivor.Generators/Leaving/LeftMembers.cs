@@ -102,19 +102,15 @@ internal static class LeftMembers
             return null;
         }
 
-        if (member is IMethodSymbol method && AddedTo(method) is { } added)
-        {
-            return TextOf(method, added, node.GetLocation(), compilation, files, names, cancellationToken) is { } adding
-                ? new LeftMember(id, adding)
-                : null;
-        }
-
-        bool isWiring = Operations.IsOf(TypeOf(member), "Junctivor.Wiring") || Operations.IsRegistration(TypeOf(member));
-        return !isWiring && !Operations.IsOf(TypeOf(member), "Junctivor.ScopeLevel") ? null
-            : TextOf(member, isWiring, node.GetLocation(), compilation, files, names, cancellationToken) is { } text
+        IParameterSymbol? added = member is IMethodSymbol method ? AddedTo(method) : null;
+        return (added is not null || GivesRegistrations(member) || Operations.IsOf(TypeOf(member), "Junctivor.ScopeLevel"))
+            && TextOf(member, added, node.GetLocation(), compilation, files, names, cancellationToken) is { } text
                 ? new LeftMember(id, text)
-            : null;
+                : null;
     }
+
+    private static bool GivesRegistrations(ISymbol member) =>
+        Operations.IsOf(TypeOf(member), "Junctivor.Wiring") || Operations.IsRegistration(TypeOf(member));
 
     /// <summary>Why a wiring that is built cannot be followed, for <c>junctivor check</c>; null if it can.</summary>
     private static LeftMember? OfBuild(
@@ -148,9 +144,10 @@ internal static class LeftMembers
         }
     }
 
+    /// <summary>The text of a member; null if it cannot be read, and other projects need not know why.</summary>
     private static string? TextOf(
         ISymbol member,
-        bool isWiring,
+        IParameterSymbol? added,
         Location place,
         Compilation compilation,
         HashSet<SyntaxTree> files,
@@ -160,9 +157,16 @@ internal static class LeftMembers
         WiringFollower follower = new(compilation, new LeftBehind(compilation), cancellationToken);
         try
         {
-            if (!isWiring)
+            if (Operations.IsOf(TypeOf(member), "Junctivor.ScopeLevel"))
             {
                 return follower.LevelKept(member, place) is { } level ? WiringText.Of(level, follower.Levels) : null;
+            }
+
+            if (added is not null)
+            {
+                (IReadOnlyList<WiringEntry> all, bool returns) = follower.FollowAdded((IMethodSymbol)member, added, place);
+                files.UnionWith(all.SelectMany(entry => DeclarationsOf(entry.Registration)));
+                return WiringText.OfAdded(compilation, follower.Levels, all, added, returns);
             }
 
             IReadOnlyList<WiringEntry> entries = Operations.IsRegistration(TypeOf(member))
@@ -174,7 +178,7 @@ internal static class LeftMembers
         }
         catch (UnfollowableException unknown)
         {
-            return isWiring ? WiringText.OfUnknown(unknown, compilation) : null;
+            return GivesRegistrations(member) ? WiringText.OfUnknown(unknown, compilation) : null;
         }
         finally
         {
@@ -185,35 +189,8 @@ internal static class LeftMembers
 
     /// <summary>The wiring that a method may add to; null if it gets none.</summary>
     private static IParameterSymbol? AddedTo(IMethodSymbol method) => method.Parameters
-        .Concat(method.ContainingType.ExtensionParameter is { } extended ? [extended] : (IParameterSymbol[])[])
+        .Concat(Functions.ExtensionParameterOf(method) is { } extended ? [extended] : (IParameterSymbol[])[])
         .FirstOrDefault(parameter => Operations.IsOf(parameter.Type, "Junctivor.Wiring"));
-
-    private static string? TextOf(
-        IMethodSymbol method,
-        IParameterSymbol added,
-        Location place,
-        Compilation compilation,
-        HashSet<SyntaxTree> files,
-        HashSet<string> names,
-        CancellationToken cancellationToken)
-    {
-        WiringFollower follower = new(compilation, new LeftBehind(compilation), cancellationToken);
-        try
-        {
-            (IReadOnlyList<WiringEntry> entries, bool returns) = follower.FollowAdded(method, added, place);
-            files.UnionWith(entries.SelectMany(entry => DeclarationsOf(entry.Registration)));
-            return WiringText.OfAdded(compilation, follower.Levels, entries, added, returns);
-        }
-        catch (UnfollowableException unknown)
-        {
-            return Operations.IsOf(method.ReturnType, "Junctivor.Wiring") ? WiringText.OfUnknown(unknown, compilation) : null;
-        }
-        finally
-        {
-            files.UnionWith(follower.Files);
-            names.UnionWith(follower.Names);
-        }
-    }
 
     private static IEnumerable<SyntaxTree> DeclarationsOf(WrittenRegistration registration) =>
         registration.AlsoServes
