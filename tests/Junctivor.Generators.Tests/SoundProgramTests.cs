@@ -22,6 +22,8 @@ public class SoundProgramTests
             public static readonly Wiring Untouched = [Singleton.Of<A>()];
             public static void Init() => Shared.AddA();
             public static Wiring AddMail(this Wiring w) { w.Add(Singleton.Of<A>()); return w; }
+            public static partial class Parts { public static partial void More(Wiring w, bool on); }
+            public static partial class Parts { public static partial void More(Wiring w, bool on) { if (on) { w.Add(Singleton.Of<A>()); } } }
             public static IEnumerable<int> Later(Wiring w) { w.Add(Singleton.Of<Needs>()); yield return 1; }
             public static async Task AddAsync(Wiring w) { await Task.Delay(-1); w.Add(Singleton.Of<Needs>()); }
             public static void Fill(IList<Registration> list) => list.Add(Singleton.Of<A>());
@@ -51,6 +53,11 @@ public class SoundProgramTests
         { "Wiring w = [Singleton.Of<Needs>(), Singleton.Of<A>()]; new Chain(w).Next().Next(); w.Build(); class Chain(Wiring w) { public int Count => w.Count; public Chain Next() => new Chain(w); }", 0 },
         { "Wiring w = [Singleton.Of<Needs>()]; new Chain(w).Next(1).Last(); w.Build(); class Chain(Wiring w) { public Chain Next(int n) { if (n == 0) { return this; } return Next(n - 1); } public void Last() => w.Add(Singleton.Of<A>()); }", 0 },
         { "Wiring w = [Singleton.Of<Needs>(), Singleton.Of<A>(), Singleton.Of<B>().Marked(M.One)]; w.Build(); static class M { public static readonly string One = Two ?? \"a\", Two = One; }", 1 },
+
+        // Partial members, and overrides of members that implement an interface.
+        { "Wiring w = [Singleton.Of<Needs>()]; X.More(w); w.Build(); static partial class X { public static partial void More(Wiring w); } static partial class X { public static partial void More(Wiring w) => w.Add(Singleton.Of<A>()); }", 0 },
+        { "Wiring w = [Singleton.Of<Needs>(), .. X.Only(Singleton.Of<A>())]; w.Build(); static partial class X { public static partial Wiring Only(Registration one); } static partial class X { public static partial Wiring Only(Registration one) => [one]; }", 0 },
+        { "Wiring w = [Singleton.Of<Needs>()]; IPart part = new Own(); part.AddTo(w); w.Build(); interface IPart { void AddTo(Wiring w); } class Part : IPart { public virtual void AddTo(Wiring w) { } } sealed class Own : Part { public override void AddTo(Wiring w) => w.Add(Singleton.Of<A>()); }", 0 },
 
         // Objects that keep a list.
         { "Wiring w = [.. new Own().All]; w.Build(); abstract class Base { private readonly Wiring _all = [Singleton.Of<Needs>()]; protected Base() { _all.Add(Singleton.Of<A>()); } public Wiring All => _all; } sealed class Own : Base;", 1 },
@@ -140,6 +147,7 @@ public class SoundProgramTests
     {
         { "L.Mod.Init(); L.Mod.Shared.Build().Resolve<L.Needs>();", 1 },
         { "using L; Wiring w = [Singleton.Of<Needs>()]; w.AddMail(); w.Build().Resolve<Needs>();", 0 },
+        { "using L; Wiring w = [Singleton.Of<Needs>()]; Mod.Parts.More(w, true); w.Build();", 0 },
         { "using L; Wiring w = []; Mod.Later(w); w.Build();", 1 },
         { "using L; Wiring w = []; _ = Mod.AddAsync(w); w.Build();", 1 },
         { "using L; Mod.Untouched.Add(Singleton.Of<Needs>()); Wiring w = [.. Mod.Untouched, Singleton.Of<More>()]; w.Build(); public record More(Needs Needs);", 1 },

@@ -79,7 +79,10 @@ internal sealed class CallReader(SourceMembers members, ValueReading values, Typ
     {
         if (member.ContainingType.TypeKind == TypeKind.Interface)
         {
-            return type.FindImplementationForInterfaceMember(ClosedIn(type, member)) as TMember;
+            TMember? implementation = type.FindImplementationForInterfaceMember(ClosedIn(type, member)) as TMember;
+            return implementation is { ContainingType.TypeKind: not TypeKind.Interface } && SourceMembers.IsOverridable(implementation)
+                ? Implementation(implementation, type)
+                : implementation;
         }
 
         for (ITypeSymbol? each = type; each is not null; each = each.BaseType)

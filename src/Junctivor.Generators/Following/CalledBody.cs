@@ -11,5 +11,7 @@ internal sealed record CalledBody(IMethodSymbol Function, IReadOnlyList<IOperati
     /// <summary>The parameter that gets an argument.</summary>
     /// <param name="called">The parameter that the call names: of another method, if that can be overridden or is a delegate.</param>
     public IParameterSymbol ParameterFor(IParameterSymbol called) =>
-        called.ContainingSymbol is INamedTypeSymbol ? called.OriginalDefinition : Function.OriginalDefinition.Parameters[called.Ordinal];
+        called.ContainingSymbol is INamedTypeSymbol
+            ? called.OriginalDefinition
+            : Functions.InBody(Function.OriginalDefinition.Parameters[called.Ordinal]);
 }

@@ -34,7 +34,7 @@ internal sealed class Frames(SourceMembers members, ValueReading values, TypeRea
             {
                 if (argument.Parameter is { } parameter)
                 {
-                    arguments[method.OriginalDefinition.Parameters[parameter.Ordinal]] = (argument.Value, frame);
+                    arguments[Functions.InBody(method.OriginalDefinition.Parameters[parameter.Ordinal])] = (argument.Value, frame);
                 }
             }
 

@@ -21,6 +21,12 @@ internal static class Functions
     public static SyntaxNode? FunctionOf(ISymbol variable) =>
         variable.DeclaringSyntaxReferences[0].GetSyntax().Ancestors().FirstOrDefault(IsFunction);
 
+    /// <summary>The parameter that the body of a method uses: of a partial method, that of the part with the body.</summary>
+    public static IParameterSymbol InBody(IParameterSymbol parameter) =>
+        parameter.OriginalDefinition is { ContainingSymbol: IMethodSymbol { PartialImplementationPart: { } body } } declared
+            ? body.Parameters[declared.Ordinal]
+            : parameter.OriginalDefinition;
+
     /// <summary>Whether a parameter belongs to an extension block, and so to all methods in it.</summary>
     public static bool IsOfBlock(ISymbol holder) =>
         holder is IParameterSymbol { ContainingSymbol: INamedTypeSymbol { TypeKind: TypeKind.Extension } };

@@ -346,7 +346,7 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
 
         if (members.IsHere(method))
         {
-            ListEffect inside = EffectOf(parameter).Effect & ~ListEffect.Sets;
+            ListEffect inside = EffectOf(Functions.InBody(parameter)).Effect & ~ListEffect.Sets;
             return (inside & ListEffect.AddsLater) != 0 ? ListEffect.MayChange : inside;
         }
 
@@ -370,11 +370,12 @@ internal sealed class ListUses(SourceMembers members, LeftBehind left, ObjectUse
             return true;
         }
 
+        IParameterSymbol used = Functions.InBody(parameter);
         bool returnsOnly = members.StatementsOf(method) is { } statements
-            && !members.Uses.IsAssigned(parameter)
+            && !members.Uses.IsAssigned(used)
             && statements.SelectMany(statement => statement.DescendantsAndSelf()).OfType<IReturnOperation>()
                 .Where(returned => !Operations.IsInFunction(returned, statements))
-                .All(returned => returned.ReturnedValue is { } value && IsHeld(value, parameter));
+                .All(returned => returned.ReturnedValue is { } value && IsHeld(value, used));
         _returning.Remove(returning);
         return returnsOnly;
     }

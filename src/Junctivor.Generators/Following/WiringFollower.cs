@@ -87,6 +87,7 @@ internal sealed class WiringFollower
     /// <summary>The entries that a method adds to a wiring that other projects pass to it, and whether it returns that wiring.</summary>
     public (IReadOnlyList<WiringEntry> Added, bool Returns) FollowAdded(IMethodSymbol method, IParameterSymbol parameter, Location from)
     {
+        parameter = Functions.InBody(parameter);
         IReadOnlyList<IOperation> statements =
             _members.StatementsOf(method) ?? throw new UnfollowableException($"{method.Name} has no body", from);
         if (_lists.Additions.AdditionsTo(parameter).FirstOrDefault(each => each.Kind == ListAdditionKind.Assigned) is { } assigned)

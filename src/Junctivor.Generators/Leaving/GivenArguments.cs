@@ -71,7 +71,7 @@ internal sealed class GivenArguments(
     /// <exception cref="UnfollowableException">There is no such argument.</exception>
     private (IOperation Value, Frame Frame) ValueOf(string parameter) =>
         _method?.Parameters.FirstOrDefault(each => each.Name == parameter) is { } symbol
-        && frame.Arguments.TryGetValue(symbol, out (IOperation Value, Frame Frame) given)
+        && frame.Arguments.TryGetValue(Functions.InBody(symbol), out (IOperation Value, Frame Frame) given)
             ? given
             : throw new UnfollowableException($"{member.Name} is called without {parameter}", from);
 }
