@@ -115,6 +115,10 @@ internal sealed class AnalyzedSource
         References,
         Options);
 
+    /// <summary>The source as an editor has it open: with options of its own, by which the analyzer knows it again.</summary>
+    public CSharpCompilation AsProject(string name) =>
+        Compilation.WithAssemblyName(name).WithOptions(Compilation.Options.WithModuleName($"{name}.dll"));
+
     public static AnalyzedSource Of(CSharpCompilation compilation) => new(compilation);
 
     /// <summary>Compiles one file of declarations.</summary>

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using System.Runtime.CompilerServices;
 using Junctivor.Checks;
+using Junctivor.Generators.Following;
 using Microsoft.CodeAnalysis;
 
 namespace Junctivor.Generators.Checking;
@@ -22,6 +23,9 @@ internal sealed class CompilationChecks(Compilation compilation)
     /// <summary>Whether the diagnostics of another compilation were used, so that no wiring was followed and no class read.</summary>
     public bool AreUsedAgain { get; private set; }
 
+    /// <summary>Whether all wirings were followed, and all classes read.</summary>
+    public bool IsReadAgain { get; private set; }
+
     /// <summary>Those of one file.</summary>
     public IEnumerable<Diagnostic> In(SyntaxTree file, CancellationToken cancellationToken)
     {
@@ -34,21 +38,30 @@ internal sealed class CompilationChecks(Compilation compilation)
 
     private IReadOnlyList<Diagnostic> FindAll(CancellationToken cancellationToken)
     {
-        if (Last.TryGetValue(compilation.Options, out Finished? last)
-            && last.Assembly == compilation.AssemblyName
-            && last.Sources.AreTheSameIn(compilation))
+        CompilationFiles files = CompilationFiles.Of(compilation);
+        Finished? last = Last.TryGetValue(compilation.Options, out Finished? known) && known.Assembly == compilation.AssemblyName
+            ? known
+            : null;
+        if (last?.Files.ChangesTo(files) is { } edits && !edits.Affect(last.Dependencies))
         {
             AreUsedAgain = true;
             return last.Diagnostics;
         }
 
-        (IReadOnlyList<CheckedRoot> roots, IReadOnlyCollection<SyntaxTree> followed, IReadOnlyCollection<string> names) =
-            WiringRoots.ReadAll(compilation, cancellationToken);
-        IReadOnlyList<Diagnostic> found = [.. Distinct(roots)];
-        IEnumerable<SyntaxTree> shown = found.SelectMany(each => each.AdditionalLocations.Prepend(each.Location))
+        CheckedProject? later = last?.Project.CheckLater(compilation, cancellationToken);
+        IsReadAgain = later is null;
+        ReadProject project = later is null ? ReadProject.Read(compilation, cancellationToken) : last!.Project;
+        CheckedProject result = later ?? project.Check(cancellationToken);
+        IReadOnlyList<Diagnostic> found = [.. Distinct(result.Roots)];
+        SourceDependencies dependencies = result.Dependencies;
+        foreach (SyntaxTree shown in found.SelectMany(each => each.AdditionalLocations.Prepend(each.Location))
             .Select(location => location.SourceTree)
-            .OfType<SyntaxTree>();
-        Finished finished = new(compilation.AssemblyName, new ReadSources(compilation, [.. followed, .. shown], names), found);
+            .OfType<SyntaxTree>())
+        {
+            dependencies.Add(shown);
+        }
+
+        Finished finished = new(compilation.AssemblyName, files, project, dependencies, found);
         lock (LastGate)
         {
             Last.Remove(compilation.Options);
@@ -85,9 +98,16 @@ internal sealed class CompilationChecks(Compilation compilation)
         : root.Faults.Select(DiagnosticOf);
 
     /// <param name="Assembly">The name of the assembly.</param>
-    /// <param name="Sources">The sources that the diagnostics depend on.</param>
+    /// <param name="Files">The files of the compilation.</param>
+    /// <param name="Project">The project, as it was read.</param>
+    /// <param name="Dependencies">What the diagnostics depend on.</param>
     /// <param name="Diagnostics">The diagnostics.</param>
-    private sealed record Finished(string? Assembly, ReadSources Sources, IReadOnlyList<Diagnostic> Diagnostics);
+    private sealed record Finished(
+        string? Assembly,
+        CompilationFiles Files,
+        ReadProject Project,
+        SourceDependencies Dependencies,
+        IReadOnlyList<Diagnostic> Diagnostics);
 
     private static Diagnostic DiagnosticOf(LocatedFault located)
     {

@@ -29,10 +29,25 @@ internal sealed class CompilationFiles
 
     /// <summary>The files that another compilation has in another state, if only bodies of methods differ; null if anything else
     /// does.</summary>
-    public IReadOnlyList<(SyntaxTree Before, SyntaxTree After)>? ChangesTo(CompilationFiles other) =>
-        this == other ? [] : _differences.GetValue(other, each => new Difference(Compare(each))).Changes;
+    public SourceEdits? ChangesTo(CompilationFiles other) =>
+        this == other ? new SourceEdits([]) : _differences.GetValue(other, each => new Difference(CompareBodies(each))).Changes;
 
-    private List<(SyntaxTree Before, SyntaxTree After)>? Compare(CompilationFiles other)
+    /// <summary>The files that another compilation has in another state, whatever differs in them; null if references, options or the
+    /// list of files differ.</summary>
+    public SourceEdits? EditsTo(CompilationFiles other) =>
+        Compare(other) is { } edits
+        && _references.Zip(other._references, (before, after) => before.IsSameObject(after)).All(same => same)
+            ? edits
+            : null;
+
+    private SourceEdits? CompareBodies(CompilationFiles other) =>
+        Compare(other) is { } edits
+        && edits.Files.All(file => DeclareTheSame(file.Before, file.After))
+        && _references.Zip(other._references, (before, after) => before.IsTheSame(after)).All(same => same)
+            ? edits
+            : null;
+
+    private SourceEdits? Compare(CompilationFiles other)
     {
         // An editor keeps the object as long as the options are the same. Those of the compiler cannot be compared: their resolvers throw.
         if (!ReferenceEquals(_options, other._options)
@@ -48,7 +63,7 @@ internal sealed class CompilationFiles
             (SyntaxTree before, SyntaxTree after) = (_trees[number], other._trees[number]);
             if (before != after)
             {
-                if (before.FilePath != after.FilePath || !DeclareTheSame(before, after))
+                if (before.FilePath != after.FilePath || !before.Options.Equals(after.Options))
                 {
                     return null;
                 }
@@ -57,7 +72,7 @@ internal sealed class CompilationFiles
             }
         }
 
-        return _references.Zip(other._references, (before, after) => before.IsTheSame(after)).All(same => same) ? changes : null;
+        return new SourceEdits(changes);
     }
 
     private static bool DeclareTheSame(SyntaxTree before, SyntaxTree after) =>
@@ -70,7 +85,7 @@ internal sealed class CompilationFiles
         .OfType<EqualsValueClauseSyntax>()
         .Select(value => value.Value.ToString());
 
-    private sealed record Difference(IReadOnlyList<(SyntaxTree Before, SyntaxTree After)>? Changes);
+    private sealed record Difference(SourceEdits? Changes);
 
     /// <summary>Something that is referenced: another project by its files.</summary>
     private sealed class Reference(MetadataReference reference)
@@ -78,9 +93,12 @@ internal sealed class CompilationFiles
         private readonly WeakReference<MetadataReference> _reference = new(reference);
         private readonly CompilationFiles? _project = reference is CompilationReference { Compilation: var project } ? Of(project) : null;
 
+        public bool IsSameObject(Reference other) =>
+            _reference.TryGetTarget(out MetadataReference? mine) && other._reference.TryGetTarget(out MetadataReference? theirs)
+            && mine.Equals(theirs);
+
         public bool IsTheSame(Reference other) =>
-            (_reference.TryGetTarget(out MetadataReference? mine) && other._reference.TryGetTarget(out MetadataReference? theirs)
-                && mine.Equals(theirs))
+            IsSameObject(other)
             || (_project is not null && other._project is not null && _project.ChangesTo(other._project) is not null);
     }
 }

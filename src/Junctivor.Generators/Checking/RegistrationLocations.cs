@@ -11,8 +11,8 @@ namespace Junctivor.Generators.Checking;
 /// several services writes all of them in one place; then the fault is shown at the call that tells them apart.
 /// </summary>
 /// <param name="entries">The entries of the wiring.</param>
-/// <param name="compilation">The source.</param>
-internal sealed class RegistrationLocations(IReadOnlyList<WiringEntry> entries, Compilation compilation)
+/// <param name="edition">The source.</param>
+internal sealed class RegistrationLocations(IReadOnlyList<WiringEntry> entries, Edition edition)
 {
     private readonly ILookup<Location, WrittenRegistration> _byLocation =
         entries.Select(entry => entry.Registration).Distinct().ToLookup(registration => registration.Location);
@@ -33,7 +33,7 @@ internal sealed class RegistrationLocations(IReadOnlyList<WiringEntry> entries, 
         ? location
         : null;
 
-    private bool IsHere(Location location) => location.SourceTree is { } tree && compilation.ContainsSyntaxTree(tree);
+    private bool IsHere(Location location) => location.SourceTree is { } tree && edition.Current.ContainsSyntaxTree(tree);
 
     private Location? OfSubject(FaultSubject? subject) => subject switch
     {
@@ -50,15 +50,17 @@ internal sealed class RegistrationLocations(IReadOnlyList<WiringEntry> entries, 
         .Skip(subject.Number)
         .FirstOrDefault()?.Location;
 
-    private static Location? OfParameter(Node node, string name) => SymbolReader.WrittenOf(node) is { Factory: { } factory }
+    private Location? OfParameter(Node node, string name) => SymbolReader.WrittenOf(node) is { Factory: { } factory }
         ? factory.Parameters.FirstOrDefault(parameter => parameter.Name == name)?.Location
         : ConstructorsOf(node).SelectMany(constructor => constructor.Parameters)
             .Where(parameter => parameter.Name == name)
             .Select(WrittenParameter.DeclarationOf)
             .FirstOrDefault();
 
-    private static IEnumerable<IMethodSymbol> ConstructorsOf(Node node) =>
-        node.Kind == NodeKind.Class ? SymbolType.PublicConstructors(SymbolCatalog.SymbolOf(node.Implementation)) : [];
+    private IEnumerable<IMethodSymbol> ConstructorsOf(Node node) =>
+        node.Kind == NodeKind.Class
+            ? SymbolType.PublicConstructors(edition.WithMembers(SymbolCatalog.SymbolOf(node.Implementation)))
+            : [];
 
     private Location? Of(Node? node) => SymbolReader.WrittenOf(node) is { } registration ? Of(registration) : SymbolReader.LocationOf(node);
 

@@ -4,14 +4,15 @@ using Junctivor.Generators.Leaving;
 using Junctivor.Generators.Symbols;
 using Junctivor.Graph;
 using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
 
 namespace Junctivor.Generators.Checking;
 
 /// <summary>Checks a wiring that has been followed, by the rules that check it at startup.</summary>
-/// <param name="compilation">The source.</param>
+/// <param name="edition">The source.</param>
 /// <param name="left">What other assemblies left behind.</param>
 /// <param name="cancellationToken">Ends it.</param>
-internal sealed class RootChecker(Compilation compilation, LeftBehind left, CancellationToken cancellationToken)
+internal sealed class RootChecker(Edition edition, LeftBehind left, CancellationToken cancellationToken)
 {
     /// <summary>Each way in which this many conditions can come out is checked. Where a wiring has more, that is done for those that a
     /// fault can depend on.</summary>
@@ -25,7 +26,7 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
         WrittenSeverities severities)
     {
         cancellationToken.ThrowIfCancellationRequested();
-        SymbolReader reader = SymbolReader.Open(compilation, left, Holding(entries, flags));
+        SymbolReader reader = SymbolReader.Open(edition, left, Holding(entries, flags));
         IReadOnlyList<Node> added = [.. handlers.Where(handler => IsMapped(handler, entries, flags)).Select(reader.Read)];
         foreach (Node handler in added)
         {
@@ -39,11 +40,12 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
     }
 
     /// <summary>Whether an endpoint is mapped: that of a module, if the wiring has the class.</summary>
-    private static bool IsMapped(
+    private bool IsMapped(
         WrittenHandler handler, IReadOnlyList<WiringEntry> entries, IReadOnlyDictionary<object, bool> flags) =>
         handler.Contributor is not { } contributor
         || Holding(entries, flags).Any(held => held.IsEnabled
-            && SymbolEqualityComparer.Default.Equals(held.Registration.Implementation, contributor));
+            && SymbolEqualityComparer.Default.Equals(
+                edition.InFirst(held.Registration.Implementation), edition.InFirst(contributor)));
 
     /// <summary>What a handler takes is used. Of handlers is said what holds in any scope: in which it is called, nobody knows
     /// here.</summary>
@@ -59,12 +61,24 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
     }
 
     /// <summary>What is wrong with a wiring however its conditions come out.</summary>
-    /// <param name="entries">The entries.</param>
-    /// <param name="root">Where the wiring is.</param>
-    /// <param name="handlers">The handlers of endpoints that it serves.</param>
-    /// <param name="severities">The severities that its build sets.</param>
-    /// <exception cref="UnfollowableException">A fault depends on too many conditions.</exception>
-    public IReadOnlyList<LocatedFault> Check(
+    /// <param name="wiring">The wiring.</param>
+    public CheckedRoot Check(ReadWiring wiring)
+    {
+        bool isMarked = wiring.Place is MemberDeclarationSyntax;
+        try
+        {
+            IReadOnlyList<LocatedFault> faults = wiring.Entries is { } entries
+                ? FaultsOf(entries, wiring.Location, wiring.Handlers, wiring.Severities)
+                : [];
+            return new CheckedRoot(wiring.Location, faults, wiring.Unfollowed, isMarked);
+        }
+        catch (UnfollowableException unknown)
+        {
+            return new CheckedRoot(wiring.Location, [], unknown, isMarked);
+        }
+    }
+
+    private IReadOnlyList<LocatedFault> FaultsOf(
         IReadOnlyList<WiringEntry> entries, Location root, IReadOnlyList<WrittenHandler> handlers, WrittenSeverities severities)
     {
         IReadOnlyList<object> flags = [.. entries.SelectMany(entry => entry.Flags).Distinct()];
@@ -72,7 +86,7 @@ internal sealed class RootChecker(Compilation compilation, LeftBehind left, Canc
         IReadOnlyList<Fault> always = flags.Count <= MostFlags
             ? InAll(null, Outcomes(flags), ReportOf)
             : InAllOfMany(entries, flags, ReportOf, root);
-        RegistrationLocations locations = new(entries, compilation);
+        RegistrationLocations locations = new(entries, edition);
         return
         [
             .. always.Select(fault =>

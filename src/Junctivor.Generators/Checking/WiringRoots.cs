@@ -1,6 +1,5 @@
 using System.Runtime.CompilerServices;
 using Junctivor.Generators.Following;
-using Junctivor.Generators.Leaving;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp.Syntax;
 using Microsoft.CodeAnalysis.Operations;
@@ -8,10 +7,9 @@ using Microsoft.CodeAnalysis.Operations;
 namespace Junctivor.Generators.Checking;
 
 /// <summary>Finds the wirings of a program that are complete: those that are built, and those with <c>[CheckedWiring]</c>.</summary>
-/// <param name="compilation">The source.</param>
-/// <param name="left">What other assemblies left behind.</param>
+/// <param name="models">The source.</param>
 /// <param name="cancellationToken">Ends it.</param>
-internal sealed class WiringRoots(Compilation compilation, LeftBehind left, CancellationToken cancellationToken)
+internal sealed class WiringRoots(SourceModels models, CancellationToken cancellationToken)
 {
     private const string Build = "Build";
     private const string Marking = "CheckedWiring";
@@ -24,72 +22,42 @@ internal sealed class WiringRoots(Compilation compilation, LeftBehind left, Canc
 
     /// <summary>Checks all that a program has.</summary>
     public static IReadOnlyList<CheckedRoot> CheckAll(Compilation compilation, CancellationToken cancellationToken) =>
-        ReadAll(compilation, cancellationToken).Roots;
+        ReadProject.Read(compilation, cancellationToken).Check(cancellationToken).Roots;
 
-    /// <summary>Checks all wirings of a program, and returns the sources that the result depends on.</summary>
-    /// <returns>The results, the files that were read, and the names that were searched for in all files.</returns>
-    public static (IReadOnlyList<CheckedRoot> Roots, IReadOnlyCollection<SyntaxTree> Followed, IReadOnlyCollection<string> Names) ReadAll(
-        Compilation compilation, CancellationToken cancellationToken)
+    /// <summary>The names and files that tell where wirings are.</summary>
+    public SourceDependencies Dependencies
     {
-        LeftBehind left = new(compilation);
-        RootChecker checker = new(compilation, left, cancellationToken);
-        EndpointHandlers handlers = new(compilation, cancellationToken);
-        SourceMembers members = new(compilation, cancellationToken);
-        SeverityReader severities = new(members);
-        WiringRoots all = new(compilation, left, cancellationToken);
-        WiringFollower follower = new(compilation, left, cancellationToken);
-        IReadOnlyList<CheckedRoot> roots =
-        [
-            .. all.Find(follower).Select(root => Check(
-                root.Place,
-                root.Follow,
-                checker,
-                handlers.Of(root.Place),
-                members.OperationOf(root.Place) is IInvocationOperation build ? severities.Read(build) : WrittenSeverities.Default)),
-        ];
-        return (
-            roots,
-            [
-                .. follower.Files,
-                .. members.Files,
-                .. handlers.Files,
-                .. compilation.SyntaxTrees.Where(tree => all.CandidatesIn(tree).Count > 0),
-            ],
-            [.. CandidateNames, .. follower.Names, .. members.Uses.Names, .. handlers.Names]);
+        get
+        {
+            SourceDependencies read = new();
+            foreach (SyntaxTree file in models.Compilation.SyntaxTrees.Where(tree => CandidatesIn(tree).Count > 0))
+            {
+                read.Add(file);
+            }
+
+            foreach (string name in CandidateNames)
+            {
+                read.Add(name);
+            }
+
+            return read;
+        }
     }
 
     /// <summary>Where each of them is, and how to follow it.</summary>
-    public IEnumerable<(SyntaxNode Place, Func<IReadOnlyList<WiringEntry>> Follow)> Find() =>
-        Find(new WiringFollower(compilation, left, cancellationToken));
-
-    private IEnumerable<(SyntaxNode Place, Func<IReadOnlyList<WiringEntry>> Follow)> Find(WiringFollower follower)
+    /// <param name="follower">Follows them.</param>
+    public IEnumerable<(SyntaxNode Place, Func<IReadOnlyList<WiringEntry>> Follow)> Find(WiringFollower follower)
     {
-        SourceMembers members = new(compilation, cancellationToken);
+        SourceMembers members = new(models, cancellationToken);
         return
-            from candidate in compilation.SyntaxTrees.SelectMany(CandidatesIn)
+            from candidate in models.Compilation.SyntaxTrees.SelectMany(CandidatesIn)
             let follow = EntriesOf(candidate, follower, members)
             where follow is not null
             select (candidate, follow);
     }
 
-    private static CheckedRoot Check(
-        SyntaxNode root,
-        Func<IReadOnlyList<WiringEntry>> follow,
-        RootChecker checker,
-        IReadOnlyList<WrittenHandler> handlers,
-        WrittenSeverities severities)
-    {
-        Location location = (NameOf(root) ?? root).GetLocation();
-        bool isMarked = root is MemberDeclarationSyntax;
-        try
-        {
-            return new CheckedRoot(location, checker.Check(follow(), location, handlers, severities), null, isMarked);
-        }
-        catch (UnfollowableException unknown)
-        {
-            return new CheckedRoot(location, [], unknown, isMarked);
-        }
-    }
+    /// <summary>Where a diagnostic stands that is about a whole wiring.</summary>
+    public static Location LocationOf(SyntaxNode place) => (NameOf(place) ?? place).GetLocation();
 
     /// <summary>How to follow a candidate; null if it is none.</summary>
     private static Func<IReadOnlyList<WiringEntry>>? EntriesOf(SyntaxNode candidate, WiringFollower follower, SourceMembers members)

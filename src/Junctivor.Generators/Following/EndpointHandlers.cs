@@ -10,30 +10,37 @@ namespace Junctivor.Generators.Following;
 /// Finds the handlers of the endpoints that a program maps, and what they take with <c>[FromServices]</c> and its like, or without, where
 /// nothing but a service is possible; and which wiring serves them. Also what <c>RunWiredAsync</c> resolves.
 /// </summary>
-/// <param name="compilation">The source.</param>
+/// <param name="models">The source.</param>
 /// <param name="cancellationToken">Ends it.</param>
-internal sealed class EndpointHandlers(Compilation compilation, CancellationToken cancellationToken)
+internal sealed class EndpointHandlers(SourceModels models, CancellationToken cancellationToken)
 {
     private const string Routes = "Microsoft.AspNetCore.Routing.IEndpointRouteBuilder";
     private const string Contributing = "Junctivor.IContributesEndpoints";
 
-    private readonly SourceMembers _members = new(compilation, cancellationToken);
+    private readonly Compilation _compilation = models.Compilation;
+    private readonly SourceMembers _members = new(models, cancellationToken);
     private IReadOnlyList<WrittenHandler>? _all;
     private HostKnowledge? _host;
     private bool? _areContributionsMapped;
     private IReadOnlyList<SyntaxNode>? _served;
     private IReadOnlyList<(SyntaxNode Root, WrittenHandler Handler)>? _runs;
 
-    private readonly HashSet<string> _names = [];
+    /// <summary>What was read: all files, if any call may matter to the host.</summary>
+    public SourceDependencies Dependencies
+    {
+        get
+        {
+            foreach (SyntaxTree file in _host is null && _all is null ? [] : _compilation.SyntaxTrees)
+            {
+                _members.Dependencies.Add(file);
+            }
 
-    /// <summary>The files that calls were found in; all, if any call may matter to the host.</summary>
-    public IEnumerable<SyntaxTree> Files => _host is null && _all is null ? _members.Files : compilation.SyntaxTrees;
-
-    /// <summary>The names that calls were looked for by.</summary>
-    public IEnumerable<string> Names => _names.Concat(_members.Uses.Names);
+            return _members.Dependencies;
+        }
+    }
 
     /// <summary>Whether the program has a web server that could have some.</summary>
-    private bool IsWeb { get; } = compilation.GetTypeByMetadataName(Routes) is not null;
+    private bool IsWeb { get; } = models.Compilation.GetTypeByMetadataName(Routes) is not null;
 
     /// <summary>All handlers of the source.</summary>
     public IReadOnlyList<WrittenHandler> All => _all ??= IsWeb ? [.. Calls("Map").Select(Read).OfType<WrittenHandler>()] : [];
@@ -81,7 +88,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
 
     private HostKnowledge ReadHost()
     {
-        HostKnowledge host = new(compilation);
+        HostKnowledge host = new(_compilation);
         foreach (IInvocationOperation call in Calls(host.IsCandidate))
         {
             host.Add(call);
@@ -93,12 +100,12 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     /// <summary>The calls of methods of which the name begins so.</summary>
     private IEnumerable<IInvocationOperation> Calls(string name)
     {
-        _names.Add(name);
+        _members.Dependencies.Add(name);
         return Calls((_, access) => access.Name.Identifier.ValueText.StartsWith(name, StringComparison.Ordinal));
     }
 
     private IEnumerable<IInvocationOperation> Calls(Func<InvocationExpressionSyntax, MemberAccessExpressionSyntax, bool> isWanted) =>
-        compilation.SyntaxTrees
+        _compilation.SyntaxTrees
             .SelectMany(tree => tree.GetRoot(cancellationToken).DescendantNodes().OfType<InvocationExpressionSyntax>())
             .Where(call => call.Expression is MemberAccessExpressionSyntax access && isWanted(call, access))
             .Select(call => _members.OperationOf(call))
@@ -131,8 +138,8 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
     /// <summary>The endpoints of modules, which are resolved as a list; null for another call.</summary>
     private WrittenParameter? ContributionsTo(IInvocationOperation call) =>
         call.TargetMethod.Name == "MapWiredEndpoints"
-        && compilation.GetTypeByMetadataName(Contributing) is { } contributing
-        && compilation.GetTypeByMetadataName("System.Collections.Generic.IReadOnlyList`1") is { } list
+        && _compilation.GetTypeByMetadataName(Contributing) is { } contributing
+        && _compilation.GetTypeByMetadataName("System.Collections.Generic.IReadOnlyList`1") is { } list
             ? new WrittenParameter("contributing", list.Construct(contributing), null, true, null)
             : null;
 
@@ -203,7 +210,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
 
     /// <summary>Whether the framework or the library calls a method, or it builds one of the containers itself.</summary>
     private bool IsStart(IMethodSymbol method, IReadOnlyList<SyntaxNode> roots) =>
-        SymbolEqualityComparer.Default.Equals(compilation.GetEntryPoint(cancellationToken), method)
+        SymbolEqualityComparer.Default.Equals(_compilation.GetEntryPoint(cancellationToken), method)
         || method.ContainingType.AllInterfaces
             .Where(each => Operations.IsOf(each, Contributing))
             .SelectMany(each => each.GetMembers())
@@ -227,7 +234,7 @@ internal sealed class EndpointHandlers(Compilation compilation, CancellationToke
 
     private WrittenParameter Written(IParameterSymbol parameter)
     {
-        WrittenParameter written = WrittenParameter.Of(parameter, compilation);
+        WrittenParameter written = WrittenParameter.Of(parameter, _compilation);
         return HandlerParameters.KeyOf(parameter) is { } key ? written with { Mark = key } : written;
     }
 

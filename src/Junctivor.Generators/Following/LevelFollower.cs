@@ -15,6 +15,9 @@ internal sealed class LevelFollower(SourceMembers members, LeftBehind left, Valu
     /// <summary>By what keeps it: a static field or property, or a variable of one evaluation.</summary>
     private readonly Dictionary<(ISymbol Keeper, Frame? Home), Level> _known = [];
 
+    /// <summary>Whether it followed any.</summary>
+    public bool HasKept => _known.Count > 0;
+
     /// <summary>The level; the same for the same field or variable.</summary>
     public Level Follow(IOperation level, Frame frame)
     {

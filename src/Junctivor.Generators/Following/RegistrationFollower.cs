@@ -28,6 +28,9 @@ internal sealed class RegistrationFollower(
     /// <summary>What fields and properties keep, by the member and the object that it belongs to.</summary>
     private readonly Dictionary<(ISymbol Member, CreatedObject? Receiver), IReadOnlyList<WiringEntry>> _kept = [];
 
+    /// <summary>Whether it followed a registration that is kept.</summary>
+    public bool HasKept => _kept.Count > 0;
+
     /// <summary>An expression in one evaluation gives one registration, however often the variable or parameter is used that has
     /// it.</summary>
     private readonly Dictionary<(IOperation Expression, Frame Frame), IReadOnlyList<WiringEntry>> _made = [];

@@ -10,7 +10,11 @@ internal sealed class SeverityReader(SourceMembers members)
 {
     private const string OptionsType = "Junctivor.BuildOptions";
 
-    public WrittenSeverities Read(IInvocationOperation build) =>
+    /// <summary>Those of a wiring, by the operation that completes it.</summary>
+    public WrittenSeverities Of(IOperation? completed) =>
+        completed is IInvocationOperation build ? Read(build) : WrittenSeverities.Default;
+
+    private WrittenSeverities Read(IInvocationOperation build) =>
         Operations.ArgumentOrNull(build, "options") is { } options ? Read(options, 0) : WrittenSeverities.Default;
 
     private WrittenSeverities Read(IOperation options, int depth) => Operations.WithoutConversions(options) switch

@@ -7,22 +7,24 @@ using Microsoft.CodeAnalysis.Operations;
 namespace Junctivor.Generators.Following;
 
 /// <summary>Finds what a member of the source returns, or is initialized with.</summary>
-/// <param name="compilation">The source.</param>
+/// <param name="models">The source.</param>
 /// <param name="cancellationToken">Ends it.</param>
-internal sealed class SourceMembers(Compilation compilation, CancellationToken cancellationToken)
+internal sealed class SourceMembers(SourceModels models, CancellationToken cancellationToken)
 {
     /// <summary>Whoever writes modules within modules stays far below; whoever leads back to himself does not.</summary>
     private const int DeepestMember = 64;
 
-    private readonly Dictionary<SyntaxTree, SemanticModel> _models = [];
+    private readonly Compilation _compilation = models.Compilation;
     private SymbolUses? _uses;
     private int _depth;
 
-    /// <summary>The files that something was read from.</summary>
-    public IEnumerable<SyntaxTree> Files => _models.Keys;
+    public SourceModels Models => models;
+
+    /// <summary>What was read.</summary>
+    public SourceDependencies Dependencies { get; } = new();
 
     /// <summary>Where the source names things.</summary>
-    public SymbolUses Uses => _uses ??= new SymbolUses(compilation, this, cancellationToken);
+    public SymbolUses Uses => _uses ??= new SymbolUses(_compilation, this, cancellationToken);
 
     /// <summary>What a property, method, local function, field or variable gives.</summary>
     /// <param name="member">The member.</param>
@@ -133,7 +135,7 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     /// here.</summary>
     public bool IsHere(ISymbol member) =>
         !member.DeclaringSyntaxReferences.IsEmpty
-        && SymbolEqualityComparer.Default.Equals(member.ContainingAssembly, compilation.Assembly);
+        && SymbolEqualityComparer.Default.Equals(member.ContainingAssembly, _compilation.Assembly);
 
     /// <summary>What is kept must have the value that it is declared with.</summary>
     private void RequireOneValue(ISymbol member, Location from)
@@ -210,16 +212,10 @@ internal sealed class SourceMembers(Compilation compilation, CancellationToken c
     public static bool IsSetInConstructorOnly(ISymbol member) =>
         member is IFieldSymbol { IsReadOnly: true } or IPropertySymbol { SetMethod: null };
 
-    [System.Diagnostics.CodeAnalysis.SuppressMessage("MicrosoftCodeAnalysisPerformance", "RS1030", Justification =
-        "A wiring is followed through the files of its modules.")]
     private SemanticModel ModelOf(SyntaxTree tree)
     {
-        if (!_models.TryGetValue(tree, out SemanticModel? model))
-        {
-            _models.Add(tree, model = compilation.GetSemanticModel(tree));
-        }
-
-        return model;
+        Dependencies.Add(tree);
+        return models.Of(tree);
     }
 
     /// <summary>The initial value of a property that returns it as it is.</summary>

@@ -12,11 +12,6 @@ internal sealed class SymbolUses(Compilation compilation, SourceMembers members,
     private readonly Dictionary<ISymbol, IReadOnlyList<SymbolUse>> _uses = new(SymbolEqualityComparer.Default);
     private readonly Dictionary<ISymbol, Location?> _assignments = new(SymbolEqualityComparer.Default);
 
-    private readonly HashSet<string> _names = [];
-
-    /// <summary>The names that were looked for in the whole source.</summary>
-    public IReadOnlyCollection<string> Names => _names;
-
     /// <summary>Each place where it is named, in the order of the source.</summary>
     public IReadOnlyList<SymbolUse> Of(ISymbol symbol)
     {
@@ -39,7 +34,7 @@ internal sealed class SymbolUses(Compilation compilation, SourceMembers members,
         if (!_assignments.TryGetValue(definition, out Location? known))
         {
             IEnumerable<SymbolUse> uses = SourceMembers.IsSetInConstructorOnly(definition)
-                ? Search(definition, DeclarationsOf(definition.ContainingType))
+                ? Search(definition, WithinType(definition))
                 : Of(definition);
             known = uses.FirstOrDefault(use => use.IsAssignment)?.Syntax.GetLocation();
             _assignments.Add(definition, known);
@@ -106,11 +101,18 @@ internal sealed class SymbolUses(Compilation compilation, SourceMembers members,
 
         if (symbol.DeclaredAccessibility == Accessibility.Private && !symbol.DeclaringSyntaxReferences.IsEmpty)
         {
-            return DeclarationsOf(symbol.ContainingType);
+            return WithinType(symbol);
         }
 
-        _names.Add(symbol.Name);
+        members.Dependencies.Add(symbol.Name);
         return compilation.SyntaxTrees.Select(tree => tree.GetRoot(cancellationToken));
+    }
+
+    /// <summary>All parts of the type that a member belongs to.</summary>
+    private IEnumerable<SyntaxNode> WithinType(ISymbol member)
+    {
+        members.Dependencies.Add(member.Name);
+        return DeclarationsOf(member.ContainingType);
     }
 
     /// <summary>The member that a variable or parameter belongs to; of a primary constructor, the whole type.</summary>
@@ -119,7 +121,7 @@ internal sealed class SymbolUses(Compilation compilation, SourceMembers members,
         SyntaxNode around = declaration.Ancestors()
             .First(node => node is AccessorDeclarationSyntax or CompilationUnitSyntax
                 or (MemberDeclarationSyntax and not GlobalStatementSyntax));
-        return around is TypeDeclarationSyntax type && members.DeclaredBy(type) is { } symbol ? DeclarationsOf(symbol) : [around];
+        return around is TypeDeclarationSyntax && members.DeclaredBy(declaration) is { } parameter ? WithinType(parameter) : [around];
     }
 
     private IEnumerable<SyntaxNode> DeclarationsOf(ISymbol symbol) =>

@@ -16,6 +16,8 @@ internal sealed class WiringFollower
 
     private readonly Compilation _compilation;
     private readonly LeftBehind _left;
+    private readonly SharedModules? _shared;
+    private readonly CancellationToken _cancellationToken;
     private readonly SourceMembers _members;
     private readonly ValueReading _values;
     private readonly TypeReading _types;
@@ -37,14 +39,26 @@ internal sealed class WiringFollower
     private readonly Dictionary<(IOperation Call, Frame Frame), IReadOnlyList<WiringEntry>> _added = [];
 
     private int _entries;
+    private bool _hasKept;
 
     public WiringFollower(Compilation compilation, LeftBehind left, CancellationToken cancellationToken)
+        : this(new SourceModels(compilation), left, null, cancellationToken)
     {
-        _compilation = compilation;
+    }
+
+    /// <param name="models">The source.</param>
+    /// <param name="left">What other assemblies left behind.</param>
+    /// <param name="shared">The modules that are followed by themselves; null for none.</param>
+    /// <param name="cancellationToken">Ends it.</param>
+    public WiringFollower(SourceModels models, LeftBehind left, SharedModules? shared, CancellationToken cancellationToken)
+    {
+        _compilation = models.Compilation;
         _left = left;
-        _members = new SourceMembers(compilation, cancellationToken);
+        _shared = shared;
+        _cancellationToken = cancellationToken;
+        _members = new SourceMembers(models, cancellationToken);
         _values = new ValueReading(_members);
-        _types = new TypeReading(compilation, _values);
+        _types = new TypeReading(models.Compilation, _values);
         ObjectUses objects = new(_members);
         _frames = new Frames(_members, _values, _types, objects);
         _conditions = new ConditionReader(_members, _values, _types);
@@ -60,11 +74,14 @@ internal sealed class WiringFollower
     /// <summary>Follows scope levels.</summary>
     public LevelFollower Levels { get; }
 
-    /// <summary>The files that something was read from.</summary>
-    public IEnumerable<SyntaxTree> Files => _members.Files;
+    /// <summary>The source.</summary>
+    public SourceModels Models => _members.Models;
 
-    /// <summary>The names that were looked for in all files.</summary>
-    public IEnumerable<string> Names => _members.Uses.Names;
+    /// <summary>What was read.</summary>
+    public SourceDependencies Dependencies => _members.Dependencies;
+
+    /// <summary>Whether it found something that is one object for all who use it: a kept wiring, or a scope level.</summary>
+    public bool HasKept => _hasKept || _kept.Count > 0 || _registrations.HasKept || Levels.HasKept;
 
     /// <summary>The scope level that a member keeps; null if it makes a new one at each call.</summary>
     public Graph.Level? LevelKept(ISymbol member, Location from) =>
@@ -230,6 +247,7 @@ internal sealed class WiringFollower
     /// <summary>The value of a <c>Lazy</c>, which is made once.</summary>
     private IReadOnlyList<WiringEntry> FollowLazy(IOperation lazy, IOperation use, Frame frame)
     {
+        _hasKept = true;
         (ISymbol keeper, IOperation? value, Frame at) = Operations.WithoutConversions(lazy) switch
         {
             IFieldReferenceOperation { Field: { IsStatic: true, IsReadOnly: true, ContainingType.IsGenericType: false } field } =>
@@ -479,6 +497,11 @@ internal sealed class WiringFollower
         if (isKept && _kept.TryGetValue((member, frame.Receiver), out IReadOnlyList<WiringEntry>? known))
         {
             return known;
+        }
+
+        if (_shared?.EntriesOf(member, frame, _members, _cancellationToken) is { } shared)
+        {
+            return shared;
         }
 
         IReadOnlyList<string>? lines = _members.IsHere(member) ? null : _left.LinesFor(member);

@@ -42,10 +42,18 @@ internal static class LeftMembers
             return known.Member;
         }
 
-        HashSet<SyntaxTree> files = [node.SyntaxTree];
-        HashSet<string> names = [];
-        LeftMember? member = Read(node, compilation, files, names, cancellationToken);
-        KnownMember read = new(member, new ReadSources(compilation, files, names));
+        SourceDependencies dependencies = new();
+        dependencies.Add(node.SyntaxTree);
+        SharedModules modules = SharedModules.Of(compilation);
+        LeftMember? member;
+        lock (modules.Gate)
+        {
+            WiringFollower follower = new(modules.ModelsOf(compilation), modules.Left, modules, cancellationToken);
+            member = Read(node, follower, compilation, dependencies, cancellationToken);
+            dependencies.Add(follower.Dependencies);
+        }
+
+        KnownMember read = new(member, CompilationFiles.Of(compilation), dependencies);
         lock (Gate)
         {
             Known.Remove(node);
@@ -86,12 +94,16 @@ internal static class LeftMembers
     };
 
     private static LeftMember? Read(
-        SyntaxNode node, Compilation compilation, HashSet<SyntaxTree> files, HashSet<string> names, CancellationToken cancellationToken)
+        SyntaxNode node,
+        WiringFollower follower,
+        Compilation compilation,
+        SourceDependencies dependencies,
+        CancellationToken cancellationToken)
     {
-        SourceMembers members = new(compilation, cancellationToken);
+        SourceMembers members = new(follower.Models, cancellationToken);
         if (WiringRoots.MayBuild(node))
         {
-            return OfBuild(node, members, compilation, files, names, cancellationToken);
+            return OfBuild(node, members, follower, compilation);
         }
 
         if (compilation.GetTypeByMetadataName(LeftBehind.Attribute) is null
@@ -104,7 +116,7 @@ internal static class LeftMembers
 
         IParameterSymbol? added = member is IMethodSymbol method ? AddedTo(method) : null;
         return (added is not null || GivesRegistrations(member) || Operations.IsOf(TypeOf(member), "Junctivor.ScopeLevel"))
-            && TextOf(member, added, node.GetLocation(), compilation, files, names, cancellationToken) is { } text
+            && TextOf(member, members.IsKept(member), added, node.GetLocation(), follower, compilation, dependencies) is { } text
                 ? new LeftMember(id, text)
                 : null;
     }
@@ -116,17 +128,14 @@ internal static class LeftMembers
     private static LeftMember? OfBuild(
         SyntaxNode node,
         SourceMembers members,
-        Compilation compilation,
-        HashSet<SyntaxTree> files,
-        HashSet<string> names,
-        CancellationToken cancellationToken)
+        WiringFollower follower,
+        Compilation compilation)
     {
         if (WiringRoots.BuiltBy(members.OperationOf(node)) is not { } wiring)
         {
             return null;
         }
 
-        WiringFollower follower = new(compilation, new LeftBehind(compilation), cancellationToken);
         try
         {
             follower.Follow(wiring);
@@ -137,24 +146,18 @@ internal static class LeftMembers
             return new LeftMember(
                 WiringWords.Build + WiringText.PlaceOf(node.GetLocation(), compilation), WiringText.OfUnknown(unknown, compilation));
         }
-        finally
-        {
-            files.UnionWith(follower.Files);
-            names.UnionWith(follower.Names);
-        }
     }
 
     /// <summary>The text of a member; null if it cannot be read, and other projects need not know why.</summary>
     private static string? TextOf(
         ISymbol member,
+        bool isKept,
         IParameterSymbol? added,
         Location place,
+        WiringFollower follower,
         Compilation compilation,
-        HashSet<SyntaxTree> files,
-        HashSet<string> names,
-        CancellationToken cancellationToken)
+        SourceDependencies dependencies)
     {
-        WiringFollower follower = new(compilation, new LeftBehind(compilation), cancellationToken);
         try
         {
             if (Operations.IsOf(TypeOf(member), "Junctivor.ScopeLevel"))
@@ -165,25 +168,19 @@ internal static class LeftMembers
             if (added is not null)
             {
                 (IReadOnlyList<WiringEntry> all, bool returns) = follower.FollowAdded((IMethodSymbol)member, added, place);
-                files.UnionWith(all.SelectMany(entry => DeclarationsOf(entry.Registration)));
+                DependOn(all, dependencies);
                 return WiringText.OfAdded(compilation, follower.Levels, all, added, returns);
             }
 
             IReadOnlyList<WiringEntry> entries = Operations.IsRegistration(TypeOf(member))
                 ? follower.FollowRegistrationTemplate(member, place)
                 : follower.FollowTemplate(member, place);
-            files.UnionWith(entries.SelectMany(entry => DeclarationsOf(entry.Registration)));
-            bool isKept = new SourceMembers(compilation, cancellationToken).IsKept(member);
+            DependOn(entries, dependencies);
             return WiringText.Of(compilation, follower.Levels, entries, WiringRoots.IsChecked(member), isKept);
         }
         catch (UnfollowableException unknown)
         {
             return GivesRegistrations(member) ? WiringText.OfUnknown(unknown, compilation) : null;
-        }
-        finally
-        {
-            files.UnionWith(follower.Files);
-            names.UnionWith(follower.Names);
         }
     }
 
@@ -191,6 +188,14 @@ internal static class LeftMembers
     private static IParameterSymbol? AddedTo(IMethodSymbol method) => method.Parameters
         .Concat(Functions.ExtensionParameterOf(method) is { } extended ? [extended] : (IParameterSymbol[])[])
         .FirstOrDefault(parameter => Operations.IsOf(parameter.Type, "Junctivor.Wiring"));
+
+    private static void DependOn(IEnumerable<WiringEntry> entries, SourceDependencies dependencies)
+    {
+        foreach (SyntaxTree file in entries.SelectMany(entry => DeclarationsOf(entry.Registration)))
+        {
+            dependencies.Add(file);
+        }
+    }
 
     private static IEnumerable<SyntaxTree> DeclarationsOf(WrittenRegistration registration) =>
         registration.AlsoServes
@@ -221,8 +226,9 @@ internal static class LeftMembers
         return true;
     }
 
-    private sealed record KnownMember(LeftMember? Member, ReadSources Sources)
+    private sealed record KnownMember(LeftMember? Member, CompilationFiles Files, SourceDependencies Dependencies)
     {
-        public bool IsAsItWas(Compilation compilation) => Sources.AreTheSameIn(compilation);
+        public bool IsAsItWas(Compilation compilation) =>
+            Files.ChangesTo(CompilationFiles.Of(compilation)) is { } edits && !edits.Affect(Dependencies);
     }
 }

@@ -11,7 +11,7 @@ namespace Junctivor.Generators.Leaving;
 /// <param name="levels">Where the scope levels are kept.</param>
 internal sealed class WiringText(Compilation compilation, LevelFollower levels)
 {
-    private readonly SymbolTypes _types = new(compilation);
+    private readonly SymbolTypes _types = new(Edition.Of(compilation));
     private readonly List<string> _lines = [WiringWords.Version];
     private readonly List<object> _flags = [];
     private readonly List<WrittenRegistration> _written = [];

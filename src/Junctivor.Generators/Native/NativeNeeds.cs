@@ -32,7 +32,7 @@ internal sealed class NativeNeeds
         IReadOnlyList<SourceRequest> requests =
         [
             .. SourceRequests.In(compilation, cancellationToken),
-            .. from handler in new EndpointHandlers(compilation, cancellationToken).All
+            .. from handler in new EndpointHandlers(new SourceModels(compilation), cancellationToken).All
                from service in handler.Services.Concat(handler.Possible)
                where !SymbolType.IsOpenType(service.Type)
                select new SourceRequest(service.Type, service.Mark, IsConstructed: false),
@@ -42,7 +42,7 @@ internal sealed class NativeNeeds
             foreach (IReadOnlyDictionary<object, bool> outcome in RootChecker.SomeOutcomes(entries))
             {
                 cancellationToken.ThrowIfCancellationRequested();
-                needs.Add(SymbolReader.Open(compilation, left, RootChecker.Holding(entries, outcome)), requests);
+                needs.Add(SymbolReader.Open(Edition.Of(compilation), left, RootChecker.Holding(entries, outcome)), requests);
             }
         }
 
@@ -52,7 +52,9 @@ internal sealed class NativeNeeds
     private static IEnumerable<IReadOnlyList<WiringEntry>> EntriesIn(
         Compilation compilation, LeftBehind left, CancellationToken cancellationToken)
     {
-        foreach ((_, Func<IReadOnlyList<WiringEntry>> follow) in new WiringRoots(compilation, left, cancellationToken).Find())
+        SourceModels models = new(compilation);
+        WiringFollower follower = new(models, left, null, cancellationToken);
+        foreach ((_, Func<IReadOnlyList<WiringEntry>> follow) in new WiringRoots(models, cancellationToken).Find(follower))
         {
             IReadOnlyList<WiringEntry> entries;
             try

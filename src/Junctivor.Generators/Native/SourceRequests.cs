@@ -13,7 +13,7 @@ internal static class SourceRequests
 
     public static IEnumerable<SourceRequest> In(Compilation compilation, CancellationToken cancellationToken)
     {
-        SourceMembers members = new(compilation, cancellationToken);
+        SourceMembers members = new(new SourceModels(compilation), cancellationToken);
         INamedTypeSymbol? handler = compilation.GetTypeByMetadataName(Handler);
         return compilation.SyntaxTrees
             .SelectMany(tree => tree.GetRoot(cancellationToken).DescendantNodes().OfType<InvocationExpressionSyntax>())

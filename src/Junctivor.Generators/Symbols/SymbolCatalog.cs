@@ -8,16 +8,18 @@ namespace Junctivor.Generators.Symbols;
 /// Knows each type that a wiring mentions by its <see cref="TypeRef"/>, and the other way round. One for each check, as the graph keeps
 /// with a type what it finds for it. One thread at a time may use it.
 /// </summary>
-/// <param name="compilation">Where the symbols come from.</param>
+/// <param name="edition">Where the symbols come from.</param>
 /// <param name="left">What other assemblies left behind.</param>
-internal sealed class SymbolCatalog(Compilation compilation, LeftBehind left)
+internal sealed class SymbolCatalog(Edition edition, LeftBehind left)
 {
     private readonly Dictionary<ITypeSymbol, SymbolType> _types = new(SymbolEqualityComparer.Default);
 
-    public Compilation Compilation => compilation;
+    public Compilation Compilation => edition.First;
+
+    public Edition Edition => edition;
 
     /// <summary>The types of the compilation, whether they are entered here or not.</summary>
-    public SymbolTypes All { get; } = new(compilation);
+    public SymbolTypes All { get; } = new(edition);
 
     public LeftBehind Left => left;
 
@@ -36,7 +38,7 @@ internal sealed class SymbolCatalog(Compilation compilation, LeftBehind left)
     {
         get
         {
-            ITypeSymbol plain = Erasure.Of(type, compilation);
+            ITypeSymbol plain = Erasure.Of(edition.InFirst(type), edition.First);
             if (!_types.TryGetValue(plain, out SymbolType? known))
             {
                 known = new SymbolType(plain, this);

@@ -30,7 +30,7 @@ internal sealed class SymbolClassIndex
     private IEnumerable<IAssemblySymbol> Assemblies =>
         _types.Assemblies.Where(assembly => !ClassSearch<ITypeSymbol>.IsFramework(assembly.Name));
 
-    private static bool IsConstructible(INamedTypeSymbol type) =>
+    private bool IsConstructible(INamedTypeSymbol type) =>
         type is { TypeKind: TypeKind.Class, IsAbstract: false, IsStatic: false }
-        && SymbolType.PublicConstructors(type).Any();
+        && SymbolType.PublicConstructors(_types.Edition.WithMembers(type)).Any();
 }

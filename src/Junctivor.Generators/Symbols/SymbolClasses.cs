@@ -10,35 +10,42 @@ internal sealed class SymbolClasses(SymbolCatalog types)
     private const string Inject = "Junctivor.InjectAttribute";
 
     /// <summary>The constructors that somebody could call.</summary>
-    public Constructor[] ReadConstructors(ITypeSymbol type)
-    {
-        bool hasNone = type.TypeKind == TypeKind.Interface || type.IsStatic;
-        IReadOnlyList<IMethodSymbol> all = hasNone ? [] : [.. SymbolType.PublicConstructors(type)];
-        return
-        [
-            .. all.Select(constructor =>
-                new SymbolConstructor(all.Count > 1 && Carries(constructor, Inject), ReadParameters(constructor))),
-        ];
-    }
+    public Constructor[] ReadConstructors(ITypeSymbol type) =>
+    [
+        .. ShapeOf(type).Constructors.Select(constructor => new SymbolConstructor(constructor.IsChosen, Read(constructor.Parameters))),
+    ];
 
-    public Parameter[] Read(IEnumerable<WrittenParameter> parameters) => [.. parameters.Select(Read)];
+    public Parameter[] Read(IReadOnlyList<WrittenParameter> parameters) =>
+        parameters.Count == 0 ? [] : [.. parameters.Select(Read)];
 
     /// <summary>The properties that are filled: those marked, and those required where the constructor does not see to them.</summary>
-    public Parameter[] ReadProperties(ITypeSymbol type)
+    public Parameter[] ReadProperties(ITypeSymbol type) => Read(ShapeOf(type).Properties);
+
+    private ClassShape ShapeOf(ITypeSymbol type) => types.Edition.ShapeOf(type, ReadShape);
+
+    private ClassShape ReadShape(ITypeSymbol type)
     {
-        bool isRequiredSeenTo = SymbolType.PublicConstructors(type).ToList() is [{ } only]
+        bool hasNone = type.TypeKind == TypeKind.Interface || type.IsStatic;
+        IReadOnlyList<IMethodSymbol> constructors = [.. SymbolType.PublicConstructors(type)];
+        bool isRequiredSeenTo = constructors is [{ } only]
             && Carries(only, "System.Diagnostics.CodeAnalysis.SetsRequiredMembersAttribute");
-        return
-        [
-            .. AllProperties(type)
-                .Where(property => (property.IsRequired && !isRequiredSeenTo) || Marks(property))
-                .Concat(UnsettableProperties(type, isRequiredSeenTo))
-                .Select(property => Read(WrittenParameter.Of(property, types.Compilation))),
-        ];
+        return new ClassShape(
+            [
+                .. hasNone
+                    ? []
+                    : constructors.Select(constructor =>
+                        (constructors.Count > 1 && Carries(constructor, Inject), ParametersOf(constructor))),
+            ],
+            [
+                .. AllProperties(type)
+                    .Where(property => (property.IsRequired && !isRequiredSeenTo) || Marks(property))
+                    .Concat(UnsettableProperties(type, isRequiredSeenTo))
+                    .Select(property => WrittenParameter.Of(property, types.Compilation)),
+            ]);
     }
 
-    private Parameter[] ReadParameters(IMethodSymbol constructor) =>
-        Read(constructor.Parameters.Select(parameter => WrittenParameter.Of(parameter, types.Compilation)));
+    private IReadOnlyList<WrittenParameter> ParametersOf(IMethodSymbol constructor) =>
+        [.. constructor.Parameters.Select(parameter => WrittenParameter.Of(parameter, types.Compilation))];
 
     private Parameter Read(WrittenParameter parameter) =>
         new SymbolParameter(parameter, types[parameter.Type], types.MarkOf(parameter.Mark));

@@ -10,6 +10,8 @@ namespace Junctivor.Generators.Symbols;
 internal sealed class SymbolConstant(WrittenConstant constant, SymbolCatalog types)
     : PassedConstant(constant.Parameter, types[constant.Type])
 {
+    private readonly ITypeSymbol _actual = types.Edition.InFirst(constant.Actual);
+
     public override bool Fits(Parameter parameter)
     {
         if (constant.IsNull)
@@ -18,8 +20,8 @@ internal sealed class SymbolConstant(WrittenConstant constant, SymbolCatalog typ
         }
 
         ITypeSymbol wanted = SymbolCatalog.SymbolOf(parameter.Type);
-        bool fits = wanted.IsValueType || constant.Actual.IsValueType
-            ? SymbolEqualityComparer.Default.Equals(wanted, constant.Actual) || IsAssignable(wanted)
+        bool fits = wanted.IsValueType || _actual.IsValueType
+            ? SymbolEqualityComparer.Default.Equals(wanted, _actual) || IsAssignable(wanted)
             : IsAssignable(wanted);
         return fits || constant.IsExact
             ? fits
@@ -29,5 +31,5 @@ internal sealed class SymbolConstant(WrittenConstant constant, SymbolCatalog typ
     public override Parameter PassTo(Parameter parameter) => parameter.AsPassed();
 
     private bool IsAssignable(ITypeSymbol wanted) =>
-        types.All.IsAssignable(constant.Actual, wanted);
+        types.All.IsAssignable(_actual, wanted);
 }

@@ -15,9 +15,9 @@ internal sealed class SymbolReader : ITypeReader
     private readonly List<Node> _disabled = [];
     private readonly Dictionary<(Node Open, TypeRef Closed), Node> _closings = [];
 
-    private SymbolReader(Compilation compilation, LeftBehind left)
+    private SymbolReader(Edition edition, LeftBehind left)
     {
-        _types = new SymbolCatalog(compilation, left);
+        _types = new SymbolCatalog(edition, left);
         _classes = new SymbolClasses(_types);
         _index = new SymbolClassIndex(_types);
     }
@@ -36,13 +36,13 @@ internal sealed class SymbolReader : ITypeReader
     /// <param name="entries">In the order of the wiring; the same object twice counts once.</param>
     public static ServiceGraph Read(
         Compilation compilation, LeftBehind left, IEnumerable<(WrittenRegistration Registration, bool IsEnabled)> entries) =>
-        Open(compilation, left, entries).Builder.Graph;
+        Open(Edition.Of(compilation), left, entries).Builder.Graph;
 
     /// <summary>The same, to be added to.</summary>
     public static SymbolReader Open(
-        Compilation compilation, LeftBehind left, IEnumerable<(WrittenRegistration Registration, bool IsEnabled)> entries)
+        Edition edition, LeftBehind left, IEnumerable<(WrittenRegistration Registration, bool IsEnabled)> entries)
     {
-        SymbolReader reader = new(compilation, left);
+        SymbolReader reader = new(edition, left);
         HashSet<WrittenRegistration> met = [];
         List<Node> nodes = [];
         List<WrittenRegistration> disabled = [];

@@ -44,7 +44,7 @@ internal sealed class SymbolType(ITypeSymbol symbol, SymbolCatalog types) : Type
 
     public override bool IsInterface => symbol.TypeKind == TypeKind.Interface;
 
-    public override bool IsMarker => IsInterface && symbol.GetMembers().IsEmpty && symbol.Interfaces.IsEmpty;
+    public override bool IsMarker => IsInterface && types.Edition.WithMembers(symbol).GetMembers().IsEmpty && symbol.Interfaces.IsEmpty;
 
     public override (string Call, bool IsAsync)? FirstUse => types.All.FirstUseOf(symbol);
 

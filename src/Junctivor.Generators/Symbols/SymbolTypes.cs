@@ -6,9 +6,11 @@ namespace Junctivor.Generators.Symbols;
 
 /// <summary>The types of a program, by the compiler's symbols. Of types of other assemblies only members that are not private are
 /// known.</summary>
-/// <param name="compilation">Where the symbols come from.</param>
-internal sealed class SymbolTypes(Compilation compilation) : TypeModel<ITypeSymbol>
+/// <param name="edition">Where the symbols come from.</param>
+internal sealed class SymbolTypes(Edition edition) : TypeModel<ITypeSymbol>
 {
+    private readonly Compilation _compilation = edition.First;
+
     public override IEqualityComparer<ITypeSymbol> Comparer => SymbolEqualityComparer.Default;
 
     public override bool IsParameter(ITypeSymbol type) => type is ITypeParameterSymbol;
@@ -43,7 +45,7 @@ internal sealed class SymbolTypes(Compilation compilation) : TypeModel<ITypeSymb
 
     public override ITypeSymbol Outermost(ITypeSymbol type) => type.ContainingType is null ? type : Outermost(type.ContainingType);
 
-    public override bool IsAssignable(ITypeSymbol from, ITypeSymbol to) => compilation.ClassifyCommonConversion(from, to) is
+    public override bool IsAssignable(ITypeSymbol from, ITypeSymbol to) => _compilation.ClassifyCommonConversion(from, to) is
     {
         Exists: true, IsImplicit: true, IsUserDefined: false, IsNumeric: false, IsNullable: false,
     };
@@ -59,40 +61,40 @@ internal sealed class SymbolTypes(Compilation compilation) : TypeModel<ITypeSymb
     public override IEnumerable<ITypeSymbol> ConstraintsOf(ITypeSymbol parameter) => ((ITypeParameterSymbol)parameter).ConstraintTypes;
 
     public override bool HasDefaultConstructor(ITypeSymbol type) => type.IsValueType
-        || (!type.IsAbstract && SymbolType.PublicConstructors(type).Any(constructor => constructor.Parameters.IsEmpty));
+        || (!type.IsAbstract && ConstructorsOf(type).Any(constructor => constructor.Parameters.IsEmpty));
 
     public override bool IsOfCoreLibrary(ITypeSymbol type) => SymbolEqualityComparer.Default.Equals(
-        type.ContainingAssembly, compilation.GetSpecialType(SpecialType.System_Object).ContainingAssembly);
+        type.ContainingAssembly, _compilation.GetSpecialType(SpecialType.System_Object).ContainingAssembly);
 
     public override ITypeSymbol? TryClose(ITypeSymbol definition, Func<ITypeSymbol, ITypeSymbol> argumentOf)
     {
         Dictionary<ITypeSymbol, ITypeSymbol> arguments = ArgumentsOf(definition)
             .ToDictionary<ITypeSymbol, ITypeSymbol, ITypeSymbol>(parameter => parameter, argumentOf, SymbolEqualityComparer.Default);
         return arguments.Keys.All(parameter => IsSatisfied(parameter, arguments))
-            ? Substitution.In(definition, arguments, compilation)
+            ? Substitution.In(definition, arguments, _compilation)
             : null;
     }
 
-    public override IEnumerable<ITypeSymbol> ConstructorParametersOf(ITypeSymbol type) => SymbolType.PublicConstructors(type)
+    public override IEnumerable<ITypeSymbol> ConstructorParametersOf(ITypeSymbol type) => ConstructorsOf(type)
         .SelectMany(constructor => constructor.Parameters)
-        .Select(parameter => Erasure.Of(parameter.Type, compilation));
+        .Select(parameter => Plain(parameter.Type));
 
     public override IEnumerable<KeptMember<ITypeSymbol>> FieldsOf(ITypeSymbol type) =>
-        MembersOf(type).Select(KeptBy).OfType<KeptMember<ITypeSymbol>>();
+        MembersOf(edition.WithMembers(type)).Select(KeptBy).OfType<KeptMember<ITypeSymbol>>();
 
     public override IEnumerable<UsableMember<ITypeSymbol>> MethodsOf(ITypeSymbol type) =>
-        from method in type.GetMembers().OfType<IMethodSymbol>()
+        from method in edition.WithMembers(type).GetMembers().OfType<IMethodSymbol>()
         where IsPublicOfInstance(method) && method.MethodKind == MethodKind.Ordinary
         select new UsableMember<ITypeSymbol>(
             $"{method.Name}({string.Join(", ", method.Parameters.Select(parameter => parameter.Name))})",
             method.Name,
-            method.ReturnType,
+            edition.InFirst(method.ReturnType),
             method.IsGenericMethod || BaseOf(method).ContainingType.SpecialType == SpecialType.System_Object);
 
     public override IEnumerable<UsableMember<ITypeSymbol>> PropertiesOf(ITypeSymbol type) =>
-        from property in type.GetMembers().OfType<IPropertySymbol>()
+        from property in edition.WithMembers(type).GetMembers().OfType<IPropertySymbol>()
         where IsPublicOfInstance(property) && !property.IsIndexer
-        select new UsableMember<ITypeSymbol>(property.Name, property.Name, property.Type);
+        select new UsableMember<ITypeSymbol>(property.Name, property.Name, edition.InFirst(property.Type));
 
     private bool IsSatisfied(ITypeSymbol parameter, Dictionary<ITypeSymbol, ITypeSymbol> found)
     {
@@ -102,21 +104,29 @@ internal sealed class SymbolTypes(Compilation compilation) : TypeModel<ITypeSymb
             && !(demands.HasFlag(ParameterDemands.Struct)
                 && (!argument.IsValueType || argument.OriginalDefinition.SpecialType == SpecialType.System_Nullable_T))
             && !(demands.HasFlag(ParameterDemands.Constructor) && !HasDefaultConstructor(argument))
-            && ConstraintsOf(parameter).All(each => IsAssignable(argument, Substitution.In(each, found, compilation)));
+            && ConstraintsOf(parameter).All(each => IsAssignable(argument, Substitution.In(each, found, _compilation)));
     }
 
     /// <summary>The members, as a build sees them: of types of other assemblies those that code of this one can name. An editor has the
     /// source of other projects, but must not report more than the build.</summary>
     private IEnumerable<ISymbol> MembersOf(ITypeSymbol type) =>
-        SymbolEqualityComparer.Default.Equals(type.ContainingAssembly, compilation.Assembly)
+        IsHere(type)
             ? type.GetMembers()
             : type.GetMembers().Where(member => member is not IEventSymbol
-                && compilation.IsSymbolAccessibleWithin(member.OriginalDefinition, compilation.Assembly));
+                && _compilation.IsSymbolAccessibleWithin(member.OriginalDefinition, _compilation.Assembly));
+
+    private IEnumerable<IMethodSymbol> ConstructorsOf(ITypeSymbol type) => SymbolType.PublicConstructors(edition.WithMembers(type));
+
+    private bool IsHere(ITypeSymbol type) =>
+        SymbolEqualityComparer.Default.Equals(type.ContainingAssembly, edition.First.Assembly)
+        || SymbolEqualityComparer.Default.Equals(type.ContainingAssembly, edition.Current.Assembly);
+
+    private ITypeSymbol Plain(ITypeSymbol type) => Erasure.Of(edition.InFirst(type), _compilation);
 
     private KeptMember<ITypeSymbol>? KeptBy(ISymbol member) => member switch
     {
         IEventSymbol { IsStatic: false, IsAbstract: false } happening when IsFieldLike(happening) =>
-            new(happening.Name, Erasure.Of(happening.Type, compilation), IsReadOnly: false, IsOfProperty: false, IsCaptured: false),
+            new(happening.Name, Plain(happening.Type), IsReadOnly: false, IsOfProperty: false, IsCaptured: false),
         IFieldSymbol { IsStatic: false } field => KeptByField(field),
         _ => null,
     };
@@ -126,7 +136,7 @@ internal sealed class SymbolTypes(Compilation compilation) : TypeModel<ITypeSymb
         bool isCaptured = field.Name.StartsWith('<') && field.Name.EndsWith(">P", StringComparison.Ordinal);
         IPropertySymbol? property = field.AssociatedSymbol as IPropertySymbol;
         string name = property?.Name ?? (isCaptured ? field.Name[1..^2] : field.Name);
-        return new(name, Erasure.Of(field.Type, compilation), field.IsReadOnly, property is not null, isCaptured);
+        return new(name, Plain(field.Type), field.IsReadOnly, property is not null, isCaptured);
     }
 
     private static bool IsFieldLike(IEventSymbol happening) =>
