@@ -13,5 +13,6 @@ public static class CodeTable
             .Select(kind => $"| {kind.Code} | {kind.Name} | {kind.Severity.ToString().ToLowerInvariant()} | {kind.Meaning} |")
             .Prepend("|---|---|---|---|")
             .Prepend("| code | name | severity | meaning |")
-            .Append("| JV901 | not-followed | warning or info | The compiler cannot follow a wiring, and did not check it. |"));
+            .Append("| JV901 | not-followed | warning or info | The compiler cannot follow a wiring, and did not check it. |")
+            .Append("| JV903 | unused-result | warning | A registration, or what an option of it returns, is not used. |"));
 }

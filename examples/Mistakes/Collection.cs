@@ -26,6 +26,7 @@ public static class Collection
         new("JV205", typeof(DecoratesNothing), DecoratesNothing.Wiring.Check),
         new("JV206", typeof(GenericConstraint), GenericConstraint.Wiring.Check),
         new("JV207", typeof(PluginSkipped), WithPlugin),
+        new("JV208", typeof(SplitClass), SplitClass.Wiring.Check),
         new("JV301", typeof(Captive), Captive.Wiring.Check),
         new("JV302", typeof(ScopedOutsideScope), () => Told(() => ScopedOutsideScope.Ask())),
         new("JV303", typeof(FrozenTransient), FrozenTransient.Wiring.Check),

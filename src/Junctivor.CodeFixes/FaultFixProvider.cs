@@ -36,9 +36,12 @@ public sealed class FaultFixProvider : CodeFixProvider
                 continue;
             }
 
-            foreach ((string title, Fix fix) in Offered(fault).Where(offer => Editor.CanMake(compilation, offer.Fix)))
+            foreach ((string title, Fix fix) in Offered(fault))
             {
-                context.RegisterCodeFix(new FixAction(title, project, fix, Editor.KeyOf(fault, fix)), diagnostic);
+                if (await Editor.TryMakeAsync(project, fix, context.CancellationToken).ConfigureAwait(false) is not null)
+                {
+                    context.RegisterCodeFix(new FixAction(title, project, fix, Editor.KeyOf(fault, fix)), diagnostic);
+                }
             }
         }
     }

@@ -44,7 +44,9 @@ internal sealed class OneAfterAnother : FixAllProvider
         while (await project.GetCompilationAsync(cancellationToken).ConfigureAwait(false) is CSharpCompilation compilation
             && NextIn(compilation, context, tried, cancellationToken) is { } fix)
         {
-            project = (await Editor.MakeAsync(project, fix, cancellationToken).ConfigureAwait(false)).GetProject(project.Id)!;
+            // Other programs may use a module of another project: its registrations are changed one by one.
+            Solution? made = await Editor.MakeInAsync(project, fix, cancellationToken).ConfigureAwait(false);
+            project = made?.GetProject(project.Id) ?? project;
         }
 
         return project.Solution;

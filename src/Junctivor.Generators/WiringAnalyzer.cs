@@ -39,6 +39,7 @@ public sealed class WiringAnalyzer : DiagnosticAnalyzer
             context.RegisterCompilationEndAction(ReportGaps);
         }
 
+        context.RegisterOperationAction(UnusedResults.Inspect, OperationKind.ExpressionStatement);
         CompilationChecks checks = new(context.Compilation);
         context.RegisterSemanticModelAction(file =>
         {

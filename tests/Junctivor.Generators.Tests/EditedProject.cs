@@ -37,12 +37,15 @@ internal sealed class EditedProject
     public async Task<IReadOnlyList<Diagnostic>> AnalyzeAsync() => (await SourceAsync()).Analyze();
 
     /// <summary>The fixes that are offered for a diagnostic.</summary>
-    public async Task<IReadOnlyList<CodeAction>> FixesOfAsync(Diagnostic diagnostic)
+    public Task<IReadOnlyList<CodeAction>> FixesOfAsync(Diagnostic diagnostic) => FixesOfAsync(diagnostic, new FaultFixProvider());
+
+    /// <summary>The fixes that a provider offers for a diagnostic.</summary>
+    public async Task<IReadOnlyList<CodeAction>> FixesOfAsync(Diagnostic diagnostic, CodeFixProvider provider)
     {
         List<CodeAction> actions = [];
         CodeFixContext context = new(
             _document, diagnostic, (action, _) => actions.Add(action), TestContext.Current.CancellationToken);
-        await new FaultFixProvider().RegisterCodeFixesAsync(context);
+        await provider.RegisterCodeFixesAsync(context);
         return actions;
     }
 

@@ -96,6 +96,48 @@ internal sealed class LanguageServer : IAsyncDisposable
         return [.. ofOurs.Order(StringComparer.Ordinal)];
     }
 
+    /// <summary>What it shows of us, with the text that is underlined.</summary>
+    /// <param name="text">The text of the document.</param>
+    public async Task<IReadOnlyList<string>> UnderlinedAsync(string text)
+    {
+        JsonElement shown = await _connection.InvokeWithParameterObjectAsync<JsonElement>(
+            "textDocument/diagnostic", new { textDocument = new { uri = _document } }, Token);
+        return
+        [
+            .. shown.GetProperty("items").EnumerateArray()
+                .Where(item => item.GetProperty("code").GetString()!.StartsWith("JV", StringComparison.Ordinal))
+                .Select(item => $"{item.GetProperty("code").GetString()} {TextIn(item.GetProperty("range"), text)}"),
+        ];
+    }
+
+    /// <summary>The first words that it offers to complete the text with, in the order in which an editor shows them.</summary>
+    /// <param name="line">The line, counted from 0.</param>
+    /// <param name="character">The column, counted from 0.</param>
+    public async Task<IReadOnlyList<string>> CompletionsAsync(int line, int character)
+    {
+        JsonElement offered = await _connection.InvokeWithParameterObjectAsync<JsonElement>(
+            "textDocument/completion", new { textDocument = new { uri = _document }, position = new { line, character } }, Token);
+        JsonElement items = offered.ValueKind == JsonValueKind.Array ? offered : offered.GetProperty("items");
+        return
+        [
+            .. items.EnumerateArray()
+                .OrderBy(item => (item.TryGetProperty("sortText", out JsonElement sort) ? sort : item.GetProperty("label")).GetString(),
+                    StringComparer.Ordinal)
+                .Select(item => item.GetProperty("label").GetString()!),
+        ];
+    }
+
+    private static string TextIn(JsonElement range, string text)
+    {
+        (int Line, int Character) start = PositionOf(range.GetProperty("start"));
+        (int Line, int Character) end = PositionOf(range.GetProperty("end"));
+        string line = text.Split('\n')[start.Line];
+        return line[start.Character..(start.Line == end.Line ? end.Character : line.Length)];
+    }
+
+    private static (int Line, int Character) PositionOf(JsonElement position) =>
+        (position.GetProperty("line").GetInt32(), position.GetProperty("character").GetInt32());
+
     public async ValueTask DisposeAsync()
     {
         _connection.Dispose();

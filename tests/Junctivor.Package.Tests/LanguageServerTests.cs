@@ -61,6 +61,32 @@ public sealed partial class LanguageServerTests(PackedLibrary packed)
     }
 
     [Fact]
+    public async Task In_a_solution_of_four_projects_a_fault_goes_with_its_fix()
+    {
+        string folder = await WriteAsync("typed");
+        string? server = await LanguageServer.InstallAsync(folder);
+        Assert.SkipWhen(server is null, "csharp-ls could not be installed: 'dotnet tool install csharp-ls' finds it in the registry.");
+        const string fault = "JV101 Storage.Wiring";
+        string halfTyped = Program.Replace("    Transient", "    Singleton.Of<ITides, \n    Transient", StringComparison.Ordinal);
+        string typed = Program.Replace("    Transient", "    Singleton.Of<ITides, Almanac>(),\n    Transient", StringComparison.Ordinal);
+        await using LanguageServer editor = await LanguageServer.OpenAsync(server!, folder, "Office/Program.cs", Program);
+
+        IReadOnlyList<string> before = await editor.UnderlinedAsync(Program);
+        await editor.EditAsync(halfTyped);
+        IReadOnlyList<string> during = await editor.UnderlinedAsync(halfTyped);
+        string[] lines = halfTyped.Split('\n');
+        int line = Array.FindIndex(lines, each => each.Contains("ITides, ", StringComparison.Ordinal));
+        IReadOnlyList<string> completions = await editor.CompletionsAsync(line, lines[line].Length);
+        await editor.EditAsync(typed);
+        IReadOnlyList<string> after = await editor.UnderlinedAsync(typed);
+
+        Assert.Equal([fault], before);
+        Assert.Empty(during);
+        Assert.Equal("Almanac", completions[0]);
+        Assert.Empty(after);
+    }
+
+    [Fact]
     public async Task Fix_all_of_a_solution_makes_the_fixes_that_are_certain_in_every_file()
     {
         string folder = await WriteAsync("fixed");
@@ -132,14 +158,36 @@ public sealed partial class LanguageServerTests(PackedLibrary packed)
     private async Task<string> WriteAsync(string name)
     {
         string folder = Path.Combine(packed.Folder, name);
-        Directory.CreateDirectory(Path.Combine(folder, "Quay"));
-        Directory.CreateDirectory(Path.Combine(folder, "Office"));
+        foreach (string project in (string[])["Contracts", "Quay", "Office", "Night"])
+        {
+            Directory.CreateDirectory(Path.Combine(folder, project));
+        }
+
         await PackedLibrary.WriteSourcesAsync(folder);
         await WriteAsync(folder, "Edited.slnx", """
-            <Solution><Project Path="Quay/Quay.csproj" /><Project Path="Office/Office.csproj" /></Solution>
+            <Solution>
+              <Project Path="Contracts/Contracts.csproj" />
+              <Project Path="Quay/Quay.csproj" />
+              <Project Path="Office/Office.csproj" />
+              <Project Path="Night/Night.csproj" />
+            </Solution>
             """);
-        await WriteAsync(folder, "Quay/Quay.csproj", Project(""));
-        await WriteAsync(folder, "Office/Office.csproj", Project("""<ProjectReference Include="../Quay/Quay.csproj" />"""));
+        await WriteAsync(folder, "Contracts/Contracts.csproj", Project("Library"));
+        await WriteAsync(folder, "Quay/Quay.csproj", Project("Library", "Contracts"));
+        await WriteAsync(folder, "Office/Office.csproj", Project("Exe", "Quay"));
+        await WriteAsync(folder, "Night/Night.csproj", Project("Exe", "Quay"));
+        await WriteAsync(folder, "Contracts/ITides.cs", """
+            namespace Quay;
+
+            public interface ITides;
+            """);
+        await WriteAsync(folder, "Night/Program.cs", """
+            using Junctivor;
+            using Quay;
+
+            Wiring wiring = [.. Storage.Wiring, Singleton.Of<ITides, Almanac>()];
+            using Container container = wiring.Build();
+            """);
         await WriteAsync(folder, "Quay/Storage.cs", """
             using Junctivor;
 
@@ -149,8 +197,6 @@ public sealed partial class LanguageServerTests(PackedLibrary packed)
             {
                 public static Wiring Wiring => [Scoped.Of<Ledger>()];
             }
-
-            public interface ITides;
 
             public sealed class Almanac : ITides;
 
@@ -164,10 +210,10 @@ public sealed partial class LanguageServerTests(PackedLibrary packed)
     private static Task WriteAsync(string folder, string file, string text) =>
         File.WriteAllTextAsync(Path.Combine(folder, file), text, Token);
 
-    private static string Project(string reference) => $"""
+    private static string Project(string output, params IReadOnlyList<string> references) => $"""
         <Project Sdk="Microsoft.NET.Sdk">
           <PropertyGroup>
-            <OutputType>{(reference.Length > 0 ? "Exe" : "Library")}</OutputType>
+            <OutputType>{output}</OutputType>
             <TargetFramework>net10.0</TargetFramework>
             <ImplicitUsings>enable</ImplicitUsings>
             <Nullable>enable</Nullable>
@@ -175,7 +221,7 @@ public sealed partial class LanguageServerTests(PackedLibrary packed)
           </PropertyGroup>
           <ItemGroup>
             <PackageReference Include="Junctivor" Version="{PackedLibrary.Version}" />
-            {reference}
+            {string.Concat(references.Select(each => $"""<ProjectReference Include="../{each}/{each}.csproj" />"""))}
           </ItemGroup>
         </Project>
         """;

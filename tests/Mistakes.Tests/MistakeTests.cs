@@ -40,7 +40,8 @@ public class MistakeTests
     {
         IEnumerable<string> headings = Page.Split('\n').Where(line => line.StartsWith("## ", StringComparison.Ordinal));
 
-        Assert.Equal([.. FaultKind.All.Select(kind => $"## {kind.Code} {kind.Name}"), "## JV901 not-followed"], headings);
+        Assert.Equal(
+            [.. FaultKind.All.Select(kind => $"## {kind.Code} {kind.Name}"), "## JV901 not-followed", "## JV903 unused-result"], headings);
     }
 
     [Fact]

@@ -26,7 +26,18 @@ internal static class Descriptors
         FaultKind.Missing.HelpLink.Replace("jv101", "jv902"),
         WellKnownDiagnosticTags.CompilationEnd);
 
-    public static IEnumerable<DiagnosticDescriptor> All => ByKind.Values.Append(NotFollowed).Append(NotCompiledIn);
+    /// <summary>JV903: a registration that nothing uses.</summary>
+    public static DiagnosticDescriptor Unused { get; } = new(
+        "JV903",
+        "unused-result",
+        "{0}",
+        Category,
+        DiagnosticSeverity.Warning,
+        isEnabledByDefault: true,
+        "Options return another registration, and this one is not used.",
+        FaultKind.Missing.HelpLink.Replace("jv101", "jv903"));
+
+    public static IEnumerable<DiagnosticDescriptor> All => ByKind.Values.Append(NotFollowed).Append(NotCompiledIn).Append(Unused);
 
     public static DiagnosticDescriptor OfKind(FaultKind kind) => ByKind[kind];
 

@@ -111,7 +111,7 @@ internal sealed class WiringRoots(SourceModels models, CancellationToken cancell
     };
 
     /// <summary>The name of the method that is called, or named as a method group; null for another expression.</summary>
-    private static SimpleNameSyntax? NameOf(SyntaxNode node) => node switch
+    public static SimpleNameSyntax? NameOf(SyntaxNode node) => node switch
     {
         InvocationExpressionSyntax call => NameOf(call.Expression),
         MemberAccessExpressionSyntax access => access.Name,

@@ -21,6 +21,7 @@ internal static class Checker
     [
         new ReplacesNothingRule(),
         new RegisteredTwiceRule(),
+        new SplitClassRule(),
         new DecoratesNothingRule(),
         new UnreachableRule(),
         new UndecoratedRule(),

@@ -116,6 +116,10 @@ public sealed record FaultKind
     public static FaultKind PluginSkipped { get; } =
         Warning("JV207", "plug-in-skipped", "A file in a plug-in folder could not be loaded.");
 
+    /// <summary>JV208: one class in several registrations, each for another service.</summary>
+    public static FaultKind SplitClass { get; } =
+        Note("JV208", "split-class", "One class is registered in several registrations for different services, so they share no instance.");
+
     /// <summary>JV301: something long-lived holds something that ends earlier.</summary>
     public static FaultKind Captive { get; } =
         Error("JV301", "captive", "A long-lived service holds a shorter-lived one, and would keep using it after it was disposed.");

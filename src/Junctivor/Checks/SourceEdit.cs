@@ -30,6 +30,11 @@ public sealed record SourceEdit
     /// <summary>Whether it changes the call that fails, whose place is known only when it fails.</summary>
     internal bool IsOfCall => Kind is SourceEditKind.StartScope or SourceEditKind.AwaitBefore or SourceEditKind.SupplyAs;
 
+    /// <summary>Whether it changes only registrations, and no class or call.</summary>
+    internal bool IsOfRegistration => Kind is SourceEditKind.AppendOption or SourceEditKind.RemoveOption or SourceEditKind.RenamePassed
+        or SourceEditKind.ReplaceStart or SourceEditKind.ReplaceLifetime or SourceEditKind.ReplaceMethod or SourceEditKind.AddRegistration
+        or SourceEditKind.RemoveRegistration or SourceEditKind.MoveRegistration;
+
     /// <summary>The name of the parameter that is changed; null if none is.</summary>
     public string? Parameter { get; internal init; }
 

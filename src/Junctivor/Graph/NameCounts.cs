@@ -29,7 +29,8 @@ internal sealed class NameCounts
             _shared ??= new HashSet<string>(StringComparer.Ordinal);
             foreach (TypeRef type in _uncounted)
             {
-                if (!_borne.Add(type.SimpleName))
+                // A definition, and the same closed over the type parameters of a class, are one type to the reader.
+                if (!(type.IsOpen && !type.IsDefinition) && !_borne.Add(type.SimpleName))
                 {
                     _shared.Add(type.SimpleName);
                 }

@@ -32,8 +32,35 @@ internal sealed class DoesNotImplementRule : NodeRule
         where !node.Implementation.Serves(service)
         select Found(graph, node, service);
 
+    /// <summary>Whether the class stands where the service belongs, and the other way round.</summary>
+    public static bool IsSwapped(Node node) =>
+        node is { Kind: NodeKind.Class, Services: [{ IsInterface: false, IsAbstract: false } service], Implementation: var created }
+        && (created.IsInterface || created.IsAbstract)
+        && service.Serves(created);
+
+    private static Fault Swapped(ServiceGraph graph, Node node)
+    {
+        (TypeRef service, TypeRef created) = (node.Implementation, node.Services[0]);
+        string registration = node.IsDecorator
+            ? RegistrationText.Decorator(service, created)
+            : RegistrationText.OfClass(node.Level, service, created);
+        return new Fault(FaultKind.DoesNotImplement)
+        {
+            Summary = $"{created.Name} and {service.Name} are swapped: the service comes first, then the class",
+            Path = new FaultPath(graph).Node(node).Path,
+            Fixes = [new Fix("write", registration, Edits.Start(node, registration))],
+            Candidates = [created.Name, service.Name],
+            Order = node.Order,
+        };
+    }
+
     private static Fault Found(ServiceGraph graph, Node node, TypeRef service)
     {
+        if (IsSwapped(node))
+        {
+            return Swapped(graph, node);
+        }
+
         IReadOnlyList<Node> implementing = [.. graph.Index.AbleToServe(service).Where(other => other != node).Take(MostShown)];
         IReadOnlyList<TypeRef> unregistered = implementing.Count > 0 ? [] : [.. graph.Implementing(service).Take(MostShown)];
         string verb = service.IsInterface ? "implement" : "derive from";

@@ -11,9 +11,12 @@ internal sealed class NotConstructibleRule : NodeRule
     private static bool MayBeUnconstructible(Node node)
     {
         TypeRef created = node.Implementation;
-        return node.Constructors.Length == 0 || created.IsInterface || created.IsAbstract || created.IsStatic
-            || (created.IsOpen && !node.IsOpen) || created.IsDelegate;
+        return !DoesNotImplementRule.IsSwapped(node) && IsUnconstructible(node, created);
     }
+
+    private static bool IsUnconstructible(Node node, TypeRef created) =>
+        node.Constructors.Length == 0 || created.IsInterface || created.IsAbstract || created.IsStatic
+        || (created.IsOpen && !node.IsOpen) || created.IsDelegate;
 
     private static bool HasImpossibleParameter(Node node)
     {
@@ -29,8 +32,8 @@ internal sealed class NotConstructibleRule : NodeRule
     }
 
     public override IEnumerable<Fault> Inspect(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
-        nodes.SelectMany(node => node.Kind == NodeKind.Class && InspectClass(graph, node) is { } found
-            ? [found]
+        nodes.SelectMany(node => DoesNotImplementRule.IsSwapped(node) ? []
+            : node.Kind == NodeKind.Class && InspectClass(graph, node) is { } found ? [found]
             : InspectParameters(graph, node));
 
     private static Fault? InspectClass(ServiceGraph graph, Node node)

@@ -55,11 +55,14 @@ internal sealed class UndecoratedRule : IRule
     private static IEnumerable<Fault> NotClosed(ServiceGraph graph, IReadOnlyCollection<Node> nodes) =>
         from decorator in graph.Effective.Decorators
         where decorator.IsOpen
-        from node in nodes
+        from node in nodes.Concat(graph.Nodes.Where(IsClosing))
         where !node.IsDecorator && node.Kind != NodeKind.Alias && (decorator.Mark is null || decorator.Mark == node.Mark)
         from service in node.Services
         where !service.IsOpen && service.IsClosingOf(decorator.Services[0]) && !IsAround(graph, decorator, node, service)
         select Unclosed(graph, decorator, node, service);
+
+    /// <summary>Whether a node is an open registration, closed for somebody.</summary>
+    private static bool IsClosing(Node node) => node is { Inner: null, IsRegistration: false, Registration: { IsOpen: true, IsDecorator: false } };
 
     private static bool IsAround(ServiceGraph graph, Node decorator, Node node, TypeRef service)
     {
