@@ -125,6 +125,19 @@ public class EditingTests
     }
 
     [Theory]
+    [InlineData("Singleton.Of<Desk>()", "Singleton.Of<Desk, ")]
+    [InlineData("Singleton.Of<Desk>()", "Singleton.O")]
+    [InlineData("Singleton.Of<Desk>()", ".. Harbo")]
+    [InlineData("Singleton.Of<Desk>()", "Singleton.Of<Desk>().Marked(")]
+    [InlineData("Singleton.Of<Desk>()", "Singleton.From(() => )")]
+    public void A_line_that_is_half_typed_is_left_to_the_compiler(string before, string typed)
+    {
+        CSharpCompilation edited = Edited(Compiled($"Half {typed}"), "/Office.cs", before, typed);
+
+        Assert.Empty(DiagnosticsOf(Checked(edited), edited));
+    }
+
+    [Theory]
     [InlineData("int answer = 1;", "int answer = 2;", true)]
     [InlineData("Desk(IClock clock)", "Desk(Depot depot)", false)]
     public void An_edit_in_a_project_that_is_referenced_counts_if_it_is_of_a_declaration(string before, string after, bool isUsedAgain)

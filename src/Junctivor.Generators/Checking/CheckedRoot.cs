@@ -11,6 +11,9 @@ namespace Junctivor.Generators.Checking;
 internal sealed record CheckedRoot(
     Location Location, IReadOnlyList<LocatedFault> Faults, UnfollowableException? Unfollowed, bool IsMarked)
 {
+    /// <summary>Whether the code that cannot be followed does not compile, such as a line that is half typed.</summary>
+    public bool IsBroken { get; init; }
+
     /// <summary>A wiring that could be followed if it was written otherwise is off the check without need: that is a warning. What only
     /// the run can know is an information.</summary>
     public DiagnosticSeverity UnfollowedSeverity =>

@@ -89,8 +89,8 @@ internal sealed class CompilationChecks(Compilation compilation)
     private static (string, Location, Location?, string) KeyOf(Diagnostic diagnostic) =>
         (diagnostic.Id, diagnostic.Location, diagnostic.AdditionalLocations is [var other, ..] ? other : null, diagnostic.GetMessage());
 
-    private static IEnumerable<Diagnostic> DiagnosticsOf(CheckedRoot root) => root.Unfollowed is { } unknown
-        ?
+    private static IEnumerable<Diagnostic> DiagnosticsOf(CheckedRoot root) => root.IsBroken ? []
+        : root.Unfollowed is { } unknown ?
         [
             Diagnostic.Create(
                 Descriptors.NotFollowed, unknown.Location, root.UnfollowedSeverity, additionalLocations: null, null, unknown.Message),

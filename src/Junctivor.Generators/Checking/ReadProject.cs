@@ -183,9 +183,20 @@ internal sealed class ReadProject
         }
         catch (UnfollowableException unknown)
         {
-            return wiring with { Unfollowed = unknown };
+            return wiring with { Unfollowed = unknown, IsBroken = IsBroken(unknown.Location, members.Models) };
         }
     }
+
+    /// <summary>Whether there is an error in the statement or member at a place.</summary>
+    private static bool IsBroken(Location place, SourceModels models) =>
+        place.SourceTree is { } tree
+        && models.Compilation.ContainsSyntaxTree(tree)
+        && tree.GetRoot().FindNode(place.SourceSpan).FirstAncestorOrSelf<SyntaxNode>(IsWhole) is { } whole
+        && (whole.ContainsDiagnostics
+            || models.Of(tree).GetDiagnostics(whole.Span).Any(found => found.Severity == DiagnosticSeverity.Error));
+
+    private static bool IsWhole(SyntaxNode node) =>
+        node is (StatementSyntax and not BlockSyntax) or (MemberDeclarationSyntax and not GlobalStatementSyntax);
 
     private static (IReadOnlyList<ReadWiring> Wirings, SourceDependencies Read) WithHandlers(
         IReadOnlyList<ReadWiring> wirings, SourceModels models, CancellationToken cancellationToken)

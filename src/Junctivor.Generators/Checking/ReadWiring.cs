@@ -15,6 +15,9 @@ internal sealed record ReadWiring(SyntaxNode Place, Location Location, WrittenSe
     /// <summary>Why it cannot be followed, and where; null if it can.</summary>
     public UnfollowableException? Unfollowed { get; init; }
 
+    /// <summary>Whether the code that cannot be followed does not compile: then the compiler says so, and that is enough.</summary>
+    public bool IsBroken { get; init; }
+
     /// <summary>The handlers of endpoints that it serves.</summary>
     public IReadOnlyList<WrittenHandler> Handlers { get; init; } = [];
 

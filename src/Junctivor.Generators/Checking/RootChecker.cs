@@ -70,7 +70,7 @@ internal sealed class RootChecker(Edition edition, LeftBehind left, Cancellation
             IReadOnlyList<LocatedFault> faults = wiring.Entries is { } entries
                 ? FaultsOf(entries, wiring.Location, wiring.Handlers, wiring.Severities)
                 : [];
-            return new CheckedRoot(wiring.Location, faults, wiring.Unfollowed, isMarked);
+            return new CheckedRoot(wiring.Location, faults, wiring.Unfollowed, isMarked) { IsBroken = wiring.IsBroken };
         }
         catch (UnfollowableException unknown)
         {
