@@ -12,7 +12,8 @@ namespace Junctivor.Generators.Following;
 /// <param name="left">What other assemblies left behind.</param>
 internal sealed class SharedModules(LeftBehind left)
 {
-    private SourceModels? _models;
+    /// <summary>Modules within modules that are followed by themselves: those that are deeper are followed for their user.</summary>
+    private const int DeepestModule = 32;
 
     private static readonly ConditionalWeakTable<Compilation, SharedModules> Known = new();
 
@@ -21,6 +22,9 @@ internal sealed class SharedModules(LeftBehind left)
 
     /// <summary>Tells what an edit has changed since the modules were followed; null before.</summary>
     private readonly Func<SourceDependencies, bool>? _isAffected;
+
+    private SourceModels? _models;
+    private int _depth;
 
     private SharedModules(SharedModules before, Func<SourceDependencies, bool> isAffected)
         : this(before.Left)
@@ -59,10 +63,18 @@ internal sealed class SharedModules(LeftBehind left)
             return null;
         }
 
-        if (!_modules.TryGetValue(id, out Module? module) && _isAffected is null)
+        if (!_modules.TryGetValue(id, out Module? module) && _isAffected is null && _depth < DeepestModule)
         {
             _modules.Add(id, null);
-            _modules[id] = module = Follow(member, members.Models, cancellationToken);
+            _depth++;
+            try
+            {
+                _modules[id] = module = Follow(member, members.Models, cancellationToken);
+            }
+            finally
+            {
+                _depth--;
+            }
         }
 
         if (module is null || _isAffected?.Invoke(module.Dependencies) == true)

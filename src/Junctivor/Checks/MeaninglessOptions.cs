@@ -5,6 +5,10 @@ namespace Junctivor.Checks;
 /// <summary>Finds what was written behind a registration and means nothing there.</summary>
 internal static class MeaninglessOptions
 {
+    /// <summary>Whether several parameters have a type of this name: then constants of it are for different ones.</summary>
+    private static bool AreOfType(Node node, string name) =>
+        node.ChosenConstructor is { } chosen && chosen.Parameters.Count(parameter => parameter.Type.SimpleName == name) > 1;
+
     /// <param name="node">The registration, with everything but this.</param>
     /// <param name="passed">What <c>Passing</c> names: a parameter, or else a type.</param>
     /// <param name="warming">The options of it that warm up and wind down.</param>
@@ -16,7 +20,7 @@ internal static class MeaninglessOptions
                 $"{OptionNames.Passing} sets a constructor parameter, but this registration calls no constructor", OptionNames.Passing);
         }
 
-        if (passed.GroupBy(name => name).FirstOrDefault(same => same.Count() > 1) is { } twice)
+        if (passed.GroupBy(name => name).FirstOrDefault(same => same.Count() > 1 && !AreOfType(node, same.Key)) is { } twice)
         {
             yield return new MeaninglessOption($"{OptionNames.Passing} sets {twice.Key} {twice.Count()} times");
         }

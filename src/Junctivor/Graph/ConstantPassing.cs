@@ -37,7 +37,20 @@ internal static class ConstantPassing
             PassedConstant constant = passed[number];
             IReadOnlyList<Parameter> fitting = [.. filled.Where(parameter =>
                 constant.Parameter is null ? parameter.Type.Equals(constant.Type) : parameter.Name == constant.Parameter)];
-            if (fitting.Count == 1 && constant.Fits(fitting[0]))
+            if (AreAllPassedByType(passed, constant, fitting))
+            {
+                if (constant == passed.First(each => IsOfSameType(each, constant)))
+                {
+                    IReadOnlyList<string> names = [.. fitting.Select(parameter => parameter.Name)];
+                    misfits.Add(new UnmatchedArgument(Trouble(node, constant, fitting), null, null, number) { ToName = names });
+                }
+
+                foreach (Parameter parameter in fitting)
+                {
+                    TakeAsPassed(filled, parameter.Name);
+                }
+            }
+            else if (fitting.Count == 1 && constant.Fits(fitting[0]))
             {
                 filled[filled.IndexOf(fitting[0])] = constant.PassTo(fitting[0]);
             }
@@ -51,6 +64,16 @@ internal static class ConstantPassing
 
         return node with { Constructors = [chosen.With([.. filled])], Options = node.Options with { UnmatchedArguments = misfits } };
     }
+
+    /// <summary>Whether several parameters of one type all get a constant, and it is only open which one gets which.</summary>
+    private static bool AreAllPassedByType(
+        IReadOnlyList<PassedConstant> passed, PassedConstant constant, IReadOnlyList<Parameter> fitting) =>
+        constant.Parameter is null
+        && fitting.Count > 1
+        && passed.Count(each => IsOfSameType(each, constant)) == fitting.Count;
+
+    private static bool IsOfSameType(PassedConstant one, PassedConstant other) =>
+        one.Parameter is null && one.Type.Equals(other.Type);
 
     /// <summary>What was passed wrongly is not missing besides.</summary>
     private static void TakeAsPassed(List<Parameter> filled, string? name)
@@ -82,7 +105,7 @@ internal static class ConstantPassing
                 $"{node.Implementation.Name} has {fitting.Count} constructor parameters of type {constant.Type.Name}: "
                     + $"{string.Join(", ", fitting.Select(each => each.Name))}",
             (_, 0) => $"{node.Implementation.Name} has no constructor parameter '{constant.Parameter}'",
-            _ => $"the constructor parameter '{constant.Parameter}' of {node.Implementation.Name} is {fitting[0].Type.Name}, and a "
-                + $"{constant.Type.Name} is passed",
+            _ => $"the constructor parameter '{constant.Parameter}' of {node.Implementation.Name} is of type {fitting[0].Type.Name}, but "
+                + $"a value of type {constant.Type.Name} is passed",
         };
 }

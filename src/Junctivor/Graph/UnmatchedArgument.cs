@@ -5,4 +5,8 @@ namespace Junctivor.Graph;
 /// <param name="NearName">The parameter that was most likely meant; null if none is near.</param>
 /// <param name="PassedName">The name that it was passed under; null if it was passed by its type.</param>
 /// <param name="Number">Which of the constants of its registration it is, counted from 0.</param>
-internal sealed record UnmatchedArgument(string Text, string? NearName, string? PassedName, int Number);
+internal sealed record UnmatchedArgument(string Text, string? NearName, string? PassedName, int Number)
+{
+    /// <summary>The parameters among which constants of their type must be distributed by name; none for other mistakes.</summary>
+    public IReadOnlyList<string> ToName { get; init; } = [];
+}

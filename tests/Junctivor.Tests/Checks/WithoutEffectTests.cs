@@ -119,6 +119,20 @@ public class WithoutEffectTests
         Assert.Equal([SourceEditKind.AppendOption, SourceEditKind.RemoveRegistration], fault.Fixes[0].Edits.Select(edit => edit.Kind));
     }
 
+    [Fact]
+    public void Two_values_of_one_type_are_one_mistake()
+    {
+        Fault fault = Assert.Single(new Wiring { Singleton.Of<Label>().Passing("Dunnage 4").Passing("new make") }.Check().All);
+
+        Assert.Equal("JV106 Label has 2 constructor parameters of type string: warehouse, spirit", $"{fault.Code} {fault.Summary}");
+        Assert.Equal(".Passing(\"warehouse\", …).Passing(\"spirit\", …)", fault.Fixes[0].Code);
+    }
+
+    [Fact]
+    public void One_value_for_two_parameters_hides_no_other_mistake() => Assert.Equal(
+        ["JV101", "JV106"],
+        new Wiring { Singleton.Of<Label>().Passing("Dunnage 4") }.Check().All.Select(fault => fault.Code).Distinct().Order());
+
     private static IEnumerable<string> Reported(Wiring wiring) => wiring.Check().All
         .Where(fault => Options.Contains(fault.Code))
         .Select(fault => $"{fault.Severity} {fault.Code} {fault.Summary}");
@@ -137,6 +151,11 @@ public class WithoutEffectTests
     private sealed record Named(string Name) : IReads, IWrites;
 
     private sealed class Idle;
+
+    private sealed class Label(string warehouse, string spirit)
+    {
+        public override string ToString() => $"[{warehouse}] {spirit}";
+    }
 
     private sealed record Taking(IReads Reads);
 

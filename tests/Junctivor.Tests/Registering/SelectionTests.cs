@@ -199,7 +199,7 @@ public class SelectionTests
 
     [Theory]
     [InlineData("weight", 12, "has no constructor parameter 'weight'")]
-    [InlineData("tons", "12", "'tons' of SelectionTests.Crane is int, and a string is passed")]
+    [InlineData("tons", "12", "'tons' of SelectionTests.Crane is of type int, but a value of type string is passed")]
     public void A_constant_that_fits_no_parameter_is_a_fault(string name, object value, string why)
     {
         Wiring wiring = [Singleton.Of<IClock, SystemClock>(), Transient.Of<Crane>().Passing("the mole").Passing("tons", 1)];

@@ -12,17 +12,23 @@ internal sealed class ArgumentMismatchRule : NodeRule
             .SelectMany(node => node.Options.UnmatchedArguments.Select(mismatch => Found(graph, node, mismatch)));
 
     private static Fault Found(ServiceGraph graph, Node node, UnmatchedArgument mismatch) =>
-        Found(mismatch.Text, new FaultPath(graph).Node(node).Path, mismatch.NearName is null
-            ? new Fix($"use the name and type of a parameter of {node.Implementation.Name}({node.ChosenConstructor})")
-            : new Fix(
-                "if that one is meant, write",
-                RegistrationText.Passing(mismatch.NearName),
-                mismatch.PassedName is { } passed ? Edits.RenamePassed(node, passed, mismatch.NearName) : [])) with
+        Found(mismatch.Text, new FaultPath(graph).Node(node).Path, FixOf(node, mismatch)) with
         {
             Candidates = [node.Name],
             Order = node.Order,
             Subject = new FaultSubject.OfOption(node, OptionNames.Passing, null, mismatch.Number),
         };
+
+    private static Fix FixOf(Node node, UnmatchedArgument mismatch) => mismatch switch
+    {
+        { ToName: { Count: > 0 } names } =>
+            new Fix("pass each by the name of its parameter", string.Concat(names.Select(RegistrationText.Passing))),
+        { NearName: { } near } => new Fix(
+            "if that one is meant, write",
+            RegistrationText.Passing(near),
+            mismatch.PassedName is { } passed ? Edits.RenamePassed(node, passed, near) : []),
+        _ => new Fix($"use the name and type of a parameter of {node.Implementation.Name}({node.ChosenConstructor})"),
+    };
 
     public static Fault Untaken(Binding.Untaken binding, IReadOnlyList<FaultStep> path)
     {
