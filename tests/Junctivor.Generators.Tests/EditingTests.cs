@@ -1,5 +1,6 @@
 extern alias Generators;
 
+using Generators::Junctivor.Generators;
 using Generators::Junctivor.Generators.Checking;
 using Microsoft.CodeAnalysis;
 using Microsoft.CodeAnalysis.CSharp;
@@ -109,6 +110,21 @@ public class EditingTests
         Assert.Equal(TextsOf(Checked(Anew(third)), third), TextsOf(undone, third));
     }
 
+    /// <summary>An editor checks what the generator has written into the project, too: other text after each edit of a wiring.</summary>
+    [Theory]
+    [MemberData(nameof(Edits))]
+    public void What_the_generator_writes_does_not_count(string file, string before, string after, Kept kept)
+    {
+        CSharpCompilation first = Compiled($"Generated {file} {before} {after}");
+        CSharpCompilation second = Generated(Edited(first, file, before, after));
+
+        _ = Checked(Generated(first));
+        CompilationChecks edited = Checked(second);
+
+        Assert.Equal(kept == Kept.Nothing, edited.IsReadAgain);
+        Assert.Equal(TextsOf(Checked(Anew(second)), second), TextsOf(edited, second));
+    }
+
     [Fact]
     public void Edits_one_after_the_other_are_shown_as_a_build_reports_them()
     {
@@ -176,6 +192,14 @@ public class EditingTests
         string text = tree.GetText(TestContext.Current.CancellationToken).ToString();
         return compilation.ReplaceSyntaxTree(tree, tree.WithChangedText(
             Microsoft.CodeAnalysis.Text.SourceText.From(text.Replace(before, after, StringComparison.Ordinal))));
+    }
+
+    private static CSharpCompilation Generated(CSharpCompilation compilation)
+    {
+        CSharpGeneratorDriver.Create(new WiringGenerator())
+            .RunGeneratorsAndUpdateCompilation(compilation, out Compilation generated, out _, TestContext.Current.CancellationToken);
+        Assert.True(generated.SyntaxTrees.Count() > compilation.SyntaxTrees.Length);
+        return (CSharpCompilation)generated;
     }
 
     /// <summary>The same source, of which nothing is known.</summary>

@@ -34,7 +34,11 @@ internal sealed class FileDeclarations
 
         WriteAll(file.Externs);
         WriteAll(file.Usings);
-        WriteAll(file.AttributeLists);
+        foreach (AttributeListSyntax attributes in file.AttributeLists)
+        {
+            Write(attributes.Attributes.All(IsOfGenerator) ? null : attributes);
+        }
+
         Read(file.Members, "");
         _types = _written.ToString();
     }
@@ -54,6 +58,11 @@ internal sealed class FileDeclarations
         changed.SymmetricExceptWith(other._members);
         return changed.Any(member => !member.IsConstructor && UsedUnnamed.Contains(member.Name)) ? null : changed;
     }
+
+    /// <summary>Whether the generator of this package writes an attribute, for other projects: it differs after each edit of a
+    /// wiring.</summary>
+    private static bool IsOfGenerator(AttributeSyntax attribute) =>
+        attribute.Name is QualifiedNameSyntax { Right.Identifier.ValueText: "FollowedWiring" };
 
     private void Read(SyntaxList<MemberDeclarationSyntax> members, string type)
     {

@@ -25,7 +25,10 @@ internal sealed class SymbolClassIndex
 
     /// <summary>What the compiler left behind of wirings.</summary>
     public IReadOnlyList<(string Member, string Text)> LeftWirings =>
-        [.. Assemblies.SelectMany(LeftBehind.AllOf).OrderBy(left => left.Member, StringComparer.Ordinal)];
+        [.. Assemblies.Select(Latest).SelectMany(LeftBehind.AllOf).OrderBy(left => left.Member, StringComparer.Ordinal)];
+
+    private IAssemblySymbol Latest(IAssemblySymbol assembly) =>
+        SymbolEqualityComparer.Default.Equals(assembly, _types.Edition.First.Assembly) ? _types.Edition.Current.Assembly : assembly;
 
     private IEnumerable<IAssemblySymbol> Assemblies =>
         _types.Assemblies.Where(assembly => !ClassSearch<ITypeSymbol>.IsFramework(assembly.Name));
