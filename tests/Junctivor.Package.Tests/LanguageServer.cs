@@ -110,23 +110,6 @@ internal sealed class LanguageServer : IAsyncDisposable
         ];
     }
 
-    /// <summary>The first words that it offers to complete the text with, in the order in which an editor shows them.</summary>
-    /// <param name="line">The line, counted from 0.</param>
-    /// <param name="character">The column, counted from 0.</param>
-    public async Task<IReadOnlyList<string>> CompletionsAsync(int line, int character)
-    {
-        JsonElement offered = await _connection.InvokeWithParameterObjectAsync<JsonElement>(
-            "textDocument/completion", new { textDocument = new { uri = _document }, position = new { line, character } }, Token);
-        JsonElement items = offered.ValueKind == JsonValueKind.Array ? offered : offered.GetProperty("items");
-        return
-        [
-            .. items.EnumerateArray()
-                .OrderBy(item => (item.TryGetProperty("sortText", out JsonElement sort) ? sort : item.GetProperty("label")).GetString(),
-                    StringComparer.Ordinal)
-                .Select(item => item.GetProperty("label").GetString()!),
-        ];
-    }
-
     private static string TextIn(JsonElement range, string text)
     {
         (int Line, int Character) start = PositionOf(range.GetProperty("start"));
