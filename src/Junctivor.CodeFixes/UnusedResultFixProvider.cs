@@ -29,7 +29,7 @@ public sealed class UnusedResultFixProvider : CodeFixProvider
         SyntaxNode? root = await document.GetSyntaxRootAsync(context.CancellationToken).ConfigureAwait(false);
         SemanticModel? model = await document.GetSemanticModelAsync(context.CancellationToken).ConfigureAwait(false);
         if (root?.FindNode(context.Span).FirstAncestorOrSelf<ExpressionStatementSyntax>() is not
-                { Expression: InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax { Expression: var start } } call }
+            { Expression: InvocationExpressionSyntax { Expression: MemberAccessExpressionSyntax { Expression: var start } } call }
             || Variable(start) is not { } variable
             || model?.GetOperation(variable, context.CancellationToken) is not { } operation
             || operation is not (IParameterReferenceOperation

@@ -35,7 +35,7 @@ internal static class TypeArgumentPlace
 
         TypeSyntax service = SyntaxFactory.ParseTypeName(found.Groups["service"].Value);
         return model.GetSpeculativeTypeInfo(position, service, SpeculativeBindingOption.BindAsTypeOrNamespace).Type is
-            { TypeKind: not TypeKind.Error } type
+        { TypeKind: not TypeKind.Error } type
                 ? (Erasure.Of(type, model.Compilation), registering is ITypeSymbol { Name: "Decorator" })
                 : null;
     }
